@@ -1,0 +1,309 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "cli/cli.h"
+
+#include <CLI/CLI.hpp>
+#include <algorithm>
+#include <optional>
+
+#include "solarchon/base/json.h"
+#include "solarchon/frames/frame.h"
+#include "solarchon/log/log_book.h"
+#include "solarchon/measure/disc.h"
+#include "solarchon/optics/rig_file.h"
+#include "solarchon/sky/day.h"
+#include "solarchon/sky/magnetic.h"
+#include "solarchon/words/words.h"
+#include "solarchon/workspace/answers.h"
+#include "solarchon/workspace/demo.h"
+#include "solarchon/workspace/observe.h"
+#include "solarchon/workspace/reports.h"
+
+namespace solarchon::cli {
+
+using base::ErrorCode;
+using base::Json;
+using base::Result;
+
+namespace {
+
+constexpr int kAnswer = 0;
+constexpr int kFailure = 1;
+constexpr int kBadInput = 2;
+
+/// What the options of all commands are read into.
+struct Options {
+  double latitude_deg = 0.0;
+  double longitude_deg = 0.0;
+  double elevation_m = 0.0;
+  std::string time;
+  double pressure_hpa = 1010.0;
+  double temperature_c = 15.0;
+  double dut1_s = 0.0;
+  double level = 0.70;
+  double seeing_arcsec = 2.0;
+  std::optional<double> exposure_ms;
+  std::uint32_t seed = 1;
+  std::uint32_t sun_seed = 1;
+  std::string file;
+  std::string out;
+  std::string data;
+  std::optional<double> north_deg;
+  bool mirrored = false;
+  bool json = false;
+};
+
+struct Place {
+  workspace::Workspace workspace;  ///< its site and conditions only
+  sky::UtcTime time;
+};
+
+Result<Place> read_place(const Options& options) {
+  Place place;
+  sky::Site& site = place.workspace.site;
+  workspace::Conditions& conditions = place.workspace.conditions;
+  struct Check {
+    const char* field;
+    double value;
+    base::Range range;
+    double* into;
+  };
+  const Check checks[] = {
+      {"lat", options.latitude_deg, sky::kLatitudeRange, &site.latitude_deg},
+      {"lon", options.longitude_deg, sky::kLongitudeRange, &site.longitude_deg},
+      {"elev", options.elevation_m, sky::kElevationRange, &site.elevation_m},
+      {"pressure", options.pressure_hpa, sky::kPressureRange, &conditions.air.pressure_hpa},
+      {"temperature", options.temperature_c, sky::kTemperatureRange, &conditions.air.temperature_c},
+      {"dut1", options.dut1_s, sky::kDut1Range, &conditions.dut1_s},
+      {"level", options.level, workspace::kTargetLevelRange, &conditions.target_level},
+      {"seeing", options.seeing_arcsec, workspace::kSeeingRange, &conditions.seeing_arcsec}};
+  for (const Check& check : checks) {
+    const auto value = base::checked(check.field, check.value, check.range);
+    if (!value) {
+      return tl::make_unexpected(value.error());
+    }
+    *check.into = *value;
+  }
+  return sky::parse_utc(options.time, "time").map([&](sky::UtcTime time) {
+    place.time = time;
+    return place;
+  });
+}
+
+Result<Json> sun(const Options& options) {
+  const auto place = read_place(options);
+  if (!place) {
+    return tl::make_unexpected(place.error());
+  }
+  const auto& [conditions_of, time] = *place;
+  const sky::GeocentricSun body = sky::geocentric_sun(time, options.dut1_s);
+  const sky::LocalSun local =
+      sky::local_sun(body, conditions_of.site, conditions_of.conditions.air);
+  return sky::MagneticField::open().map([&](const sky::MagneticField& field) {
+    return workspace::sun_report(time, body, local, sky::disc_view(time),
+                                 field.declination_deg(conditions_of.site, time));
+  });
+}
+
+/// The rig alone, or with a place and a time to expose at.
+Result<Json> rig(const Options& options, bool placed) {
+  const auto read = optics::read_rig(options.file);
+  if (!read) {
+    return tl::make_unexpected(read.error());
+  }
+  if (!placed) {
+    const optics::Train train = optics::follow_light(*read, sky::semidiameter_arcsec(1.0));
+    return workspace::rig_report(*read, train, safety::assess(*read, train), std::nullopt);
+  }
+  auto place = read_place(options);
+  if (!place) {
+    return tl::make_unexpected(place.error());
+  }
+  place->workspace.rig = *read;
+  const workspace::Answers answers = workspace::answer(
+      place->workspace, place->time, sky::geocentric_sun(place->time, options.dut1_s));
+  return workspace::rig_report(*read, answers.train, answers.safety, answers.exposure);
+}
+
+Result<Json> simulate(const Options& options) {
+  const auto read = optics::read_rig(options.file);
+  if (!read) {
+    return tl::make_unexpected(read.error());
+  }
+  auto place = read_place(options);
+  if (!place) {
+    return tl::make_unexpected(place.error());
+  }
+  place->workspace.rig = *read;
+  const workspace::Answers answers = workspace::answer(
+      place->workspace, place->time, sky::geocentric_sun(place->time, options.dut1_s));
+  auto shot = workspace::shot_for(place->workspace, answers, options.exposure_ms, options.seed);
+  if (!shot) {
+    return tl::make_unexpected(shot.error());
+  }
+  shot->sun_seed = options.sun_seed;
+  const auto recording = camera::simulate(*shot);
+  if (!recording) {
+    return tl::make_unexpected(recording.error());
+  }
+  return frames::write_fits(recording->frame, options.out).map([&] {
+    Json report{{"out", options.out},
+                {"time_utc", sky::to_iso(place->time)},
+                {"exposure_ms", shot->exposure_ms}};
+    report["truth"] = workspace::truth_report(recording->truth);
+    return report;
+  });
+}
+
+Result<Json> measured(const Options& options) {
+  measure::Knowledge knowledge;
+  if (!options.time.empty()) {
+    const auto time = sky::parse_utc(options.time, "time");
+    if (!time) {
+      return tl::make_unexpected(time.error());
+    }
+    knowledge.time = *time;
+  }
+  if (options.north_deg) {
+    const auto north = base::checked("north", *options.north_deg, {-360.0, 360.0});
+    if (!north) {
+      return tl::make_unexpected(north.error());
+    }
+    knowledge.solar = sky::PictureOrientation{*north, options.mirrored};
+  }
+  return frames::read_frame(options.file)
+      .and_then([&](const frames::Frame& frame) { return measure::measure_disc(frame, knowledge); })
+      .map(workspace::measurement_report);
+}
+
+Result<Json> log_list(const Options& options) {
+  const std::filesystem::path data =
+      options.data.empty() ? workspace::default_data_folder() : std::filesystem::path(options.data);
+  std::error_code ignored;
+  if (!std::filesystem::exists(workspace::log_file(data), ignored)) {
+    if (options.data.empty()) {
+      return workspace::log_report({});
+    }
+    return base::fail(ErrorCode::kUnreadable, "data", "no log in " + data.string());
+  }
+  return log::LogBook::open(workspace::log_file(data))
+      .and_then([](const log::LogBook& book) { return book.summaries(); })
+      .map(workspace::log_report);
+}
+
+Result<Json> demo(const Options& options) {
+  return workspace::fill_demo(options.data).map([&] { return Json{{"data", options.data}}; });
+}
+
+void add_place(CLI::App& command, Options& options, bool required) {
+  command.add_option("--lat", options.latitude_deg, "latitude (degree, north positive)")
+      ->required(required);
+  command.add_option("--lon", options.longitude_deg, "longitude (degree, east positive)")
+      ->required(required);
+  command.add_option("--elev", options.elevation_m, "height above the ellipsoid (m)");
+  command.add_option("--time", options.time, "UTC, as 2027-07-14T10:30:00Z")->required(required);
+  command.add_option("--pressure", options.pressure_hpa, "air pressure (hPa)");
+  command.add_option("--temperature", options.temperature_c, "air temperature (degree C)");
+  command.add_option("--dut1", options.dut1_s, "UT1 - UTC (s)");
+}
+
+int complain(std::ostream& err, const base::Error& error) {
+  err << "solarchon-cli: " << words::sentence(error) << '\n';
+  const bool failed = error.code == ErrorCode::kUnwritable || error.code == ErrorCode::kNotFound ||
+                      error.code == ErrorCode::kCancelled;
+  return failed ? kFailure : kBadInput;
+}
+
+/// The library's message as one line.
+std::string one_line(std::string text) {
+  std::replace(text.begin(), text.end(), '\n', ' ');
+  return text;
+}
+
+}  // namespace
+
+int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err) {
+  Options options;
+  CLI::App app("Answers of Solarchon's core as JSON.", "solarchon-cli");
+  app.require_subcommand(1);
+  app.set_help_all_flag("--help-all");
+  const auto command = [&](CLI::App& parent, const char* name, const char* what) {
+    CLI::App* added = parent.add_subcommand(name, what);
+    added->add_flag("--json", options.json, "answer as JSON (the only form)");
+    return added;
+  };
+
+  CLI::App* sun_command = command(app, "sun", "where the Sun stands and how its disc hangs");
+  add_place(*sun_command, options, true);
+
+  CLI::App* rig_command = command(app, "rig", "what a light path does, and what speaks against it");
+  rig_command->add_option("file", options.file, "rig file")->required();
+  add_place(*rig_command, options, false);
+  rig_command->add_option("--level", options.level, "brightest part against full well");
+
+  CLI::App* simulate_command = command(app, "simulate", "a frame of the synthetic Sun as FITS");
+  simulate_command->add_option("rig", options.file, "rig file")->required();
+  add_place(*simulate_command, options, true);
+  simulate_command->add_option("--seed", options.seed, "of noise and pointing");
+  simulate_command->add_option("--sun-seed", options.sun_seed, "of the synthetic Sun's spots");
+  simulate_command->add_option("--seeing", options.seeing_arcsec, "full width (arcsec)");
+  simulate_command->add_option("--exposure", options.exposure_ms, "ms; left out: as suggested");
+  simulate_command->add_option("--level", options.level, "brightest part against full well");
+  simulate_command->add_option("--out", options.out, "file to write")->required();
+
+  CLI::App* measure_command = command(app, "measure", "limb, scale and spots of a frame");
+  measure_command->add_option("file", options.file, "FITS, PNG or TIFF")->required();
+  measure_command->add_option("--time", options.time, "UTC, when the file does not say");
+  CLI::Option* north = measure_command->add_option(
+      "--north", options.north_deg, "solar north in the picture, from up, clockwise (degree)");
+  measure_command->add_flag("--mirrored", options.mirrored, "the picture is a mirror image")
+      ->needs(north);
+
+  CLI::App* log_command = app.add_subcommand("log", "the observer's log");
+  log_command->require_subcommand(1);
+  CLI::App* list_command = command(*log_command, "list", "all sessions, newest first");
+  list_command->add_option("--data", options.data, "data folder");
+
+  CLI::App* demo_command = command(app, "demo", "fills an empty data folder with the demo");
+  demo_command->add_option("--data", options.data, "data folder")->required();
+
+  std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back
+  try {
+    app.parse(arguments);
+  } catch (const CLI::Success& asked) {
+    app.exit(asked, out, err);
+    return kAnswer;
+  } catch (const CLI::ParseError& problem) {
+    err << "solarchon-cli: " << one_line(problem.what()) << '\n';
+    return kBadInput;
+  }
+
+  Result<Json> answer = Json();
+  if (sun_command->parsed()) {
+    answer = sun(options);
+  } else if (rig_command->parsed()) {
+    const bool placed =
+        rig_command->count("--time") + rig_command->count("--lat") + rig_command->count("--lon") >
+        0;
+    for (const char* needed : {"time", "lat", "lon"}) {
+      if (placed && rig_command->count(std::string("--") + needed) == 0) {
+        return complain(err, {ErrorCode::kMissing, needed, {}, "time, lat and lon together"});
+      }
+    }
+    answer = rig(options, placed);
+  } else if (simulate_command->parsed()) {
+    answer = simulate(options);
+  } else if (measure_command->parsed()) {
+    answer = measured(options);
+  } else if (list_command->parsed()) {
+    answer = log_list(options);
+  } else if (demo_command->parsed()) {
+    answer = demo(options);
+  }
+  if (!answer) {
+    return complain(err, answer.error());
+  }
+  out << answer->dump(2, ' ', false, Json::error_handler_t::replace) << '\n';
+  return out.good() ? kAnswer : kFailure;
+}
+
+}  // namespace solarchon::cli

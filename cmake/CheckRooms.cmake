@@ -1,0 +1,17 @@
+# Fails when a room of core/ includes Qt, or another room that it does not name.
+# cmake -DROOM=sky -DFOLDER=core/sky -DUSES=base -P CheckRooms.cmake
+cmake_minimum_required(VERSION 3.25)
+string(REPLACE "," ";" allowed "${USES}")
+list(APPEND allowed ${ROOM})
+file(GLOB_RECURSE files ${FOLDER}/*.h ${FOLDER}/*.cpp)
+foreach(file IN LISTS files)
+  file(STRINGS ${file} includes REGEX "^[ \t]*#[ \t]*include")
+  foreach(line IN LISTS includes)
+    if(line MATCHES "[<\"]Q[A-Za-z]")
+      message(FATAL_ERROR "${file}: core/ may not include Qt: ${line}")
+    endif()
+    if(line MATCHES "[<\"]solarchon/([a-z]+)/" AND NOT CMAKE_MATCH_1 IN_LIST allowed)
+      message(FATAL_ERROR "${file}: room ${ROOM} does not name room ${CMAKE_MATCH_1}: ${line}")
+    endif()
+  endforeach()
+endforeach()

@@ -1,0 +1,71 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <nlohmann/json.hpp>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "solarchon/base/result.h"
+
+namespace solarchon::base {
+
+using Json = nlohmann::ordered_json;
+
+/// Inclusive range that a number must lie in.
+struct Range {
+  double low;
+  double high;
+};
+
+/// `low to high`, as errors show it.
+[[nodiscard]] std::string to_text(const Range& range);
+
+/// Checks one number that came from outside.
+/// Errors: kOutOfRange, also for NaN and infinities.
+[[nodiscard]] Result<double> checked(std::string field, double value, Range range);
+
+/// Parses JSON text without throwing.
+/// @param source  how errors name the text
+/// Errors: kMalformed with the byte position.
+[[nodiscard]] Result<Json> parse_json(std::string_view text, const std::string& source);
+
+/// Reads the members of one JSON object, each with its type and range checked.
+/// The first error is kept and every later read gives a default, so that a caller reads all
+/// members in a row and asks `error()` once.
+class ObjectReader {
+ public:
+  /// @param object  read, not copied: must outlive the reader
+  /// @param path    where this object stands, put before each member's name in errors
+  ObjectReader(const Json& object, std::string path);
+
+  [[nodiscard]] double number(std::string_view key, Range range);
+  [[nodiscard]] double number_or(std::string_view key, Range range, double fallback);
+  [[nodiscard]] std::optional<double> optional_number(std::string_view key, Range range);
+  [[nodiscard]] int integer(std::string_view key, Range range);
+  [[nodiscard]] int integer_or(std::string_view key, Range range, int fallback);
+  [[nodiscard]] std::string text(std::string_view key);
+  [[nodiscard]] std::string text_or(std::string_view key, std::string fallback);
+  [[nodiscard]] bool flag_or(std::string_view key, bool fallback);
+  /// One of `words`, as its place in the list.
+  [[nodiscard]] std::size_t choice(std::string_view key, const std::vector<std::string>& words);
+  [[nodiscard]] std::size_t choice_or(std::string_view key, const std::vector<std::string>& words,
+                                      std::size_t fallback);
+  /// The member itself when it is an object; an empty object after an error.
+  [[nodiscard]] const Json& object(std::string_view key);
+  [[nodiscard]] bool has(std::string_view key) const;
+
+  [[nodiscard]] std::string path_of(std::string_view key) const;
+  [[nodiscard]] const std::optional<Error>& error() const { return error_; }
+  void fail(ErrorCode code, std::string_view key, std::string value, std::string accepted);
+
+ private:
+  const Json* find(std::string_view key, bool required);
+
+  const Json& object_;
+  std::string path_;
+  std::optional<Error> error_;
+};
+
+}  // namespace solarchon::base

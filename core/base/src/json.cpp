@@ -1,0 +1,208 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/base/json.h"
+
+#include <algorithm>
+#include <cmath>
+#include <sstream>
+#include <utility>
+
+namespace solarchon::base {
+
+namespace {
+
+std::string short_text(double value) {
+  std::ostringstream out;
+  out.precision(10);
+  out << value;
+  return out.str();
+}
+
+/// A value as errors show it: never more than a line.
+std::string shown(const Json& value) {
+  constexpr std::size_t kLongest = 40;
+  if (value.is_structured()) {
+    return value.is_array() ? "a list" : "an object";
+  }
+  std::string text = value.dump(-1, ' ', false, Json::error_handler_t::replace);
+  return text.size() > kLongest ? text.substr(0, kLongest) + "..." : text;
+}
+
+std::string listed(const std::vector<std::string>& words) {
+  std::string text;
+  for (const std::string& word : words) {
+    text += (text.empty() ? "" : ", ") + word;
+  }
+  return text;
+}
+
+}  // namespace
+
+std::string to_text(const Range& range) {
+  return short_text(range.low) + " to " + short_text(range.high);
+}
+
+Result<double> checked(std::string field, double value, Range range) {
+  if (!(value >= range.low && value <= range.high)) {
+    return fail(ErrorCode::kOutOfRange, std::move(field), short_text(value), to_text(range));
+  }
+  return value;
+}
+
+Result<Json> parse_json(std::string_view text, const std::string& source) {
+  constexpr int kDeepest = 64;  // a file of a million brackets must not exhaust the stack
+  bool too_deep = false;
+  const auto watch_depth = [&](int depth, Json::parse_event_t /*event*/, Json& /*parsed*/) {
+    too_deep = too_deep || depth > kDeepest;
+    return !too_deep;
+  };
+  try {
+    Json parsed = Json::parse(text, watch_depth);
+    if (too_deep) {
+      return fail(ErrorCode::kMalformed, source, "nested too deeply", "JSON");
+    }
+    return parsed;
+  } catch (const Json::parse_error& problem) {
+    return fail(ErrorCode::kMalformed, source, "at byte " + std::to_string(problem.byte), "JSON");
+  }
+}
+
+ObjectReader::ObjectReader(const Json& object, std::string path)
+    : object_(object), path_(std::move(path)) {
+  if (!object_.is_object()) {
+    error_ =
+        Error{ErrorCode::kWrongType, path_.empty() ? "file" : path_, shown(object_), "an object"};
+  }
+}
+
+std::string ObjectReader::path_of(std::string_view key) const {
+  return path_.empty() ? std::string(key) : path_ + "." + std::string(key);
+}
+
+void ObjectReader::fail(ErrorCode code, std::string_view key, std::string value,
+                        std::string accepted) {
+  if (!error_) {
+    error_ = Error{code, path_of(key), std::move(value), std::move(accepted)};
+  }
+}
+
+bool ObjectReader::has(std::string_view key) const {
+  return object_.is_object() && object_.contains(std::string(key));
+}
+
+const Json* ObjectReader::find(std::string_view key, bool required) {
+  if (error_) {
+    return nullptr;
+  }
+  const auto member = object_.find(std::string(key));
+  if (member != object_.end()) {
+    return &*member;
+  }
+  if (required) {
+    fail(ErrorCode::kMissing, key, {}, {});
+  }
+  return nullptr;
+}
+
+std::optional<double> ObjectReader::optional_number(std::string_view key, Range range) {
+  const Json* member = find(key, false);
+  if (member == nullptr) {
+    return std::nullopt;
+  }
+  if (!member->is_number()) {
+    fail(ErrorCode::kWrongType, key, shown(*member), "a number");
+    return std::nullopt;
+  }
+  const auto value = member->get<double>();
+  if (!(value >= range.low && value <= range.high)) {
+    fail(ErrorCode::kOutOfRange, key, short_text(value), to_text(range));
+    return std::nullopt;
+  }
+  return value;
+}
+
+double ObjectReader::number(std::string_view key, Range range) {
+  if (find(key, true) == nullptr) {
+    return range.low;
+  }
+  return optional_number(key, range).value_or(range.low);
+}
+
+double ObjectReader::number_or(std::string_view key, Range range, double fallback) {
+  return optional_number(key, range).value_or(fallback);
+}
+
+int ObjectReader::integer(std::string_view key, Range range) {
+  const double value = number(key, range);
+  if (!error_ && value != std::floor(value)) {
+    fail(ErrorCode::kWrongType, key, short_text(value), "a whole number");
+  }
+  return static_cast<int>(value);
+}
+
+int ObjectReader::integer_or(std::string_view key, Range range, int fallback) {
+  return has(key) ? integer(key, range) : fallback;
+}
+
+std::string ObjectReader::text(std::string_view key) {
+  constexpr std::size_t kLongest = 4096;
+  const Json* member = find(key, true);
+  if (member == nullptr) {
+    return {};
+  }
+  if (!member->is_string()) {
+    fail(ErrorCode::kWrongType, key, shown(*member), "text");
+    return {};
+  }
+  std::string value = member->get<std::string>();
+  if (value.size() > kLongest) {
+    fail(ErrorCode::kTooLarge, key, {}, "at most 4096 characters");
+    return {};
+  }
+  return value;
+}
+
+std::string ObjectReader::text_or(std::string_view key, std::string fallback) {
+  return has(key) ? text(key) : fallback;
+}
+
+bool ObjectReader::flag_or(std::string_view key, bool fallback) {
+  const Json* member = find(key, false);
+  if (member == nullptr) {
+    return fallback;
+  }
+  if (!member->is_boolean()) {
+    fail(ErrorCode::kWrongType, key, shown(*member), "true or false");
+    return fallback;
+  }
+  return member->get<bool>();
+}
+
+std::size_t ObjectReader::choice(std::string_view key, const std::vector<std::string>& words) {
+  const std::string word = text(key);
+  const auto place = std::find(words.begin(), words.end(), word);
+  if (place == words.end()) {
+    fail(ErrorCode::kUnknownValue, key, word, listed(words));
+    return 0;
+  }
+  return static_cast<std::size_t>(place - words.begin());
+}
+
+std::size_t ObjectReader::choice_or(std::string_view key, const std::vector<std::string>& words,
+                                    std::size_t fallback) {
+  return has(key) ? choice(key, words) : fallback;
+}
+
+const Json& ObjectReader::object(std::string_view key) {
+  static const Json kEmpty = Json::object();
+  const Json* member = find(key, true);
+  if (member == nullptr) {
+    return kEmpty;
+  }
+  if (!member->is_object()) {
+    fail(ErrorCode::kWrongType, key, shown(*member), "an object");
+    return kEmpty;
+  }
+  return *member;
+}
+
+}  // namespace solarchon::base

@@ -1,0 +1,157 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/camera/simulate.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "blur.h"
+#include "solarchon/base/json.h"
+#include "solarchon/base/random.h"
+#include "solarchon/light/limb_darkening.h"
+#include "solarchon/scene/picture.h"
+
+namespace solarchon::camera {
+
+using base::ErrorCode;
+using base::fail;
+using base::Result;
+
+namespace {
+
+constexpr double kFwhmsOfMargin = 4.0;
+constexpr int kLeastMarginPx = 12;
+constexpr double kBlackShare = 0.01;  // black level against full scale, so that noise is not cut
+
+Result<void> check(const Shot& shot, const optics::Train& train) {
+  if (!train.sampling_arcsec_px) {
+    return fail(ErrorCode::kMissing, "rig", {}, "a telescope and a camera behind it");
+  }
+  return base::checked("exposure_ms", shot.exposure_ms, {1e-6, 3.6e6})
+      .and_then([&](double) {
+        return base::checked("seeing_arcsec", shot.seeing_arcsec, {0, 30});
+      })
+      .map([](double) {});
+}
+
+/// Where the disc's centre falls in the frame.
+sky::PictureOffset aim(const Shot& shot, const Truth& truth) {
+  base::Random random{shot.seed, 0x9017U};
+  const sky::PictureOffset target = sky::to_picture(shot.target, truth.solar);
+  return {-target.right / truth.plate_scale_arcsec_px + shot.pointing_spread_px * random.normal(),
+          -target.up / truth.plate_scale_arcsec_px + shot.pointing_spread_px * random.normal()};
+}
+
+Truth truth_of(const Shot& shot, const optics::Train& train, const optics::Camera& camera) {
+  Truth truth;
+  truth.view = sky::disc_view(shot.time);
+  truth.plate_scale_arcsec_px = *train.sampling_arcsec_px;
+  truth.solar =
+      sky::solar_orientation(optics::picture_orientation(shot.rig, train), truth.view.p_deg);
+  const sky::PictureOffset centre = aim(shot, truth);
+  truth.centre_x_px = 0.5 * (camera.width_px - 1) + centre.right;
+  truth.centre_y_px = 0.5 * (camera.height_px - 1) - centre.up;
+  truth.radius_px = sky::limb_radius_arcsec(truth.view.distance_au) / truth.plate_scale_arcsec_px;
+  for (const scene::Spot& spot : scene::SyntheticSun(shot.sun_seed).spots(shot.time)) {
+    if (sky::disc_place(spot.latitude_deg, spot.carrington_longitude_deg, truth.view)) {
+      truth.spots.push_back(spot);
+    }
+  }
+  return truth;
+}
+
+/// Turns relative brightness into recorded numbers, row by row with a generator of its own.
+void expose(const Shot& shot, const optics::Camera& camera, const scene::Picture& picture,
+            std::size_t stride, std::size_t first, frames::Frame& frame) {
+  const double full_scale = (1 << camera.bits) - 1;
+  const double black = std::round(full_scale * kBlackShare);
+  const double electrons_per_number = camera.full_well_e / (full_scale - black);
+  const double signal = shot.electrons_per_ms * shot.exposure_ms;
+  frame.saturation = static_cast<int>(full_scale);
+  for (int y = 0; y < frame.height; ++y) {
+    base::Random random{shot.seed, static_cast<std::uint32_t>(y), 0xcafeU};
+    const float* row = picture.data() + first + static_cast<std::size_t>(y) * stride;
+    std::uint16_t* out = frame.pixels.data() + static_cast<std::ptrdiff_t>(y) * frame.width;
+    for (int x = 0; x < frame.width; ++x) {
+      const double mean = std::max(0.0, static_cast<double>(row[x])) * signal;
+      const double counted = std::min(random.poisson(mean), camera.full_well_e);
+      const double read = counted + camera.read_noise_e * random.normal();
+      const double number = std::round(black + read / electrons_per_number);
+      out[x] = static_cast<std::uint16_t>(std::clamp(number, 0.0, full_scale));
+    }
+  }
+}
+
+frames::FrameInfo info_of(const Shot& shot, const optics::Train& train,
+                          const optics::Camera& camera, const Truth& truth) {
+  frames::FrameInfo info;
+  info.time = shot.time;
+  info.exposure_ms = shot.exposure_ms;
+  info.plate_scale_arcsec_px = truth.plate_scale_arcsec_px;
+  info.orientation = truth.solar;
+  info.centre_x_px = truth.centre_x_px;
+  info.centre_y_px = truth.centre_y_px;
+  info.wavelength_nm = optics::kWhiteLightNm;
+  info.focal_length_mm = train.effective_focal_length_mm;
+  info.pixel_um = camera.pixel_um;
+  info.telescope = shot.rig.elements[*optics::find_fitted<optics::Refractor>(shot.rig)].name;
+  info.camera = shot.rig.elements[*optics::find_fitted<optics::Camera>(shot.rig)].name;
+  return info;
+}
+
+}  // namespace
+
+Result<Recording> simulate(const Shot& shot, const base::Task& task) {
+  const sky::DiscView view = sky::disc_view(shot.time);
+  const optics::Train train =
+      optics::follow_light(shot.rig, sky::semidiameter_arcsec(view.distance_au));
+  if (const auto checked = check(shot, train); !checked) {
+    return tl::make_unexpected(checked.error());
+  }
+  const auto& camera = std::get<optics::Camera>(
+      shot.rig.elements[*optics::find_fitted<optics::Camera>(shot.rig)].part);
+  if (const auto sized = frames::check_size(camera.width_px, camera.height_px, "rig"); !sized) {
+    return tl::make_unexpected(sized.error());
+  }
+  Recording recording;
+  Truth& truth = recording.truth;
+  truth = truth_of(shot, train, camera);
+
+  const Softness softness{*train.sampling_px_per_cutoff,
+                          shot.seeing_arcsec / truth.plate_scale_arcsec_px};
+  const int margin =
+      kLeastMarginPx +
+      static_cast<int>(kFwhmsOfMargin * std::max(softness.seeing_px, softness.pixels_per_cutoff));
+  const int width = quick_size(camera.width_px + 2 * margin);
+  const int height = quick_size(camera.height_px + 2 * margin);
+  const scene::Grid grid{width,
+                         height,
+                         truth.centre_x_px + margin,
+                         truth.centre_y_px + margin,
+                         truth.plate_scale_arcsec_px,
+                         truth.solar};
+  constexpr double kDrawingShare = 0.5;
+  const base::Task drawing{task.stop, [&](double done) { task.report(done * kDrawingShare); }};
+  auto picture = scene::draw(truth.spots, truth.view, light::LimbDarkening(optics::kWhiteLightNm),
+                             grid, drawing);
+  if (!picture) {
+    return tl::make_unexpected(picture.error());
+  }
+  blur(*picture, width, height, softness);
+  task.report(0.75);
+  if (task.stopped()) {
+    return fail(ErrorCode::kCancelled, "frame");
+  }
+  frames::Frame& frame = recording.frame;
+  frame.width = camera.width_px;
+  frame.height = camera.height_px;
+  frame.pixels.resize(static_cast<std::size_t>(frame.width) *
+                      static_cast<std::size_t>(frame.height));
+  frame.info = info_of(shot, train, camera, truth);
+  const auto stride = static_cast<std::size_t>(width);
+  expose(shot, camera, *picture, stride,
+         static_cast<std::size_t>(margin) * stride + static_cast<std::size_t>(margin), frame);
+  task.report(1.0);
+  return recording;
+}
+
+}  // namespace solarchon::camera

@@ -1,0 +1,75 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstddef>
+#include <cstdint>
+#include <filesystem>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "solarchon/base/result.h"
+#include "solarchon/sky/disc.h"
+#include "solarchon/sky/time.h"
+
+namespace solarchon::frames {
+
+/// What is known of a frame besides its pixels. Everything may be unknown.
+struct FrameInfo {
+  std::optional<sky::UtcTime> time;  ///< start of the exposure
+  std::optional<double> exposure_ms;
+  std::optional<double> plate_scale_arcsec_px;
+  std::optional<sky::PictureOrientation> orientation;  ///< of solar north
+  std::optional<double> centre_x_px;                   ///< where the disc's centre is taken to be
+  std::optional<double> centre_y_px;
+  std::optional<double> wavelength_nm;
+  std::optional<double> focal_length_mm;
+  std::optional<double> pixel_um;
+  std::string telescope;
+  std::string camera;
+};
+
+/// A monochrome picture as recorded.
+/// Pixel (x, y) is pixels[y * width + x]; row 0 is the top; a pixel's centre lies at whole
+/// coordinates, so the picture spans -0.5 to width - 0.5.
+struct Frame {
+  int width = 0;
+  int height = 0;
+  int saturation = 65535;  ///< value of a full pixel
+  std::vector<std::uint16_t> pixels;
+  FrameInfo info;
+
+  [[nodiscard]] std::uint16_t at(int x, int y) const {
+    return pixels[static_cast<std::size_t>(y) * static_cast<std::size_t>(width) +
+                  static_cast<std::size_t>(x)];
+  }
+};
+
+/// Largest picture taken in: pixels along a side, and in all.
+inline constexpr int kLongestSide = 20000;
+inline constexpr std::int64_t kMostPixels = 120'000'000;
+
+/// Checks a picture's size before memory is taken. Errors: kTooLarge, kMalformed (zero or less).
+[[nodiscard]] base::Result<void> check_size(std::int64_t width, std::int64_t height,
+                                            const std::string& source);
+
+/// Reads a FITS, PNG or TIFF picture; the kind is told from the first bytes, not from the name.
+/// Colour is averaged to one channel; real numbers are scaled to 0..65535. Whatever a FITS header
+/// says of time, exposure, scale and solar orientation (WCS) goes into `info`.
+/// Errors: kUnreadable, kMalformed (damaged, cut off, or of another kind), kTooLarge.
+[[nodiscard]] base::Result<Frame> read_frame(const std::filesystem::path& path);
+
+/// Writes FITS 4.0 with the solar coordinates that are known (HPLN-TAN, HPLT-TAN), rows from the
+/// bottom as the standard recommends. Whole or not at all.
+/// Errors: kUnwritable.
+[[nodiscard]] base::Result<void> write_fits(const Frame& frame, const std::filesystem::path& path);
+
+/// Writes a 16-bit grey PNG, stretched so that saturation is white. Whole or not at all.
+/// Errors: kUnwritable.
+[[nodiscard]] base::Result<void> write_png(const Frame& frame, const std::filesystem::path& path);
+
+/// Writes a 16-bit grey TIFF, values as recorded. Whole or not at all.
+/// Errors: kUnwritable.
+[[nodiscard]] base::Result<void> write_tiff(const Frame& frame, const std::filesystem::path& path);
+
+}  // namespace solarchon::frames

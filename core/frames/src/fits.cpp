@@ -1,0 +1,315 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "fits.h"
+
+#include <fitsio.h>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <memory>
+#include <vector>
+
+#include "solarchon/base/angle.h"
+#include "solarchon/base/file.h"
+
+namespace solarchon::frames {
+
+using base::ErrorCode;
+using base::fail;
+using base::kDegPerRad;
+using base::kRadPerDeg;
+using base::Result;
+
+namespace {
+
+constexpr double kSolarRadiusM = 6.96e8;
+constexpr double kMetrePerAu = 149597870700.0;
+
+/// An open FITS file that closes itself; remembers the first error, as the library does.
+class FitsFile {
+ public:
+  FitsFile() = default;
+  FitsFile(const FitsFile&) = delete;
+  FitsFile& operator=(const FitsFile&) = delete;
+  ~FitsFile() { close(); }
+
+  void close() {
+    if (file_ != nullptr) {
+      fits_close_file(file_, &status);
+      file_ = nullptr;
+    }
+  }
+  void open(const std::filesystem::path& path) {
+    fits_open_diskfile(&file_, path.c_str(), READONLY, &status);
+  }
+  void create(const std::filesystem::path& path) {
+    fits_create_diskfile(&file_, path.c_str(), &status);
+  }
+  [[nodiscard]] fitsfile* get() const { return file_; }
+  [[nodiscard]] std::string reason() const {
+    std::array<char, FLEN_STATUS> text{};
+    fits_get_errstatus(status, text.data());
+    fits_clear_errmsg();
+    return text.data();
+  }
+
+  std::optional<double> number(const char* key) {
+    double value = 0.0;
+    int absent = 0;
+    fits_read_key(file_, TDOUBLE, key, &value, nullptr, &absent);
+    fits_clear_errmsg();
+    return absent == 0 && std::isfinite(value) ? std::optional(value) : std::nullopt;
+  }
+  std::string text(const char* key) {
+    std::array<char, FLEN_VALUE> value{};
+    int absent = 0;
+    fits_read_key(file_, TSTRING, key, value.data(), nullptr, &absent);
+    fits_clear_errmsg();
+    return absent == 0 ? value.data() : "";
+  }
+  void put(const char* key, double value, const char* comment) {
+    fits_update_key(file_, TDOUBLE, key, &value, comment, &status);
+  }
+  void put(const char* key, int value, const char* comment) {
+    fits_update_key(file_, TINT, key, &value, comment, &status);
+  }
+  void put(const char* key, std::string value, const char* comment) {
+    // Header text is ASCII by the standard.
+    std::replace_if(
+        value.begin(), value.end(), [](char c) { return c < ' ' || c > '~'; }, '?');
+    fits_update_key(file_, TSTRING, key, value.data(), comment, &status);
+  }
+
+  int status = 0;
+
+ private:
+  fitsfile* file_ = nullptr;
+};
+
+/// Scale and orientation from the coordinate keywords, where they are helioprojective.
+void read_coordinates(FitsFile& file, int height, FrameInfo& info) {
+  if (file.text("CTYPE1").substr(0, 4) != "HPLN" || file.text("CTYPE2").substr(0, 4) != "HPLT") {
+    return;
+  }
+  const double unit = file.text("CUNIT1").substr(0, 3) == "deg" ? 3600.0 : 1.0;
+  const double cdelt_1 = file.number("CDELT1").value_or(1.0) * unit;
+  const double cdelt_2 = file.number("CDELT2").value_or(1.0) * unit;
+  const double rotation = file.number("CROTA2").value_or(0.0) * kRadPerDeg;
+  const double ratio = cdelt_2 / cdelt_1;
+  const double west_x = cdelt_1 * file.number("PC1_1").value_or(std::cos(rotation));
+  const double west_y = cdelt_1 * file.number("PC1_2").value_or(-std::sin(rotation) * ratio);
+  const double north_x = cdelt_2 * file.number("PC2_1").value_or(std::sin(rotation) / ratio);
+  const double north_y = cdelt_2 * file.number("PC2_2").value_or(std::cos(rotation));
+  const double determinant = west_x * north_y - west_y * north_x;
+  if (!std::isfinite(determinant) || determinant == 0.0) {
+    return;
+  }
+  info.plate_scale_arcsec_px = std::sqrt(std::abs(determinant));
+  info.orientation = sky::PictureOrientation{
+      base::wrap_360(std::atan2(north_x, north_y) * kDegPerRad), determinant < 0.0};
+  const auto reference_x = file.number("CRPIX1");
+  const auto reference_y = file.number("CRPIX2");
+  if (reference_x && reference_y) {
+    const double west = file.number("CRVAL1").value_or(0.0) * unit;
+    const double north = file.number("CRVAL2").value_or(0.0) * unit;
+    const double right = (-west * north_y + north * west_y) / determinant;
+    const double up = (west * north_x - north * west_x) / determinant;
+    info.centre_x_px = *reference_x - 1.0 + right;
+    info.centre_y_px = height - *reference_y - up;
+  }
+}
+
+void read_info(FitsFile& file, int height, FrameInfo& info) {
+  if (const std::string date = file.text("DATE-OBS"); !date.empty()) {
+    if (const auto time = sky::parse_utc(date, "DATE-OBS")) {
+      info.time = *time;
+    }
+  }
+  if (const auto seconds = file.number("EXPTIME")) {
+    info.exposure_ms = *seconds * 1000.0;
+  }
+  info.focal_length_mm = file.number("FOCALLEN");
+  info.pixel_um = file.number("XPIXSZ");
+  if (const auto wavelength = file.number("WAVELNTH")) {
+    const bool angstrom = file.text("WAVEUNIT").substr(0, 8) == "Angstrom";
+    info.wavelength_nm = *wavelength * (angstrom ? 0.1 : 1.0);
+  }
+  info.telescope = file.text("TELESCOP");
+  info.camera = file.text("INSTRUME");
+  read_coordinates(file, height, info);
+}
+
+void write_coordinates(FitsFile& file, const Frame& frame) {
+  const FrameInfo& info = frame.info;
+  // What one pixel to the right, and one up, is on the sky.
+  const sky::DiscPlace right = sky::to_disc({1.0, 0.0}, *info.orientation);
+  const sky::DiscPlace up = sky::to_disc({0.0, 1.0}, *info.orientation);
+  const double scale = *info.plate_scale_arcsec_px;
+  file.put("WCSAXES", 2, "helioprojective coordinates");
+  file.put("CTYPE1", std::string("HPLN-TAN"), "towards solar west");
+  file.put("CTYPE2", std::string("HPLT-TAN"), "towards solar north");
+  file.put("CUNIT1", std::string("arcsec"), "");
+  file.put("CUNIT2", std::string("arcsec"), "");
+  file.put("CRVAL1", 0.0, "[arcsec] centre of the disc");
+  file.put("CRVAL2", 0.0, "[arcsec] centre of the disc");
+  file.put("CRPIX1", info.centre_x_px.value_or((frame.width - 1) / 2.0) + 1.0, "[pixel]");
+  file.put("CRPIX2", frame.height - info.centre_y_px.value_or((frame.height - 1) / 2.0), "[pixel]");
+  file.put("CDELT1", scale, "[arcsec/pixel]");
+  file.put("CDELT2", scale, "[arcsec/pixel]");
+  file.put("PC1_1", right.west_arcsec, "");
+  file.put("PC1_2", up.west_arcsec, "");
+  file.put("PC2_1", right.north_arcsec, "");
+  file.put("PC2_2", up.north_arcsec, "");
+}
+
+void write_observer(FitsFile& file, sky::UtcTime time) {
+  const sky::DiscView view = sky::disc_view(time);
+  file.put("DSUN_OBS", view.distance_au * kMetrePerAu, "[m] observer to centre of the Sun");
+  file.put("RSUN_REF", kSolarRadiusM, "[m] radius of the photosphere");
+  file.put("RSUN_OBS", sky::semidiameter_arcsec(view.distance_au), "[arcsec] its angle");
+  file.put("HGLN_OBS", 0.0, "[deg] Stonyhurst longitude of the observer");
+  file.put("HGLT_OBS", view.b0_deg, "[deg] heliographic latitude of the observer (B0)");
+  file.put("CRLN_OBS", view.l0_deg, "[deg] Carrington longitude of the observer (L0)");
+  file.put("CRLT_OBS", view.b0_deg, "[deg]");
+}
+
+void write_info(FitsFile& file, const Frame& frame) {
+  const FrameInfo& info = frame.info;
+  file.put("OBJECT", std::string("Sun"), "");
+  file.put("DATAMAX", frame.saturation, "value of a full pixel");
+  if (info.time) {
+    std::string iso = sky::to_iso(*info.time);
+    iso.pop_back();
+    file.put("DATE-OBS", iso, "start of the exposure");
+    file.put("TIMESYS", std::string("UTC"), "");
+    write_observer(file, *info.time);
+  }
+  if (info.exposure_ms) {
+    file.put("EXPTIME", *info.exposure_ms / 1000.0, "[s]");
+  }
+  if (!info.telescope.empty()) {
+    file.put("TELESCOP", info.telescope, "");
+  }
+  if (!info.camera.empty()) {
+    file.put("INSTRUME", info.camera, "");
+  }
+  if (info.focal_length_mm) {
+    file.put("FOCALLEN", *info.focal_length_mm, "[mm] effective");
+  }
+  if (info.pixel_um) {
+    file.put("XPIXSZ", *info.pixel_um, "[um]");
+    file.put("YPIXSZ", *info.pixel_um, "[um]");
+  }
+  if (info.wavelength_nm) {
+    file.put("WAVELNTH", *info.wavelength_nm, "[nm]");
+    file.put("WAVEUNIT", std::string("nm"), "");
+  }
+  if (info.plate_scale_arcsec_px && info.orientation) {
+    write_coordinates(file, frame);
+  }
+}
+
+/// Averages planes of a cube into one picture, top row first, 16 bit.
+std::vector<std::uint16_t> to_pixels(const std::vector<float>& values, std::size_t width,
+                                     std::size_t height, std::size_t planes, bool scale) {
+  const std::size_t count = width * height;
+  std::vector<float> mean(count, 0.0F);
+  for (std::size_t plane = 0; plane < planes; ++plane) {
+    for (std::size_t i = 0; i < count; ++i) {
+      const float value = values[plane * count + i];
+      mean[i] += std::isfinite(value) ? value / static_cast<float>(planes) : 0.0F;
+    }
+  }
+  float low = 0.0F;
+  float gain = 1.0F;
+  if (scale) {
+    const auto [least, most] = std::minmax_element(mean.begin(), mean.end());
+    low = *least;
+    gain = *most > *least ? 65535.0F / (*most - *least) : 0.0F;
+  }
+  std::vector<std::uint16_t> pixels(count);
+  for (std::size_t y = 0; y < height; ++y) {
+    for (std::size_t x = 0; x < width; ++x) {
+      const float value = (mean[(height - 1 - y) * width + x] - low) * gain;
+      pixels[y * width + x] =
+          static_cast<std::uint16_t>(std::lround(std::clamp(value, 0.0F, 65535.0F)));
+    }
+  }
+  return pixels;
+}
+
+}  // namespace
+
+Result<Frame> read_fits(const std::filesystem::path& path) {
+  FitsFile file;
+  file.open(path);
+  int bitpix = 0;
+  int naxis = 0;
+  std::array<LONGLONG, 3> size{1, 1, 1};
+  if (file.status == 0) {
+    fits_get_img_equivtype(file.get(), &bitpix, &file.status);
+    fits_get_img_dim(file.get(), &naxis, &file.status);
+    fits_get_img_sizell(file.get(), 3, size.data(), &file.status);
+  }
+  if (file.status != 0) {
+    return fail(ErrorCode::kMalformed, path.string(), file.reason(), "a FITS picture");
+  }
+  if (naxis != 2 && !(naxis == 3 && size[2] >= 1 && size[2] <= 4)) {
+    return fail(ErrorCode::kMalformed, path.string(), std::to_string(naxis) + " axes",
+                "one picture of two axes, or its colour planes");
+  }
+  if (const auto sized = check_size(size[0], size[1], path.string()); !sized) {
+    return tl::make_unexpected(sized.error());
+  }
+  Frame frame;
+  frame.width = static_cast<int>(size[0]);
+  frame.height = static_cast<int>(size[1]);
+  const auto count = static_cast<std::size_t>(size[0] * size[1] * size[2]);
+  std::vector<float> values(count);
+  float blank = 0.0F;
+  int any_blank = 0;
+  fits_read_img(file.get(), TFLOAT, 1, static_cast<LONGLONG>(count), &blank, values.data(),
+                &any_blank, &file.status);
+  if (file.status != 0) {
+    return fail(ErrorCode::kMalformed, path.string(), file.reason(), "a whole FITS picture");
+  }
+  const bool scale = bitpix < 0 || bitpix > SHORT_IMG;
+  const bool fits_16_bit = bitpix == BYTE_IMG || bitpix == SHORT_IMG || bitpix == USHORT_IMG;
+  frame.pixels =
+      to_pixels(values, static_cast<std::size_t>(size[0]), static_cast<std::size_t>(size[1]),
+                static_cast<std::size_t>(size[2]), scale && !fits_16_bit);
+  frame.saturation = bitpix == BYTE_IMG ? 255 : (bitpix == SHORT_IMG ? 32767 : 65535);
+  if (const auto most = file.number("DATAMAX"); most && fits_16_bit && *most >= 1.0) {
+    frame.saturation = static_cast<int>(std::min(*most, 65535.0));
+  }
+  read_info(file, frame.height, frame.info);
+  return frame;
+}
+
+Result<void> write_fits(const Frame& frame, const std::filesystem::path& path) {
+  return base::write_beside_then_rename(
+      path, [&](const std::filesystem::path& target) -> Result<void> {
+        FitsFile file;
+        file.create(target);
+        std::array<long, 2> size{frame.width, frame.height};
+        fits_create_img(file.get(), USHORT_IMG, 2, size.data(), &file.status);
+        if (file.status == 0) {
+          write_info(file, frame);
+        }
+        const auto width = static_cast<std::size_t>(frame.width);
+        std::vector<std::uint16_t> row(width);
+        for (int y = frame.height - 1; y >= 0 && file.status == 0; --y) {
+          const auto start = frame.pixels.begin() + static_cast<std::ptrdiff_t>(y) * frame.width;
+          std::copy_n(start, frame.width, row.begin());
+          const LONGLONG first = static_cast<LONGLONG>(frame.height - 1 - y) * frame.width + 1;
+          fits_write_img(file.get(), TUSHORT, first, frame.width, row.data(), &file.status);
+        }
+        file.close();
+        if (file.status != 0) {
+          return fail(ErrorCode::kUnwritable, path.string(), file.reason());
+        }
+        return {};
+      });
+}
+
+}  // namespace solarchon::frames

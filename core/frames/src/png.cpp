@@ -1,0 +1,173 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "png.h"
+
+#include <png.h>
+
+#include <algorithm>
+#include <array>
+#include <bit>
+#include <csetjmp>
+#include <cstdio>
+#include <memory>
+
+#include "solarchon/base/file.h"
+
+namespace solarchon::frames {
+
+using base::ErrorCode;
+using base::fail;
+using base::Result;
+
+namespace {
+
+using FileHandle = std::unique_ptr<std::FILE, int (*)(std::FILE*)>;
+
+/// What libpng reports; it jumps out of its own functions on an error, so nothing with a
+/// destructor may live between setjmp and the jump.
+struct PngState {
+  std::array<char, 120> reason{};
+};
+
+void keep_reason(png_structp png, png_const_charp text) {
+  auto* state = static_cast<PngState*>(png_get_error_ptr(png));
+  std::snprintf(state->reason.data(), state->reason.size(), "%s", text);
+  png_longjmp(png, 1);
+}
+
+void ignore_warning(png_structp /*png*/, png_const_charp /*text*/) {}
+
+bool read_header(png_structp png, png_infop info, std::FILE* file) {
+  if (setjmp(png_jmpbuf(png)) != 0) {
+    return false;
+  }
+  png_init_io(png, file);
+  png_read_info(png, info);
+  return true;
+}
+
+/// Reads the rows as grey; 16-bit values in this machine's byte order.
+bool read_rows(png_structp png, png_infop info, std::vector<png_bytep>& rows,
+               std::vector<png_byte>& bytes, int height) {
+  if (setjmp(png_jmpbuf(png)) != 0) {
+    return false;
+  }
+  constexpr int kEqualWeights = 33333;  // a third each, in units of 1e-5
+  png_set_expand(png);
+  png_set_strip_alpha(png);
+  if ((png_get_color_type(png, info) & PNG_COLOR_MASK_COLOR) != 0) {
+    png_set_rgb_to_gray_fixed(png, 1, kEqualWeights, kEqualWeights);
+  }
+  if (std::endian::native == std::endian::little) {
+    png_set_swap(png);
+  }
+  png_set_interlace_handling(png);
+  png_read_update_info(png, info);
+  const std::size_t row_bytes = png_get_rowbytes(png, info);
+  bytes.resize(row_bytes * static_cast<std::size_t>(height));
+  for (int y = 0; y < height; ++y) {
+    rows[static_cast<std::size_t>(y)] = bytes.data() + row_bytes * static_cast<std::size_t>(y);
+  }
+  png_read_image(png, rows.data());
+  png_read_end(png, nullptr);
+  return true;
+}
+
+bool write_rows(png_structp png, png_infop info, std::FILE* file, const Frame& frame,
+                png_bytep* rows) {
+  if (setjmp(png_jmpbuf(png)) != 0) {
+    return false;
+  }
+  png_init_io(png, file);
+  png_set_IHDR(png, info, static_cast<png_uint_32>(frame.width),
+               static_cast<png_uint_32>(frame.height), 16, PNG_COLOR_TYPE_GRAY, PNG_INTERLACE_NONE,
+               PNG_COMPRESSION_TYPE_DEFAULT, PNG_FILTER_TYPE_DEFAULT);
+  png_write_info(png, info);
+  if (std::endian::native == std::endian::little) {
+    png_set_swap(png);
+  }
+  png_write_image(png, rows);
+  png_write_end(png, nullptr);
+  return true;
+}
+
+}  // namespace
+
+Result<Frame> read_png(const std::filesystem::path& path) {
+  const FileHandle file(std::fopen(path.c_str(), "rb"), &std::fclose);
+  if (!file) {
+    return fail(ErrorCode::kUnreadable, path.string());
+  }
+  PngState state;
+  png_structp png =
+      png_create_read_struct(PNG_LIBPNG_VER_STRING, &state, keep_reason, ignore_warning);
+  png_infop info = png_create_info_struct(png);
+  const auto finish = [&](Result<Frame> outcome) {
+    png_destroy_read_struct(&png, &info, nullptr);
+    return outcome;
+  };
+  const auto damaged = [&] {
+    return finish(
+        fail(ErrorCode::kMalformed, path.string(), state.reason.data(), "a whole PNG picture"));
+  };
+  if (!read_header(png, info, file.get())) {
+    return damaged();
+  }
+  Frame frame;
+  frame.width = static_cast<int>(png_get_image_width(png, info));
+  frame.height = static_cast<int>(png_get_image_height(png, info));
+  if (const auto sized = check_size(frame.width, frame.height, path.string()); !sized) {
+    return finish(tl::make_unexpected(sized.error()));
+  }
+  std::vector<png_bytep> rows(static_cast<std::size_t>(frame.height));
+  std::vector<png_byte> bytes;
+  if (!read_rows(png, info, rows, bytes, frame.height)) {
+    return damaged();
+  }
+  const bool wide = png_get_bit_depth(png, info) == 16;
+  frame.saturation = wide ? 65535 : 255;
+  const auto width = static_cast<std::size_t>(frame.width);
+  frame.pixels.resize(width * rows.size());
+  for (std::size_t y = 0; y < rows.size(); ++y) {
+    for (std::size_t x = 0; x < width; ++x) {
+      const png_bytep row = rows[y];
+      frame.pixels[y * width + x] =
+          wide ? static_cast<std::uint16_t>(row[2 * x] | (row[2 * x + 1] << 8U))
+               : static_cast<std::uint16_t>(row[x]);
+    }
+  }
+  return finish(std::move(frame));
+}
+
+Result<void> write_png(const Frame& frame, const std::filesystem::path& path) {
+  return base::write_beside_then_rename(
+      path, [&](const std::filesystem::path& target) -> Result<void> {
+        FileHandle file(std::fopen(target.c_str(), "wb"), &std::fclose);
+        if (!file) {
+          return fail(ErrorCode::kUnwritable, path.string());
+        }
+        std::vector<std::uint16_t> stretched(frame.pixels.size());
+        for (std::size_t i = 0; i < stretched.size(); ++i) {
+          const int full = frame.saturation;
+          const int value = std::min<int>(frame.pixels[i], full);
+          stretched[i] = static_cast<std::uint16_t>((value * 65535LL + full / 2) / full);
+        }
+        std::vector<png_bytep> rows;
+        for (int y = 0; y < frame.height; ++y) {
+          rows.push_back(reinterpret_cast<png_bytep>(stretched.data() +
+                                                     static_cast<std::ptrdiff_t>(y) * frame.width));
+        }
+        PngState state;
+        png_structp png =
+            png_create_write_struct(PNG_LIBPNG_VER_STRING, &state, keep_reason, ignore_warning);
+        png_infop info = png_create_info_struct(png);
+        const bool written = write_rows(png, info, file.get(), frame, rows.data());
+        png_destroy_write_struct(&png, &info);
+        const bool closed = std::fclose(file.release()) == 0;
+        if (!written || !closed) {
+          return fail(ErrorCode::kUnwritable, path.string(), state.reason.data());
+        }
+        return {};
+      });
+}
+
+}  // namespace solarchon::frames

@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <array>
+#include <fstream>
+#include <string_view>
+
+#include "fits.h"
+#include "png.h"
+#include "solarchon/frames/frame.h"
+#include "tiff.h"
+
+namespace solarchon::frames {
+
+base::Result<Frame> read_frame(const std::filesystem::path& path) {
+  std::error_code status;
+  if (!std::filesystem::is_regular_file(path, status)) {
+    return base::fail(base::ErrorCode::kUnreadable, path.string(), "no such file");
+  }
+  std::ifstream in(path, std::ios::binary);
+  std::array<char, 9> first{};
+  in.read(first.data(), first.size());
+  if (!in) {
+    return base::fail(base::ErrorCode::kMalformed, path.string(), "too short or unreadable",
+                      "FITS, PNG or TIFF");
+  }
+  const std::string_view mark(first.data(), first.size());
+  using namespace std::string_view_literals;
+  if (mark.starts_with("SIMPLE  ="sv)) {
+    return read_fits(path);
+  }
+  if (mark.starts_with("\x89PNG\r\n\x1a\n"sv)) {
+    return read_png(path);
+  }
+  if (mark.starts_with("II*\0"sv) || mark.starts_with("MM\0*"sv) || mark.starts_with("II+\0"sv) ||
+      mark.starts_with("MM\0+"sv)) {
+    return read_tiff(path);
+  }
+  return base::fail(base::ErrorCode::kMalformed, path.string(), "another kind of file",
+                    "FITS, PNG or TIFF");
+}
+
+}  // namespace solarchon::frames

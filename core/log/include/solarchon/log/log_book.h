@@ -1,0 +1,93 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstdint>
+#include <filesystem>
+#include <memory>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "solarchon/base/result.h"
+#include "solarchon/measure/disc.h"
+#include "solarchon/optics/rig.h"
+#include "solarchon/sky/site.h"
+#include "solarchon/sky/time.h"
+
+namespace solarchon::log {
+
+/// What is known when a session begins.
+struct SessionStart {
+  sky::UtcTime started;
+  sky::Site site;
+  optics::Rig rig;
+  std::string target;          ///< what is to be seen, in words
+  double seeing_arcsec = 2.0;  ///< as judged by the observer
+  sky::Air air;
+  bool operator==(const SessionStart&) const = default;
+};
+
+/// A frame that was taken, with what was measured on it.
+struct FrameEntry {
+  std::int64_t id = 0;
+  sky::UtcTime taken;
+  std::string file;  ///< below the data folder
+  double exposure_ms = 0.0;
+  double sun_altitude_deg = 0.0;
+  std::optional<measure::DiscMeasurement> measurement;
+};
+
+struct Session {
+  std::int64_t id = 0;
+  SessionStart start;
+  std::string notes;
+  std::vector<FrameEntry> frames;  ///< in order of time
+};
+
+/// A session without its details, for lists.
+struct SessionSummary {
+  std::int64_t id = 0;
+  sky::UtcTime started;
+  sky::UtcTime last_frame;
+  std::string site;
+  std::string rig;
+  std::string target;
+  double seeing_arcsec = 0.0;
+  int frames = 0;
+  int spots = 0;  ///< on the frame with the most
+};
+
+/// The observer's log: one SQLite file with a write-ahead log. What was committed survives a kill
+/// at any moment. One object is used by one thread at a time.
+class LogBook {
+ public:
+  /// Opens or makes the log, and brings an older schema up to date.
+  /// Errors: kUnwritable (folder or file cannot be made or written), kMalformed (not a log),
+  /// kVersion (made by a newer program; left untouched).
+  [[nodiscard]] static base::Result<LogBook> open(const std::filesystem::path& file);
+
+  LogBook(LogBook&&) noexcept;
+  LogBook& operator=(LogBook&&) noexcept;
+  ~LogBook();
+
+  /// Starts a session. @return its id. Errors: kUnwritable.
+  [[nodiscard]] base::Result<std::int64_t> begin(const SessionStart& start);
+  /// Files a frame with its measurement in one commit. @return its id.
+  /// Errors: kUnwritable; kNotFound when there is no such session.
+  [[nodiscard]] base::Result<std::int64_t> file_frame(std::int64_t session,
+                                                      const FrameEntry& frame);
+  /// Errors: kUnwritable; kNotFound.
+  [[nodiscard]] base::Result<void> set_notes(std::int64_t session, const std::string& notes);
+
+  /// All sessions, newest first. Errors: kUnreadable.
+  [[nodiscard]] base::Result<std::vector<SessionSummary>> summaries() const;
+  /// Errors: kNotFound, kUnreadable.
+  [[nodiscard]] base::Result<Session> session(std::int64_t id) const;
+
+ private:
+  struct Store;
+  explicit LogBook(std::unique_ptr<Store> store);
+  std::unique_ptr<Store> store_;
+};
+
+}  // namespace solarchon::log

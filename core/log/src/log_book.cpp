@@ -1,0 +1,292 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/log/log_book.h"
+
+#include <SQLiteCpp/SQLiteCpp.h>
+#include <sqlite3.h>
+
+#include <utility>
+
+#include "schema.h"
+#include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
+#include "solarchon/optics/rig_file.h"
+
+namespace solarchon::log {
+
+using base::ErrorCode;
+using base::fail;
+using base::Result;
+
+struct LogBook::Store {
+  explicit Store(const std::filesystem::path& path)
+      : file(path.string()),
+        database(file, SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE, kBusyMs) {}
+  static constexpr int kBusyMs = 5000;
+  std::string file;
+  SQLite::Database database;
+};
+
+namespace {
+
+/// What a failure of the library means to the caller.
+base::Error as_error(const SQLite::Exception& problem, const std::string& file, bool writing) {
+  switch (problem.getErrorCode()) {
+    case SQLITE_NOTADB:
+    case SQLITE_CORRUPT:
+      return {ErrorCode::kMalformed, file, problem.what(), "a log of this program"};
+    default:
+      return {writing ? ErrorCode::kUnwritable : ErrorCode::kUnreadable, file, problem.what(), {}};
+  }
+}
+
+std::optional<double> optional_real(const SQLite::Column& column) {
+  return column.isNull() ? std::nullopt : std::optional(column.getDouble());
+}
+
+void bind_optional(SQLite::Statement& statement, int index, const std::optional<double>& value) {
+  if (value) {
+    statement.bind(index, *value);
+  } else {
+    statement.bind(index);
+  }
+}
+
+void insert_measurement(SQLite::Database& database, std::int64_t frame,
+                        const measure::DiscMeasurement& measured) {
+  SQLite::Statement insert(database,
+                           "INSERT INTO measurement VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)");
+  insert.bind(1, frame);
+  insert.bind(2, measured.limb.centre_x_px);
+  insert.bind(3, measured.limb.centre_y_px);
+  insert.bind(4, measured.limb.radius_px);
+  insert.bind(5, measured.limb.blur_px);
+  insert.bind(6, measured.limb.scatter_px);
+  insert.bind(7, measured.limb.seen_share);
+  insert.bind(8, measured.limb.points);
+  insert.bind(9, measured.limb.saturated ? 1 : 0);
+  bind_optional(insert, 10, measured.plate_scale_arcsec_px);
+  if (measured.solar) {
+    insert.bind(11, measured.solar->north_deg);
+    insert.bind(12, measured.solar->mirrored ? 1 : 0);
+  }
+  insert.exec();
+  SQLite::Statement spot_insert(database,
+                                "INSERT INTO spot (frame, x_px, y_px, area_muh, umbra_muh, "
+                                "from_centre_deg, contrast, latitude_deg, "
+                                "carrington_longitude_deg) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)");
+  for (const measure::SpotMeasurement& spot : measured.spots) {
+    spot_insert.reset();
+    spot_insert.bind(1, frame);
+    spot_insert.bind(2, spot.x_px);
+    spot_insert.bind(3, spot.y_px);
+    spot_insert.bind(4, spot.area_muh);
+    spot_insert.bind(5, spot.umbra_muh);
+    spot_insert.bind(6, spot.from_centre_deg);
+    spot_insert.bind(7, spot.contrast);
+    bind_optional(spot_insert, 8, spot.latitude_deg);
+    bind_optional(spot_insert, 9, spot.carrington_longitude_deg);
+    spot_insert.exec();
+  }
+}
+
+std::vector<measure::SpotMeasurement> load_spots(SQLite::Database& database, std::int64_t frame) {
+  SQLite::Statement query(database,
+                          "SELECT x_px, y_px, area_muh, umbra_muh, from_centre_deg, contrast, "
+                          "latitude_deg, carrington_longitude_deg FROM spot WHERE frame = ? "
+                          "ORDER BY id");
+  query.bind(1, frame);
+  std::vector<measure::SpotMeasurement> spots;
+  while (query.executeStep()) {
+    spots.push_back({query.getColumn(0).getDouble(), query.getColumn(1).getDouble(),
+                     query.getColumn(2).getDouble(), query.getColumn(3).getDouble(),
+                     query.getColumn(4).getDouble(), query.getColumn(5).getDouble(),
+                     optional_real(query.getColumn(6)), optional_real(query.getColumn(7))});
+  }
+  return spots;
+}
+
+std::optional<measure::DiscMeasurement> load_measurement(SQLite::Database& database,
+                                                         std::int64_t frame, sky::UtcTime taken) {
+  SQLite::Statement query(database, "SELECT * FROM measurement WHERE frame = ?");
+  query.bind(1, frame);
+  if (!query.executeStep()) {
+    return std::nullopt;
+  }
+  measure::DiscMeasurement measured;
+  measured.limb = {query.getColumn(1).getDouble(), query.getColumn(2).getDouble(),
+                   query.getColumn(3).getDouble(), query.getColumn(4).getDouble(),
+                   query.getColumn(5).getDouble(), query.getColumn(6).getDouble(),
+                   query.getColumn(7).getInt(),    query.getColumn(8).getInt() != 0};
+  measured.plate_scale_arcsec_px = optional_real(query.getColumn(9));
+  if (!query.getColumn(10).isNull()) {
+    measured.solar =
+        sky::PictureOrientation{query.getColumn(10).getDouble(), query.getColumn(11).getInt() != 0};
+  }
+  if (measured.plate_scale_arcsec_px) {
+    measured.view = sky::disc_view(taken);
+  }
+  measured.spots = load_spots(database, frame);
+  return measured;
+}
+
+std::string json_text(const base::Json& json) {
+  return json.dump(-1, ' ', false, base::Json::error_handler_t::replace);
+}
+
+}  // namespace
+
+LogBook::LogBook(std::unique_ptr<Store> store) : store_(std::move(store)) {}
+LogBook::LogBook(LogBook&&) noexcept = default;
+LogBook& LogBook::operator=(LogBook&&) noexcept = default;
+LogBook::~LogBook() = default;
+
+Result<LogBook> LogBook::open(const std::filesystem::path& file) {
+  if (const auto folder = base::make_folder(file.parent_path()); !folder) {
+    return tl::make_unexpected(folder.error());
+  }
+  try {
+    auto store = std::make_unique<Store>(file);
+    store->database.exec("PRAGMA journal_mode = WAL");
+    store->database.exec("PRAGMA synchronous = FULL");
+    store->database.exec("PRAGMA foreign_keys = ON");
+    if (const auto ready = bring_up_to_date(store->database, schema_steps()); !ready) {
+      return tl::make_unexpected(ready.error());
+    }
+    return LogBook(std::move(store));
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, file.string(), true));
+  }
+}
+
+Result<std::int64_t> LogBook::begin(const SessionStart& start) {
+  try {
+    SQLite::Statement insert(store_->database,
+                             "INSERT INTO session (started_ms, site, rig, target, seeing_arcsec, "
+                             "pressure_hpa, temperature_c) VALUES (?, ?, ?, ?, ?, ?, ?)");
+    insert.bind(1, start.started.unix_ms);
+    insert.bind(2, json_text(sky::to_json(start.site)));
+    insert.bind(3, json_text(optics::to_json(start.rig)));
+    insert.bind(4, start.target);
+    insert.bind(5, start.seeing_arcsec);
+    insert.bind(6, start.air.pressure_hpa);
+    insert.bind(7, start.air.temperature_c);
+    insert.exec();
+    return store_->database.getLastInsertRowid();
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
+Result<std::int64_t> LogBook::file_frame(std::int64_t session, const FrameEntry& frame) {
+  try {
+    SQLite::Transaction transaction(store_->database);
+    SQLite::Statement insert(store_->database,
+                             "INSERT INTO frame (session, taken_ms, file, exposure_ms, "
+                             "sun_altitude_deg) VALUES (?, ?, ?, ?, ?)");
+    insert.bind(1, session);
+    insert.bind(2, frame.taken.unix_ms);
+    insert.bind(3, frame.file);
+    insert.bind(4, frame.exposure_ms);
+    insert.bind(5, frame.sun_altitude_deg);
+    insert.exec();
+    const std::int64_t id = store_->database.getLastInsertRowid();
+    if (frame.measurement) {
+      insert_measurement(store_->database, id, *frame.measurement);
+    }
+    transaction.commit();
+    return id;
+  } catch (const SQLite::Exception& problem) {
+    if (problem.getErrorCode() == SQLITE_CONSTRAINT) {
+      return fail(ErrorCode::kNotFound, "session", std::to_string(session));
+    }
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
+Result<void> LogBook::set_notes(std::int64_t session, const std::string& notes) {
+  try {
+    SQLite::Statement update(store_->database, "UPDATE session SET notes = ? WHERE id = ?");
+    update.bind(1, notes);
+    update.bind(2, session);
+    if (update.exec() == 0) {
+      return fail(ErrorCode::kNotFound, "session", std::to_string(session));
+    }
+    return {};
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
+Result<std::vector<SessionSummary>> LogBook::summaries() const {
+  try {
+    SQLite::Statement query(store_->database, R"sql(
+      SELECT s.id, s.started_ms, coalesce(max(f.taken_ms), s.started_ms),
+             json_extract(s.site, '$.name'), json_extract(s.rig, '$.name'), s.target,
+             s.seeing_arcsec, count(f.id), coalesce(max(n.spots), 0)
+      FROM session s
+      LEFT JOIN frame f ON f.session = s.id
+      LEFT JOIN (SELECT frame, count(*) AS spots FROM spot GROUP BY frame) n ON n.frame = f.id
+      GROUP BY s.id ORDER BY s.started_ms DESC, s.id DESC)sql");
+    std::vector<SessionSummary> list;
+    while (query.executeStep()) {
+      list.push_back({query.getColumn(0).getInt64(),
+                      {query.getColumn(1).getInt64()},
+                      {query.getColumn(2).getInt64()},
+                      query.getColumn(3).getString(),
+                      query.getColumn(4).getString(),
+                      query.getColumn(5).getString(),
+                      query.getColumn(6).getDouble(),
+                      query.getColumn(7).getInt(),
+                      query.getColumn(8).getInt()});
+    }
+    return list;
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, false));
+  }
+}
+
+Result<Session> LogBook::session(std::int64_t id) const {
+  try {
+    SQLite::Statement query(store_->database,
+                            "SELECT started_ms, site, rig, target, seeing_arcsec, pressure_hpa, "
+                            "temperature_c, notes FROM session WHERE id = ?");
+    query.bind(1, id);
+    if (!query.executeStep()) {
+      return fail(ErrorCode::kNotFound, "session", std::to_string(id));
+    }
+    Session session;
+    session.id = id;
+    session.start.started = {query.getColumn(0).getInt64()};
+    const auto site =
+        base::parse_json(query.getColumn(1).getString(), "site")
+            .and_then([](const base::Json& json) { return sky::site_from_json(json, "site"); });
+    const auto rig =
+        base::parse_json(query.getColumn(2).getString(), "rig").and_then(optics::rig_from_json);
+    if (!site || !rig) {
+      return tl::make_unexpected(site ? rig.error() : site.error());
+    }
+    session.start.site = *site;
+    session.start.rig = *rig;
+    session.start.target = query.getColumn(3).getString();
+    session.start.seeing_arcsec = query.getColumn(4).getDouble();
+    session.start.air = {query.getColumn(5).getDouble(), query.getColumn(6).getDouble()};
+    session.notes = query.getColumn(7).getString();
+
+    SQLite::Statement frames(store_->database,
+                             "SELECT id, taken_ms, file, exposure_ms, sun_altitude_deg FROM frame "
+                             "WHERE session = ? ORDER BY taken_ms, id");
+    frames.bind(1, id);
+    while (frames.executeStep()) {
+      FrameEntry frame{frames.getColumn(0).getInt64(),  {frames.getColumn(1).getInt64()},
+                       frames.getColumn(2).getString(), frames.getColumn(3).getDouble(),
+                       frames.getColumn(4).getDouble(), std::nullopt};
+      frame.measurement = load_measurement(store_->database, frame.id, frame.taken);
+      session.frames.push_back(std::move(frame));
+    }
+    return session;
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, false));
+  }
+}
+
+}  // namespace solarchon::log

@@ -1,0 +1,73 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "schema.h"
+
+namespace solarchon::log {
+
+const std::vector<std::string>& schema_steps() {
+  static const std::vector<std::string> kSteps{R"sql(
+    CREATE TABLE session (
+      id INTEGER PRIMARY KEY,
+      started_ms INTEGER NOT NULL,
+      site TEXT NOT NULL,
+      rig TEXT NOT NULL,
+      target TEXT NOT NULL,
+      seeing_arcsec REAL NOT NULL,
+      pressure_hpa REAL NOT NULL,
+      temperature_c REAL NOT NULL,
+      notes TEXT NOT NULL DEFAULT '');
+    CREATE INDEX session_started ON session (started_ms);
+    CREATE TABLE frame (
+      id INTEGER PRIMARY KEY,
+      session INTEGER NOT NULL REFERENCES session (id),
+      taken_ms INTEGER NOT NULL,
+      file TEXT NOT NULL,
+      exposure_ms REAL NOT NULL,
+      sun_altitude_deg REAL NOT NULL);
+    CREATE INDEX frame_session ON frame (session);
+    CREATE TABLE measurement (
+      frame INTEGER PRIMARY KEY REFERENCES frame (id),
+      centre_x_px REAL NOT NULL,
+      centre_y_px REAL NOT NULL,
+      radius_px REAL NOT NULL,
+      blur_px REAL NOT NULL,
+      scatter_px REAL NOT NULL,
+      seen_share REAL NOT NULL,
+      points INTEGER NOT NULL,
+      saturated INTEGER NOT NULL,
+      plate_scale_arcsec_px REAL,
+      north_deg REAL,
+      mirrored INTEGER);
+    CREATE TABLE spot (
+      id INTEGER PRIMARY KEY,
+      frame INTEGER NOT NULL REFERENCES measurement (frame),
+      x_px REAL NOT NULL,
+      y_px REAL NOT NULL,
+      area_muh REAL NOT NULL,
+      umbra_muh REAL NOT NULL,
+      from_centre_deg REAL NOT NULL,
+      contrast REAL NOT NULL,
+      latitude_deg REAL,
+      carrington_longitude_deg REAL);
+    CREATE INDEX spot_frame ON spot (frame);
+  )sql"};
+  return kSteps;
+}
+
+base::Result<void> bring_up_to_date(SQLite::Database& database,
+                                    const std::vector<std::string>& steps) {
+  const int found = database.execAndGet("PRAGMA user_version").getInt();
+  const int newest = static_cast<int>(steps.size());
+  if (found < 0 || found > newest) {
+    return base::fail(base::ErrorCode::kVersion, database.getFilename(), std::to_string(found),
+                      "0 to " + std::to_string(newest));
+  }
+  for (int version = found; version < newest; ++version) {
+    SQLite::Transaction transaction(database);
+    database.exec(steps[static_cast<std::size_t>(version)]);
+    database.exec("PRAGMA user_version = " + std::to_string(version + 1));
+    transaction.commit();
+  }
+  return {};
+}
+
+}  // namespace solarchon::log

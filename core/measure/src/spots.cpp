@@ -1,0 +1,233 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "spots.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "solarchon/base/angle.h"
+
+namespace solarchon::measure {
+
+using frames::Frame;
+
+namespace {
+
+constexpr int kRings = 200;
+constexpr double kOutermost = 0.985;  // of the radius: beyond it the limb's own fall confuses
+constexpr float kSpotBelow = 0.87F;   // half way from photosphere to penumbra
+constexpr float kUmbraBelow = 0.47F;  // half way from penumbra to umbra
+constexpr int kLeastPixels = 5;
+
+/// The part of the frame that holds the disc, as brightness against the photosphere around.
+struct FlatDisc {
+  int left;
+  int top;
+  int width;
+  int height;
+  std::vector<float> values;  ///< 1 outside the outermost ring
+
+  [[nodiscard]] std::size_t index(int x, int y) const {
+    return static_cast<std::size_t>(y) * static_cast<std::size_t>(width) +
+           static_cast<std::size_t>(x);
+  }
+};
+
+/// Median brightness of each ring between centre and outermost share.
+std::vector<double> ring_medians(const Frame& frame, const LimbFit& limb, double black) {
+  std::vector<std::vector<float>> rings(kRings);
+  for (int y = 0; y < frame.height; ++y) {
+    for (int x = y % 2; x < frame.width; x += 2) {
+      const double share = std::hypot(x - limb.centre_x_px, y - limb.centre_y_px) / limb.radius_px;
+      // Rings of equal area have equally sure medians.
+      const auto ring = static_cast<std::size_t>(share * share * kRings);
+      if (ring < rings.size()) {
+        rings[ring].push_back(static_cast<float>(frame.at(x, y) - black));
+      }
+    }
+  }
+  std::vector<double> medians(kRings, 0.0);
+  double last = 0.0;
+  for (std::size_t i = 0; i < rings.size(); ++i) {
+    auto& values = rings[i];
+    if (!values.empty()) {
+      const auto middle = values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2);
+      std::nth_element(values.begin(), middle, values.end());
+      last = *middle;
+    }
+    medians[i] = last;
+  }
+  // A disc cut by the frame may lack its inner rings.
+  for (std::size_t i = rings.size() - 1; i > 0; --i) {
+    if (medians[i - 1] == 0.0) {
+      medians[i - 1] = medians[i];
+    }
+  }
+  return medians;
+}
+
+/// The dark level: median outside the disc, or 0 where nothing is outside.
+double black_level(const Frame& frame, const LimbFit& limb) {
+  std::vector<std::uint16_t> outside;
+  constexpr int kEvery = 7;
+  for (int y = 0; y < frame.height; y += kEvery) {
+    for (int x = 0; x < frame.width; x += kEvery) {
+      if (std::hypot(x - limb.centre_x_px, y - limb.centre_y_px) > 1.1 * limb.radius_px) {
+        outside.push_back(frame.at(x, y));
+      }
+    }
+  }
+  if (outside.empty()) {
+    return 0.0;
+  }
+  const auto middle = outside.begin() + static_cast<std::ptrdiff_t>(outside.size() / 2);
+  std::nth_element(outside.begin(), middle, outside.end());
+  return *middle;
+}
+
+FlatDisc flatten(const Frame& frame, const LimbFit& limb) {
+  const double black = black_level(frame, limb);
+  const std::vector<double> medians = ring_medians(frame, limb, black);
+  const auto expected = [&](double share) {
+    const double place = std::clamp(share * share * kRings - 0.5, 0.0, kRings - 1.001);
+    const auto ring = static_cast<std::size_t>(place);
+    const double part = place - static_cast<double>(ring);
+    return medians[ring] * (1.0 - part) + medians[ring + 1] * part;
+  };
+  FlatDisc flat{};
+  flat.left = std::max(1, static_cast<int>(limb.centre_x_px - limb.radius_px));
+  flat.top = std::max(1, static_cast<int>(limb.centre_y_px - limb.radius_px));
+  flat.width = std::min(frame.width - 1, static_cast<int>(limb.centre_x_px + limb.radius_px) + 1) -
+               flat.left;
+  flat.height =
+      std::min(frame.height - 1, static_cast<int>(limb.centre_y_px + limb.radius_px) + 1) -
+      flat.top;
+  if (flat.width <= 0 || flat.height <= 0) {
+    flat.width = flat.height = 0;
+    return flat;
+  }
+  flat.values.assign(flat.index(0, flat.height), 1.0F);
+  for (int y = 0; y < flat.height; ++y) {
+    for (int x = 0; x < flat.width; ++x) {
+      const int fx = x + flat.left;
+      const int fy = y + flat.top;
+      const double share =
+          std::hypot(fx - limb.centre_x_px, fy - limb.centre_y_px) / limb.radius_px;
+      const double level = expected(share);
+      if (share >= kOutermost || level <= 0.0) {
+        continue;
+      }
+      // A light binomial average keeps shot noise from breaking spots up.
+      const double near = 4.0 * frame.at(fx, fy) +
+                          2.0 * (frame.at(fx - 1, fy) + frame.at(fx + 1, fy) +
+                                 frame.at(fx, fy - 1) + frame.at(fx, fy + 1)) +
+                          frame.at(fx - 1, fy - 1) + frame.at(fx + 1, fy - 1) +
+                          frame.at(fx - 1, fy + 1) + frame.at(fx + 1, fy + 1);
+      flat.values[flat.index(x, y)] = static_cast<float>((near / 16.0 - black) / level);
+    }
+  }
+  return flat;
+}
+
+/// Sums over one connected spot.
+struct Blob {
+  int pixels = 0;
+  double weight = 0.0;
+  double x = 0.0;
+  double y = 0.0;
+  double area_px = 0.0;  ///< corrected for tilt
+  double umbra_px = 0.0;
+  float darkest = 1.0F;
+};
+
+class BlobFinder {
+ public:
+  BlobFinder(FlatDisc& flat, const LimbFit& limb) : flat_(flat), limb_(limb) {}
+
+  /// Gathers the connected dark pixels around a start, and clears them.
+  Blob gather(int start_x, int start_y) {
+    Blob blob;
+    stack_.assign(1, {start_x, start_y});
+    take(start_x, start_y, blob);
+    while (!stack_.empty()) {
+      const auto [x, y] = stack_.back();
+      stack_.pop_back();
+      for (int dy = -1; dy <= 1; ++dy) {
+        for (int dx = -1; dx <= 1; ++dx) {
+          const int nx = x + dx;
+          const int ny = y + dy;
+          if (nx >= 0 && ny >= 0 && nx < flat_.width && ny < flat_.height &&
+              flat_.values[flat_.index(nx, ny)] < kSpotBelow) {
+            take(nx, ny, blob);
+            stack_.emplace_back(nx, ny);
+          }
+        }
+      }
+    }
+    return blob;
+  }
+
+ private:
+  void take(int x, int y, Blob& blob) {
+    float& value = flat_.values[flat_.index(x, y)];
+    const double px = x + flat_.left;
+    const double py = y + flat_.top;
+    const double share =
+        std::hypot(px - limb_.centre_x_px, py - limb_.centre_y_px) / limb_.radius_px;
+    const double tilt = 1.0 / std::sqrt(std::max(1e-3, 1.0 - share * share));
+    const double weight = std::max(0.0, 1.0 - static_cast<double>(value));
+    ++blob.pixels;
+    blob.weight += weight;
+    blob.x += weight * px;
+    blob.y += weight * py;
+    blob.area_px += tilt;
+    blob.umbra_px += value < kUmbraBelow ? tilt : 0.0;
+    blob.darkest = std::min(blob.darkest, value);
+    value = 1.0F;
+  }
+
+  FlatDisc& flat_;
+  const LimbFit& limb_;
+  std::vector<std::pair<int, int>> stack_;
+};
+
+SpotMeasurement to_measurement(const Blob& blob, const LimbFit& limb) {
+  SpotMeasurement spot;
+  spot.x_px = blob.x / blob.weight;
+  spot.y_px = blob.y / blob.weight;
+  const double to_muh = 1e6 / (2.0 * base::kPi * limb.radius_px * limb.radius_px);
+  spot.area_muh = blob.area_px * to_muh;
+  spot.umbra_muh = blob.umbra_px * to_muh;
+  spot.contrast = blob.darkest;
+  const double share =
+      std::hypot(spot.x_px - limb.centre_x_px, spot.y_px - limb.centre_y_px) / limb.radius_px;
+  spot.from_centre_deg = std::asin(std::min(1.0, share)) * base::kDegPerRad;
+  return spot;
+}
+
+}  // namespace
+
+base::Result<std::vector<SpotMeasurement>> find_spots(const Frame& frame, const LimbFit& limb,
+                                                      const base::Task& task) {
+  FlatDisc flat = flatten(frame, limb);
+  BlobFinder finder(flat, limb);
+  std::vector<SpotMeasurement> spots;
+  for (int y = 0; y < flat.height; ++y) {
+    if (task.stopped()) {
+      return base::fail(base::ErrorCode::kCancelled, "spots");
+    }
+    for (int x = 0; x < flat.width; ++x) {
+      if (flat.values[flat.index(x, y)] < kSpotBelow) {
+        const Blob blob = finder.gather(x, y);
+        if (blob.pixels >= kLeastPixels) {
+          spots.push_back(to_measurement(blob, limb));
+        }
+      }
+    }
+  }
+  std::stable_sort(
+      spots.begin(), spots.end(),
+      [](const SpotMeasurement& a, const SpotMeasurement& b) { return a.area_muh > b.area_muh; });
+  return spots;
+}
+
+}  // namespace solarchon::measure

@@ -1,0 +1,53 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <optional>
+#include <vector>
+
+#include "solarchon/sky/site.h"
+#include "solarchon/sky/sun.h"
+#include "solarchon/sky/time.h"
+
+namespace solarchon::sky {
+
+enum class PolarState { kNone, kMidnightSun, kPolarNight };
+
+/// One instant of a day's arc.
+struct ArcPoint {
+  UtcTime time;
+  double azimuth_deg = 0.0;
+  double altitude_deg = 0.0;  ///< refracted
+};
+
+/// The Sun's day at a site: local mean noon of a date, 12 hours each way.
+struct SunDay {
+  CivilDate date;
+  UtcTime start;
+  UtcTime end;
+  std::optional<UtcTime> sunrise;  ///< none when it does not happen within the day
+  std::optional<UtcTime> transit;  ///< hour angle 0
+  std::optional<UtcTime> sunset;
+  double transit_altitude_deg = 0.0;  ///< airless, at transit (at local mean noon if none)
+  PolarState polar = PolarState::kNone;
+  std::vector<ArcPoint> arc;  ///< every ten minutes from start to end, both included
+};
+
+/// The date whose day (local mean noon +-12 h) holds an instant at a longitude.
+[[nodiscard]] CivilDate local_mean_date(UtcTime time, double longitude_deg);
+
+/// Rise, transit, set and the arc between. Rise and set are those of the upper limb over a
+/// sea-level horizon with 34 arcmin of refraction and the actual semidiameter.
+/// Accuracy: 1 s for the stated convention; the real horizon's refraction varies by far more.
+[[nodiscard]] SunDay sun_day(const CivilDate& date, const Site& site, const Air& air,
+                             double dut1_s = 0.0);
+
+/// First and last instant of the day with the Sun at least that high (refracted); none if never.
+struct Window {
+  UtcTime start;
+  UtcTime end;
+};
+/// @param altitude_deg  0 to 90 (degree)
+/// Accuracy: 5 s (the arc is interpolated between its ten-minute points).
+[[nodiscard]] std::optional<Window> window_above(const SunDay& day, double altitude_deg);
+
+}  // namespace solarchon::sky

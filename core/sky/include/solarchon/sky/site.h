@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <string>
+
+#include "solarchon/base/json.h"
+#include "solarchon/base/result.h"
+
+namespace solarchon::sky {
+
+/// Where the telescope stands.
+struct Site {
+  std::string name;
+  double latitude_deg = 0.0;      ///< geodetic, north positive, -90 to 90
+  double longitude_deg = 0.0;     ///< east positive, -180 to 360
+  double elevation_m = 0.0;       ///< above the ellipsoid, -500 to 9000
+  std::string time_zone = "UTC";  ///< name in the zone database, such as `Europe/Madrid`
+  bool operator==(const Site&) const = default;
+};
+
+/// The air at the telescope, for refraction.
+struct Air {
+  double pressure_hpa = 1010.0;  ///< at the site, not reduced to the sea; 0 means no air
+  double temperature_c = 15.0;
+  bool operator==(const Air&) const = default;
+};
+
+inline constexpr base::Range kLatitudeRange{-90.0, 90.0};
+inline constexpr base::Range kLongitudeRange{-180.0, 360.0};
+inline constexpr base::Range kElevationRange{-500.0, 9000.0};
+inline constexpr base::Range kPressureRange{0.0, 1200.0};
+inline constexpr base::Range kTemperatureRange{-90.0, 65.0};
+/// UT1 minus UTC never exceeds this (s).
+inline constexpr base::Range kDut1Range{-0.9, 0.9};
+
+/// Members: name, latitude_deg, longitude_deg, elevation_m, time_zone.
+[[nodiscard]] base::Json to_json(const Site& site);
+/// Errors: as ObjectReader; members are named below `path`.
+[[nodiscard]] base::Result<Site> site_from_json(const base::Json& json, const std::string& path);
+
+}  // namespace solarchon::sky

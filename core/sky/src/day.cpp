@@ -1,0 +1,138 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/sky/day.h"
+
+#include <algorithm>
+#include <functional>
+
+#include "solarchon/base/angle.h"
+
+namespace solarchon::sky {
+
+namespace {
+
+constexpr double kHalfDayS = 43200.0;
+constexpr double kStepS = 600.0;
+constexpr double kHorizonRefractionArcmin = 34.0;
+
+UtcTime local_mean_noon(const CivilDate& date, double longitude_deg) {
+  return start_of(date) + (kHalfDayS - base::wrap_180(longitude_deg) * 240.0);
+}
+
+/// Where a function that changes sign between two instants is zero, to 1 ms.
+UtcTime crossing(UtcTime low, UtcTime high, const std::function<double(UtcTime)>& value) {
+  const bool rising = value(high) > 0.0;
+  while (high.unix_ms - low.unix_ms > 1) {
+    const UtcTime middle{low.unix_ms + (high.unix_ms - low.unix_ms) / 2};
+    ((value(middle) > 0.0) == rising ? high : low) = middle;
+  }
+  return high;
+}
+
+}  // namespace
+
+CivilDate local_mean_date(UtcTime time, double longitude_deg) {
+  return utc_date(time + base::wrap_180(longitude_deg) * 240.0);
+}
+
+SunDay sun_day(const CivilDate& date, const Site& site, const Air& air, double dut1_s) {
+  SunDay day;
+  day.date = date;
+  const UtcTime noon = local_mean_noon(date, site.longitude_deg);
+  day.start = noon + (-kHalfDayS);
+  day.end = noon + kHalfDayS;
+  const SunEphemeris ephemeris(noon, dut1_s);
+
+  Site sea_level = site;
+  sea_level.elevation_m = 0.0;
+  const Air no_air{0.0, air.temperature_c};
+  // Height of the upper limb over the sea horizon (degree).
+  const auto limb_height = [&](UtcTime time) {
+    const GeocentricSun sun = ephemeris.at(time);
+    return local_sun(sun, sea_level, no_air).altitude_airless_deg +
+           sun.semidiameter_arcsec() / 3600.0 + kHorizonRefractionArcmin / 60.0;
+  };
+  const auto hour_angle = [&](UtcTime time) {
+    return local_sun(ephemeris.at(time), site, no_air).hour_angle_deg;
+  };
+
+  bool ever_up = false;
+  bool ever_down = false;
+  double last_height = 0.0;
+  double last_hour_angle = 0.0;
+  for (UtcTime time = day.start; time <= day.end; time = time + kStepS) {
+    const LocalSun local = local_sun(ephemeris.at(time), site, air);
+    day.arc.push_back({time, local.azimuth_deg, local.altitude_deg});
+    const double height = limb_height(time);
+    (height > 0.0 ? ever_up : ever_down) = true;
+    if (time > day.start) {
+      const UtcTime before = time + (-kStepS);
+      if (last_height <= 0.0 && height > 0.0 && !day.sunrise) {
+        day.sunrise = crossing(before, time, limb_height);
+      }
+      if (last_height > 0.0 && height <= 0.0) {
+        day.sunset = crossing(before, time, limb_height);
+      }
+      if (last_hour_angle < 0.0 && local.hour_angle_deg >= 0.0 && local.hour_angle_deg < 90.0) {
+        day.transit = crossing(before, time, hour_angle);
+      }
+    }
+    last_height = height;
+    last_hour_angle = local.hour_angle_deg;
+  }
+  // Between two steps the limb can peep over the horizon, or dip under it, unseen: near the
+  // poles that is a day of its own, so the extremes are looked at as well.
+  const auto examine_extreme = [&](UtcTime extreme, bool highest) {
+    const double height = limb_height(extreme);
+    if (highest && height > 0.0 && !ever_up) {
+      ever_up = true;
+      day.sunrise = crossing(day.start, extreme, limb_height);
+      day.sunset = crossing(extreme, day.end, limb_height);
+    }
+    if (!highest && height <= 0.0 && !ever_down && day.transit) {
+      ever_down = true;
+      if (extreme < *day.transit) {
+        day.sunrise = crossing(extreme, *day.transit, limb_height);
+      } else {
+        day.sunset = crossing(*day.transit, extreme, limb_height);
+      }
+    }
+  };
+  const UtcTime culmination = day.transit.value_or(noon);
+  examine_extreme(culmination, true);
+  examine_extreme(std::max(day.start, culmination + (-kHalfDayS)), false);
+  examine_extreme(std::min(day.end, culmination + kHalfDayS), false);
+
+  day.transit_altitude_deg =
+      local_sun(ephemeris.at(culmination), site, no_air).altitude_airless_deg;
+  if (!ever_down) {
+    day.polar = PolarState::kMidnightSun;
+  } else if (!ever_up) {
+    day.polar = PolarState::kPolarNight;
+  }
+  return day;
+}
+
+std::optional<Window> window_above(const SunDay& day, double altitude_deg) {
+  std::optional<Window> window;
+  const auto meet = [&](const ArcPoint& a, const ArcPoint& b) {
+    const double part = (altitude_deg - a.altitude_deg) / (b.altitude_deg - a.altitude_deg);
+    return a.time + seconds_between(a.time, b.time) * part;
+  };
+  for (std::size_t i = 0; i < day.arc.size(); ++i) {
+    const ArcPoint& point = day.arc[i];
+    const bool above = point.altitude_deg >= altitude_deg;
+    const bool was_above = i > 0 && day.arc[i - 1].altitude_deg >= altitude_deg;
+    if (above && !window) {
+      window = Window{i > 0 ? meet(day.arc[i - 1], point) : point.time, point.time};
+    }
+    if (above && window) {
+      window->end = point.time;
+    }
+    if (!above && was_above && window) {
+      window->end = meet(day.arc[i - 1], point);
+    }
+  }
+  return window;
+}
+
+}  // namespace solarchon::sky

@@ -1,0 +1,28 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/sky/site.h"
+
+namespace solarchon::sky {
+
+base::Json to_json(const Site& site) {
+  return {{"name", site.name},
+          {"latitude_deg", site.latitude_deg},
+          {"longitude_deg", site.longitude_deg},
+          {"elevation_m", site.elevation_m},
+          {"time_zone", site.time_zone}};
+}
+
+base::Result<Site> site_from_json(const base::Json& json, const std::string& path) {
+  base::ObjectReader reader(json, path);
+  Site site;
+  site.name = reader.text("name");
+  site.latitude_deg = reader.number("latitude_deg", kLatitudeRange);
+  site.longitude_deg = reader.number("longitude_deg", kLongitudeRange);
+  site.elevation_m = reader.number_or("elevation_m", kElevationRange, 0.0);
+  site.time_zone = reader.text_or("time_zone", "UTC");
+  if (reader.error()) {
+    return tl::make_unexpected(*reader.error());
+  }
+  return site;
+}
+
+}  // namespace solarchon::sky

@@ -1,0 +1,206 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/sky/time.h"
+
+#include <array>
+#include <charconv>
+#include <chrono>
+#include <cstdio>
+#include <optional>
+
+namespace solarchon::sky {
+
+using base::ErrorCode;
+using base::fail;
+
+namespace {
+
+constexpr const char* kTimeForm = "YYYY-MM-DDTHH:MM:SSZ";
+
+/// Takes fixed-width numbers and marks off the front of a text.
+class Scanner {
+ public:
+  explicit Scanner(std::string_view text) : rest_(text) {}
+  std::optional<int> number(std::size_t width) {
+    int value = 0;
+    if (rest_.size() < width || rest_.front() == '-' || rest_.front() == '+') {
+      return std::nullopt;
+    }
+    const char* end = rest_.data() + width;
+    const auto outcome = std::from_chars(rest_.data(), end, value);
+    if (outcome.ec != std::errc{} || outcome.ptr != end) {
+      return std::nullopt;
+    }
+    rest_.remove_prefix(width);
+    return value;
+  }
+  bool mark(char expected) {
+    if (rest_.empty() || rest_.front() != expected) {
+      return false;
+    }
+    rest_.remove_prefix(1);
+    return true;
+  }
+  /// Decimals of a second as whole milliseconds; digits past the third are dropped.
+  std::optional<int> milliseconds() {
+    int value = 0;
+    int digits = 0;
+    for (; !rest_.empty() && rest_.front() >= '0' && rest_.front() <= '9'; ++digits) {
+      if (digits < 3) {
+        value = value * 10 + (rest_.front() - '0');
+      }
+      rest_.remove_prefix(1);
+    }
+    for (int missing = digits; missing < 3; ++missing) {
+      value *= 10;
+    }
+    return digits > 0 ? std::optional(value) : std::nullopt;
+  }
+  [[nodiscard]] bool done() const { return rest_.empty(); }
+
+ private:
+  std::string_view rest_;
+};
+
+std::optional<CivilDate> scan_date(Scanner& scanner) {
+  const auto year = scanner.number(4);
+  const bool first = year && scanner.mark('-');
+  const auto month = first ? scanner.number(2) : std::nullopt;
+  const bool second = month && scanner.mark('-');
+  const auto day = second ? scanner.number(2) : std::nullopt;
+  if (!day) {
+    return std::nullopt;
+  }
+  const std::chrono::year_month_day date{std::chrono::year{*year},
+                                         std::chrono::month{static_cast<unsigned>(*month)},
+                                         std::chrono::day{static_cast<unsigned>(*day)}};
+  return date.ok() ? std::optional(CivilDate{*year, *month, *day}) : std::nullopt;
+}
+
+/// Milliseconds of the day, leap second included; none when malformed.
+std::optional<std::int64_t> scan_clock(Scanner& scanner) {
+  const auto hour = scanner.number(2);
+  const bool colon = hour && scanner.mark(':');
+  const auto minute = colon ? scanner.number(2) : std::nullopt;
+  if (!minute || *hour > 23 || *minute > 59) {
+    return std::nullopt;
+  }
+  std::int64_t clock_ms = (*hour * 60LL + *minute) * 60'000;
+  if (scanner.mark(':')) {
+    const auto second = scanner.number(2);
+    if (!second || *second > 60) {
+      return std::nullopt;
+    }
+    clock_ms += *second * 1000LL;
+    if (scanner.mark('.')) {
+      const auto decimals = scanner.milliseconds();
+      if (!decimals) {
+        return std::nullopt;
+      }
+      clock_ms += *second == 60 ? 0 : *decimals;
+    }
+  }
+  return clock_ms;
+}
+
+/// Milliseconds that the zone is ahead of UTC; none when malformed.
+std::optional<std::int64_t> scan_offset(Scanner& scanner) {
+  if (scanner.done() || scanner.mark('Z')) {
+    return 0;
+  }
+  const int sign = scanner.mark('+') ? 1 : (scanner.mark('-') ? -1 : 0);
+  const auto hour = sign != 0 ? scanner.number(2) : std::nullopt;
+  const bool colon = hour && scanner.mark(':');
+  const auto minute = colon ? scanner.number(2) : std::nullopt;
+  if (!minute || *hour > 14 || *minute > 59) {
+    return std::nullopt;
+  }
+  return sign * (*hour * 60LL + *minute) * 60'000;
+}
+
+}  // namespace
+
+base::Result<CivilDate> parse_date(std::string_view text, const std::string& field) {
+  Scanner scanner(text);
+  const auto date = scan_date(scanner);
+  if (!date || !scanner.done()) {
+    return fail(ErrorCode::kMalformed, field, std::string(text), "YYYY-MM-DD");
+  }
+  // A day reaches 26 h beyond its midnight at the far ends of longitude.
+  const UtcTime start = start_of(*date);
+  if (start < kFirstTime + 2 * 86400.0 || start + 2 * 86400.0 > kLastTime) {
+    return fail(ErrorCode::kOutOfRange, field, std::string(text), "1972-01-03 to 2099-12-30");
+  }
+  return *date;
+}
+
+base::Result<UtcTime> parse_utc(std::string_view text, const std::string& field) {
+  Scanner scanner(text);
+  const auto malformed = [&] {
+    return fail(ErrorCode::kMalformed, field, std::string(text), kTimeForm);
+  };
+  const auto date = scan_date(scanner);
+  if (!date) {
+    return malformed();
+  }
+  UtcTime time = start_of(*date);
+  if (!scanner.done()) {
+    if (!scanner.mark('T') && !scanner.mark(' ')) {
+      return malformed();
+    }
+    const auto clock_ms = scan_clock(scanner);
+    const auto offset_ms = clock_ms ? scan_offset(scanner) : std::nullopt;
+    if (!offset_ms || !scanner.done()) {
+      return malformed();
+    }
+    time.unix_ms += *clock_ms - *offset_ms;
+  }
+  if (time < kFirstTime || time > kLastTime) {
+    return fail(ErrorCode::kOutOfRange, field, std::string(text), "1972 to 2099");
+  }
+  return time;
+}
+
+std::string to_iso(const CivilDate& date) {
+  std::array<char, 40> text{};
+  std::snprintf(text.data(), text.size(), "%04d-%02d-%02d", date.year, date.month, date.day);
+  return text.data();
+}
+
+std::string to_iso(UtcTime time) {
+  using namespace std::chrono;
+  const sys_time<milliseconds> instant{milliseconds{time.unix_ms}};
+  const hh_mm_ss<milliseconds> clock{instant - floor<days>(instant)};
+  std::array<char, 40> text{};
+  std::snprintf(text.data(), text.size(), "T%02d:%02d:%02d",
+                static_cast<int>(clock.hours().count()), static_cast<int>(clock.minutes().count()),
+                static_cast<int>(clock.seconds().count()));
+  std::string iso = to_iso(utc_date(time)) + text.data();
+  if (const auto decimals = clock.subseconds().count(); decimals != 0) {
+    std::snprintf(text.data(), text.size(), ".%03d", static_cast<int>(decimals));
+    iso += text.data();
+  }
+  return iso + "Z";
+}
+
+CivilDate utc_date(UtcTime time) {
+  using namespace std::chrono;
+  const year_month_day date{floor<days>(sys_time<milliseconds>{milliseconds{time.unix_ms}})};
+  return {static_cast<int>(date.year()), static_cast<int>(unsigned{date.month()}),
+          static_cast<int>(unsigned{date.day()})};
+}
+
+UtcTime start_of(const CivilDate& date) {
+  using namespace std::chrono;
+  const sys_days midnight{year{date.year} / month{static_cast<unsigned>(date.month)} /
+                          day{static_cast<unsigned>(date.day)}};
+  return {duration_cast<milliseconds>(midnight.time_since_epoch()).count()};
+}
+
+double decimal_year(UtcTime time) {
+  const int year = utc_date(time).year;
+  const UtcTime first = start_of({year, 1, 1});
+  const UtcTime next = start_of({year + 1, 1, 1});
+  return year + seconds_between(first, time) / seconds_between(first, next);
+}
+
+}  // namespace solarchon::sky

@@ -1,0 +1,48 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstdint>
+#include <filesystem>
+#include <optional>
+#include <string>
+
+#include "solarchon/base/result.h"
+#include "solarchon/base/task.h"
+#include "solarchon/camera/simulate.h"
+#include "solarchon/log/log_book.h"
+#include "solarchon/measure/disc.h"
+#include "solarchon/workspace/answers.h"
+#include "solarchon/workspace/workspace.h"
+
+namespace solarchon::workspace {
+
+/// The shot that a workspace asks of the simulated camera.
+/// @param exposure_ms  none: what the light room suggests
+/// Errors: kMissing (field `rig`) without telescope and camera; kOutOfRange (field `time`) with the
+/// Sun down; kOutOfRange for an exposure outside the camera's shutter.
+[[nodiscard]] base::Result<camera::Shot> shot_for(const Workspace& workspace,
+                                                  const Answers& answers,
+                                                  std::optional<double> exposure_ms,
+                                                  std::uint32_t seed);
+
+/// A frame that was taken, kept, measured and filed.
+struct Taken {
+  camera::Recording recording;
+  std::optional<measure::DiscMeasurement> measurement;  ///< none where no limb was found
+  log::FrameEntry entry;
+  std::int64_t session = 0;
+};
+
+/// What this session is to the log.
+[[nodiscard]] log::SessionStart session_start(const Workspace& workspace, sky::UtcTime time);
+
+/// Takes a simulated frame, writes it as FITS below the data folder, measures it, and files both.
+/// The log is only written once the frame is on disk; a cancelled or failed frame leaves nothing.
+/// @param session  the session it belongs to; none begins one
+/// Errors: as camera::simulate, frames::write_fits and LogBook.
+[[nodiscard]] base::Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot,
+                                             log::LogBook& log, std::optional<std::int64_t> session,
+                                             const std::filesystem::path& data,
+                                             const base::Task& task = {});
+
+}  // namespace solarchon::workspace

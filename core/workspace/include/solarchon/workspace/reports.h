@@ -1,0 +1,37 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <optional>
+#include <vector>
+
+#include "solarchon/base/json.h"
+#include "solarchon/camera/simulate.h"
+#include "solarchon/light/exposure.h"
+#include "solarchon/log/log_book.h"
+#include "solarchon/measure/disc.h"
+#include "solarchon/optics/train.h"
+#include "solarchon/safety/safety.h"
+#include "solarchon/sky/disc.h"
+#include "solarchon/sky/sun.h"
+
+namespace solarchon::workspace {
+
+// The answers of the core as JSON. Keys are a contract; docs/cli.md lists them. What is not known
+// is null, never left out.
+
+[[nodiscard]] base::Json sun_report(sky::UtcTime time, const sky::GeocentricSun& sun,
+                                    const sky::LocalSun& local, const sky::DiscView& disc,
+                                    std::optional<double> magnetic_declination_deg);
+
+/// @param exposure  none leaves exposure_disc_ms null
+[[nodiscard]] base::Json rig_report(const optics::Rig& rig, const optics::Train& train,
+                                    const safety::Assessment& safety,
+                                    const std::optional<light::DiscExposure>& exposure);
+
+[[nodiscard]] base::Json measurement_report(const measure::DiscMeasurement& measured);
+
+[[nodiscard]] base::Json truth_report(const camera::Truth& truth);
+
+[[nodiscard]] base::Json log_report(const std::vector<log::SessionSummary>& sessions);
+
+}  // namespace solarchon::workspace

@@ -1,0 +1,56 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <filesystem>
+#include <string_view>
+
+#include "solarchon/base/json.h"
+#include "solarchon/base/result.h"
+#include "solarchon/optics/rig.h"
+#include "solarchon/sky/site.h"
+
+namespace solarchon::workspace {
+
+/// What to see: what the telescope is pointed at.
+enum class Target { kWholeDisc, kLargestSpot };
+
+/// `whole-disc`, `largest-spot`
+[[nodiscard]] std::string_view word_of(Target target);
+
+/// What the observer says of the sky and wants of the frame.
+struct Conditions {
+  sky::Air air;
+  double seeing_arcsec = 2.0;
+  double target_level = 0.70;  ///< brightest part of a frame against full well
+  double dut1_s = 0.0;
+  bool operator==(const Conditions&) const = default;
+};
+
+inline constexpr base::Range kSeeingRange{0.3, 15.0};
+inline constexpr base::Range kTargetLevelRange{0.05, 1.0};
+
+/// The three choices that decide everything, and the conditions. Plain data.
+struct Workspace {
+  sky::Site site;
+  optics::Rig rig;
+  Target target = Target::kWholeDisc;
+  Conditions conditions;
+  bool operator==(const Workspace&) const = default;
+};
+
+[[nodiscard]] base::Json to_json(const Workspace& workspace);
+/// Errors: as base::ObjectReader, with the member's path.
+[[nodiscard]] base::Result<Workspace> workspace_from_json(const base::Json& json);
+
+/// Files that hold one; at most 2 MiB. Errors: as base::read_file, base::write_file and above.
+[[nodiscard]] base::Result<Workspace> read_workspace(const std::filesystem::path& path);
+[[nodiscard]] base::Result<void> write_workspace(const Workspace& workspace,
+                                                 const std::filesystem::path& path);
+
+/// The data folder's files.
+[[nodiscard]] std::filesystem::path workspace_file(const std::filesystem::path& data);
+[[nodiscard]] std::filesystem::path log_file(const std::filesystem::path& data);
+/// $XDG_DATA_HOME/solarchon, or ~/.local/share/solarchon.
+[[nodiscard]] std::filesystem::path default_data_folder();
+
+}  // namespace solarchon::workspace

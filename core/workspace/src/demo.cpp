@@ -1,0 +1,143 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/workspace/demo.h"
+
+#include <vector>
+
+#include "solarchon/base/file.h"
+#include "solarchon/base/resources.h"
+#include "solarchon/log/log_book.h"
+#include "solarchon/workspace/answers.h"
+#include "solarchon/workspace/observe.h"
+
+namespace solarchon::workspace {
+
+using base::Result;
+
+namespace {
+
+/// A session of the scenario: when its frames were taken, in what air, and what was noted.
+struct DemoSession {
+  std::vector<sky::UtcTime> frames;
+  double seeing_arcsec = 2.0;
+  std::string notes;
+};
+
+Result<base::Json> read_shipped(const char* name) {
+  constexpr std::size_t kMostBytes = 1U << 20U;
+  return base::shipped_file(name)
+      .and_then([](const auto& path) { return base::read_file(path, kMostBytes); })
+      .and_then([&](const std::string& text) { return base::parse_json(text, name); });
+}
+
+Result<DemoSession> session_from_json(const base::Json& json, const std::string& path) {
+  base::ObjectReader reader(json, path);
+  DemoSession session;
+  session.seeing_arcsec = reader.number("seeing_arcsec", kSeeingRange);
+  session.notes = reader.text("notes");
+  const std::string first = reader.text("first_frame");
+  const int frames = reader.integer("frames", {1, 20});
+  const double spacing_min = reader.number("spacing_min", {1.0, 600.0});
+  if (reader.error()) {
+    return tl::make_unexpected(*reader.error());
+  }
+  return sky::parse_utc(first, path + ".first_frame").map([&](sky::UtcTime time) {
+    for (int i = 0; i < frames; ++i) {
+      session.frames.push_back(time + 60.0 * spacing_min * i);
+    }
+    return session;
+  });
+}
+
+Result<std::vector<DemoSession>> demo_sessions() {
+  const auto json = read_shipped("demo/sessions.json");
+  if (!json) {
+    return tl::make_unexpected(json.error());
+  }
+  std::vector<DemoSession> sessions;
+  for (std::size_t i = 0; i < json->size(); ++i) {
+    auto session = session_from_json(json->at(i), "sessions[" + std::to_string(i) + "]");
+    if (!session) {
+      return tl::make_unexpected(session.error());
+    }
+    sessions.push_back(std::move(*session));
+  }
+  return sessions;
+}
+
+/// Takes all frames of one session and notes what was noted.
+Result<void> observe(const DemoSession& session, Workspace workspace, log::LogBook& log,
+                     const std::filesystem::path& data, const base::Task& task) {
+  workspace.conditions.seeing_arcsec = session.seeing_arcsec;
+  std::optional<std::int64_t> id;
+  for (std::size_t i = 0; i < session.frames.size(); ++i) {
+    const sky::UtcTime time = session.frames[i];
+    const Answers answers = answer(workspace, time, sky::geocentric_sun(time));
+    const auto seed = static_cast<std::uint32_t>(time.unix_ms / 1000);
+    const auto taken =
+        shot_for(workspace, answers, std::nullopt, seed).and_then([&](const camera::Shot& shot) {
+          return take_frame(workspace, shot, log, id, data, {task.stop});
+        });
+    if (!taken) {
+      return tl::make_unexpected(taken.error());
+    }
+    id = taken->session;
+    task.report(static_cast<double>(i + 1) / static_cast<double>(session.frames.size()));
+  }
+  return id ? log.set_notes(*id, session.notes) : Result<void>{};
+}
+
+}  // namespace
+
+Result<DemoScenario> demo_scenario() {
+  const auto json = read_shipped("demo/scenario.json");
+  if (!json) {
+    return tl::make_unexpected(json.error());
+  }
+  base::ObjectReader reader(*json, "");
+  const std::string now = reader.text("now");
+  const base::Json& inner = reader.object("workspace");
+  if (reader.error()) {
+    return tl::make_unexpected(*reader.error());
+  }
+  return workspace_from_json(inner).and_then([&](const Workspace& workspace) {
+    return sky::parse_utc(now, "now").map([&](sky::UtcTime time) {
+      return DemoScenario{workspace, time};
+    });
+  });
+}
+
+Result<void> fill_demo(const std::filesystem::path& data, const base::Task& task) {
+  const auto scenario = demo_scenario();
+  const auto sessions = demo_sessions();
+  if (!scenario || !sessions) {
+    return tl::make_unexpected(scenario ? sessions.error() : scenario.error());
+  }
+  if (const auto folder = base::make_folder(data); !folder) {
+    return folder;
+  }
+  std::error_code ignored;
+  if (!std::filesystem::exists(workspace_file(data), ignored)) {
+    if (const auto written = write_workspace(scenario->workspace, workspace_file(data)); !written) {
+      return written;
+    }
+  }
+  auto log = log::LogBook::open(log_file(data));
+  if (!log) {
+    return tl::make_unexpected(log.error());
+  }
+  const auto present = log->summaries();
+  if (!present || !present->empty()) {
+    return present ? Result<void>{} : Result<void>(tl::make_unexpected(present.error()));
+  }
+  const auto count = static_cast<double>(sessions->size());
+  for (std::size_t i = 0; i < sessions->size(); ++i) {
+    const base::Task part{
+        task.stop, [&](double done) { task.report((static_cast<double>(i) + done) / count); }};
+    if (const auto done = observe((*sessions)[i], scenario->workspace, *log, data, part); !done) {
+      return done;
+    }
+  }
+  return {};
+}
+
+}  // namespace solarchon::workspace

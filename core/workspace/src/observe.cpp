@@ -1,0 +1,141 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/workspace/observe.h"
+
+#include <algorithm>
+
+#include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
+#include "solarchon/scene/synthetic_sun.h"
+
+namespace solarchon::workspace {
+
+using base::ErrorCode;
+using base::fail;
+using base::Result;
+
+namespace {
+
+/// The largest spot within 60 degrees of the centre, or the centre itself when there is none.
+sky::DiscPlace largest_spot(const Answers& answers, std::uint32_t sun_seed) {
+  constexpr double kLeastCosine = 0.5;
+  sky::DiscPlace target;
+  double largest = 0.0;
+  for (const scene::Spot& spot : scene::SyntheticSun(sun_seed).spots(answers.time)) {
+    const auto place =
+        sky::disc_place(spot.latitude_deg, spot.carrington_longitude_deg, answers.disc);
+    const auto point = place ? sky::surface_point(*place, answers.disc) : std::nullopt;
+    if (point && point->cos_emergence >= kLeastCosine && spot.area_muh() > largest) {
+      largest = spot.area_muh();
+      target = *place;
+    }
+  }
+  return target;
+}
+
+/// `frames/2027-07-14/103015250.fits`
+std::filesystem::path frame_name(sky::UtcTime time) {
+  std::string iso = sky::to_iso(time);
+  const std::string date = iso.substr(0, 10);
+  std::string clock = iso.substr(11);
+  std::erase_if(clock, [](char c) { return c < '0' || c > '9'; });
+  return std::filesystem::path("frames") / date / (clock + ".fits");
+}
+
+/// The same name, numbered until no file has it.
+std::filesystem::path free_name(const std::filesystem::path& data, std::filesystem::path name) {
+  const std::filesystem::path first = name;
+  std::error_code ignored;
+  for (int number = 2; std::filesystem::exists(data / name, ignored); ++number) {
+    name = first;
+    name.replace_filename(first.stem().string() + "-" + std::to_string(number) + ".fits");
+  }
+  return name;
+}
+
+}  // namespace
+
+Result<camera::Shot> shot_for(const Workspace& workspace, const Answers& answers,
+                              std::optional<double> exposure_ms, std::uint32_t seed) {
+  const auto place = optics::find_fitted<optics::Camera>(workspace.rig);
+  if (!place || !answers.train.sampling_arcsec_px) {
+    return fail(ErrorCode::kMissing, "rig", {}, "a telescope and a camera behind it");
+  }
+  if (!answers.exposure) {
+    return fail(ErrorCode::kOutOfRange, "time", sky::to_iso(answers.time),
+                "a time with the Sun above the horizon");
+  }
+  camera::Shot shot;
+  shot.rig = workspace.rig;
+  shot.time = answers.time;
+  shot.exposure_ms = answers.exposure->exposure_ms;
+  if (exposure_ms) {
+    const auto& camera = std::get<optics::Camera>(workspace.rig.elements[*place].part);
+    const auto checked = base::checked("exposure_ms", *exposure_ms,
+                                       {camera.shortest_exposure_ms, camera.longest_exposure_ms});
+    if (!checked) {
+      return tl::make_unexpected(checked.error());
+    }
+    shot.exposure_ms = *checked;
+  }
+  shot.electrons_per_ms = answers.exposure->electrons_per_ms;
+  shot.seeing_arcsec = workspace.conditions.seeing_arcsec;
+  shot.seed = seed;
+  if (workspace.target == Target::kLargestSpot) {
+    shot.target = largest_spot(answers, shot.sun_seed);
+  }
+  return shot;
+}
+
+log::SessionStart session_start(const Workspace& workspace, sky::UtcTime time) {
+  return {time,
+          workspace.site,
+          workspace.rig,
+          std::string(word_of(workspace.target)),
+          workspace.conditions.seeing_arcsec,
+          workspace.conditions.air};
+}
+
+Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot, log::LogBook& log,
+                         std::optional<std::int64_t> session, const std::filesystem::path& data,
+                         const base::Task& task) {
+  auto recording =
+      camera::simulate(shot, {task.stop, [&](double done) { task.report(0.6 * done); }});
+  if (!recording) {
+    return tl::make_unexpected(recording.error());
+  }
+  Taken taken{std::move(*recording), std::nullopt, {}, session.value_or(0)};
+  auto measured = measure::measure_disc(
+      taken.recording.frame, {}, {task.stop, [&](double done) { task.report(0.6 + 0.3 * done); }});
+  if (measured) {
+    taken.measurement = std::move(*measured);
+  } else if (measured.error().code == ErrorCode::kCancelled) {
+    return tl::make_unexpected(measured.error());
+  }
+  const std::filesystem::path name = free_name(data, frame_name(shot.time));
+  const auto written = base::make_folder((data / name).parent_path()).and_then([&] {
+    return frames::write_fits(taken.recording.frame, data / name);
+  });
+  if (!written) {
+    return tl::make_unexpected(written.error());
+  }
+  const sky::LocalSun local =
+      sky::local_sun(sky::geocentric_sun(shot.time), workspace.site, workspace.conditions.air);
+  taken.entry = {
+      0, shot.time, name.string(), shot.exposure_ms, local.altitude_deg, taken.measurement};
+  const auto begun =
+      session ? Result<std::int64_t>(*session) : log.begin(session_start(workspace, shot.time));
+  const auto filed = begun.and_then([&](std::int64_t id) {
+    taken.session = id;
+    return log.file_frame(id, taken.entry);
+  });
+  if (!filed) {
+    std::error_code ignored;
+    std::filesystem::remove(data / name, ignored);
+    return tl::make_unexpected(filed.error());
+  }
+  taken.entry.id = *filed;
+  task.report(1.0);
+  return taken;
+}
+
+}  // namespace solarchon::workspace

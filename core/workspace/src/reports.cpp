@@ -1,0 +1,153 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/workspace/reports.h"
+
+namespace solarchon::workspace {
+
+using base::Json;
+
+namespace {
+
+template <typename T>
+Json or_null(const std::optional<T>& value) {
+  return value ? Json(*value) : Json(nullptr);
+}
+
+}  // namespace
+
+Json sun_report(sky::UtcTime time, const sky::GeocentricSun& sun, const sky::LocalSun& local,
+                const sky::DiscView& disc, std::optional<double> magnetic_declination_deg) {
+  return {{"time_utc", sky::to_iso(time)},
+          {"right_ascension_deg", sun.right_ascension_deg},
+          {"declination_deg", sun.declination_deg},
+          {"azimuth_deg", local.azimuth_deg},
+          {"altitude_airless_deg", local.altitude_airless_deg},
+          {"altitude_deg", local.altitude_deg},
+          {"hour_angle_deg", local.hour_angle_deg},
+          {"parallactic_angle_deg", local.parallactic_angle_deg},
+          {"semidiameter_arcsec", sun.semidiameter_arcsec()},
+          {"distance_au", sun.distance_au},
+          {"equation_of_time_min", sun.equation_of_time_min()},
+          {"p_deg", disc.p_deg},
+          {"b0_deg", disc.b0_deg},
+          {"l0_deg", disc.l0_deg},
+          {"carrington_rotation", disc.carrington_rotation},
+          {"airmass", or_null(local.airmass)},
+          {"magnetic_declination_deg", or_null(magnetic_declination_deg)},
+          {"azimuth_rate_arcsec_s", local.azimuth_rate_arcsec_s},
+          {"altitude_rate_arcsec_s", local.altitude_rate_arcsec_s},
+          {"field_rotation_deg_h", local.field_rotation_deg_h}};
+}
+
+Json rig_report(const optics::Rig& rig, const optics::Train& train,
+                const safety::Assessment& safety,
+                const std::optional<light::DiscExposure>& exposure) {
+  Json heat = Json::array();
+  for (const optics::Passage& passage : train.passages) {
+    const optics::Element& element = rig.elements[passage.element];
+    heat.push_back({{"element", passage.element},
+                    {"id", element.id},
+                    {"name", element.name},
+                    {"arriving_w", passage.arriving_w},
+                    {"passed_w", passage.passed_w},
+                    {"irradiance_w_cm2", passage.irradiance_w_cm2},
+                    {"beam_width_mm", passage.beam_width_mm},
+                    {"position_mm", passage.position_mm}});
+  }
+  Json findings = Json::array();
+  for (const safety::Finding& finding : safety.findings) {
+    findings.push_back({{"rule", finding.rule},
+                        {"severity", safety::word_of(finding.severity)},
+                        {"element", or_null(finding.element)},
+                        {"what", finding.what},
+                        {"why", finding.why},
+                        {"next_step", finding.next_step}});
+  }
+  const Json field = train.field_width_arcmin
+                         ? Json::array({*train.field_width_arcmin, *train.field_height_arcmin})
+                         : Json(nullptr);
+  return {{"name", rig.name},
+          {"effective_focal_length_mm", or_null(train.effective_focal_length_mm)},
+          {"focal_ratio", or_null(train.focal_ratio)},
+          {"aperture_mm", train.aperture_mm},
+          {"solar_image_mm", or_null(train.solar_image_mm)},
+          {"sampling_arcsec_px", or_null(train.sampling_arcsec_px)},
+          {"field_arcmin", field},
+          {"disc_fits", or_null(train.disc_fits)},
+          {"diffraction_cutoff_arcsec", or_null(train.diffraction_cutoff_arcsec)},
+          {"airy_radius_arcsec", or_null(train.airy_radius_arcsec)},
+          {"sampling_px_per_cutoff", or_null(train.sampling_px_per_cutoff)},
+          {"critical_focal_ratio", or_null(train.critical_focal_ratio)},
+          {"depth_of_focus_um", or_null(train.depth_of_focus_um)},
+          {"mirrored", train.mirrored()},
+          {"exposure_disc_ms", exposure ? Json(exposure->exposure_ms) : Json(nullptr)},
+          {"exposure_level", exposure ? Json(exposure->level) : Json(nullptr)},
+          {"heat", std::move(heat)},
+          {"verdict", safety::word_of(safety.verdict)},
+          {"findings", std::move(findings)},
+          {"assumptions", safety.assumptions}};
+}
+
+Json measurement_report(const measure::DiscMeasurement& measured) {
+  Json spots = Json::array();
+  for (const measure::SpotMeasurement& spot : measured.spots) {
+    spots.push_back({{"latitude_deg", or_null(spot.latitude_deg)},
+                     {"carrington_longitude_deg", or_null(spot.carrington_longitude_deg)},
+                     {"area_muh", spot.area_muh},
+                     {"umbra_muh", spot.umbra_muh},
+                     {"from_centre_deg", spot.from_centre_deg},
+                     {"contrast", spot.contrast},
+                     {"x_px", spot.x_px},
+                     {"y_px", spot.y_px}});
+  }
+  const measure::LimbFit& limb = measured.limb;
+  const auto of_view = [&](double sky::DiscView::*member) {
+    return measured.view ? Json((*measured.view).*member) : Json(nullptr);
+  };
+  return {{"centre_px", {limb.centre_x_px, limb.centre_y_px}},
+          {"radius_px", limb.radius_px},
+          {"plate_scale_arcsec_px", or_null(measured.plate_scale_arcsec_px)},
+          {"blur_px", limb.blur_px},
+          {"scatter_px", limb.scatter_px},
+          {"limb_seen", limb.seen_share},
+          {"saturated", limb.saturated},
+          {"p_deg", of_view(&sky::DiscView::p_deg)},
+          {"b0_deg", of_view(&sky::DiscView::b0_deg)},
+          {"l0_deg", of_view(&sky::DiscView::l0_deg)},
+          {"north_deg", measured.solar ? Json(measured.solar->north_deg) : Json(nullptr)},
+          {"mirrored", measured.solar ? Json(measured.solar->mirrored) : Json(nullptr)},
+          {"spots", std::move(spots)}};
+}
+
+Json truth_report(const camera::Truth& truth) {
+  Json spots = Json::array();
+  for (const scene::Spot& spot : truth.spots) {
+    spots.push_back({{"group", spot.group},
+                     {"latitude_deg", spot.latitude_deg},
+                     {"carrington_longitude_deg", spot.carrington_longitude_deg},
+                     {"area_muh", spot.area_muh()}});
+  }
+  return {{"centre_px", {truth.centre_x_px, truth.centre_y_px}},
+          {"radius_px", truth.radius_px},
+          {"plate_scale_arcsec_px", truth.plate_scale_arcsec_px},
+          {"north_deg", truth.solar.north_deg},
+          {"mirrored", truth.solar.mirrored},
+          {"spots", std::move(spots)}};
+}
+
+Json log_report(const std::vector<log::SessionSummary>& sessions) {
+  Json list = Json::array();
+  for (const log::SessionSummary& session : sessions) {
+    list.push_back({{"id", session.id},
+                    {"started_utc", sky::to_iso(session.started)},
+                    {"last_frame_utc", sky::to_iso(session.last_frame)},
+                    {"site", session.site},
+                    {"rig", session.rig},
+                    {"target", session.target},
+                    {"seeing_arcsec", session.seeing_arcsec},
+                    {"frames", session.frames},
+                    {"spots", session.spots}});
+  }
+  return {{"sessions", std::move(list)}};
+}
+
+}  // namespace solarchon::workspace

@@ -1,0 +1,102 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/workspace/workspace.h"
+
+#include <cstdlib>
+#include <string>
+#include <vector>
+
+#include "solarchon/base/file.h"
+#include "solarchon/optics/rig_file.h"
+
+namespace solarchon::workspace {
+
+using base::Json;
+using base::Result;
+
+namespace {
+
+constexpr std::size_t kMostBytes = 2U << 20U;
+constexpr int kVersion = 1;
+
+const std::vector<std::string>& target_words() {
+  static const std::vector<std::string> kWords{"whole-disc", "largest-spot"};
+  return kWords;
+}
+
+}  // namespace
+
+std::string_view word_of(Target target) {
+  return target_words().at(static_cast<std::size_t>(target));
+}
+
+Json to_json(const Workspace& workspace) {
+  const Conditions& conditions = workspace.conditions;
+  return {{"format", "solarchon-workspace"},
+          {"version", kVersion},
+          {"site", sky::to_json(workspace.site)},
+          {"rig", optics::to_json(workspace.rig)},
+          {"target", word_of(workspace.target)},
+          {"conditions",
+           {{"pressure_hpa", conditions.air.pressure_hpa},
+            {"temperature_c", conditions.air.temperature_c},
+            {"seeing_arcsec", conditions.seeing_arcsec},
+            {"target_level", conditions.target_level},
+            {"dut1_s", conditions.dut1_s}}}};
+}
+
+Result<Workspace> workspace_from_json(const Json& json) {
+  base::ObjectReader reader(json, "");
+  (void)reader.choice("format", {"solarchon-workspace"});
+  const int version = reader.integer("version", {1, 1'000'000});
+  if (!reader.error() && version > kVersion) {
+    reader.fail(base::ErrorCode::kVersion, "version", std::to_string(version), "1");
+  }
+  Workspace workspace;
+  workspace.target = static_cast<Target>(reader.choice("target", target_words()));
+  base::ObjectReader inner(reader.object("conditions"), "conditions");
+  Conditions& conditions = workspace.conditions;
+  conditions.air.pressure_hpa = inner.number_or("pressure_hpa", sky::kPressureRange, 1010.0);
+  conditions.air.temperature_c = inner.number_or("temperature_c", sky::kTemperatureRange, 15.0);
+  conditions.seeing_arcsec = inner.number_or("seeing_arcsec", kSeeingRange, 2.0);
+  conditions.target_level = inner.number_or("target_level", kTargetLevelRange, 0.70);
+  conditions.dut1_s = inner.number_or("dut1_s", sky::kDut1Range, 0.0);
+  const Json& site = reader.object("site");
+  const Json& rig = reader.object("rig");
+  if (reader.error() || inner.error()) {
+    return tl::make_unexpected(reader.error() ? *reader.error() : *inner.error());
+  }
+  return sky::site_from_json(site, "site").and_then([&](const sky::Site& read_site) {
+    workspace.site = read_site;
+    return optics::rig_from_json(rig).map([&](const optics::Rig& read_rig) {
+      workspace.rig = read_rig;
+      return workspace;
+    });
+  });
+}
+
+Result<Workspace> read_workspace(const std::filesystem::path& path) {
+  return base::read_file(path, kMostBytes)
+      .and_then([&](const std::string& text) { return base::parse_json(text, path.string()); })
+      .and_then(workspace_from_json);
+}
+
+Result<void> write_workspace(const Workspace& workspace, const std::filesystem::path& path) {
+  return base::write_file(
+      path, to_json(workspace).dump(2, ' ', false, Json::error_handler_t::replace) + "\n");
+}
+
+std::filesystem::path workspace_file(const std::filesystem::path& data) {
+  return data / "workspace.json";
+}
+
+std::filesystem::path log_file(const std::filesystem::path& data) { return data / "log.sqlite"; }
+
+std::filesystem::path default_data_folder() {
+  if (const char* named = std::getenv("XDG_DATA_HOME"); named != nullptr && *named == '/') {
+    return std::filesystem::path(named) / "solarchon";
+  }
+  const char* home = std::getenv("HOME");
+  return std::filesystem::path(home != nullptr ? home : "/") / ".local" / "share" / "solarchon";
+}
+
+}  // namespace solarchon::workspace
