@@ -154,4 +154,22 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
   return recording;
 }
 
+Shot binned(Shot shot, int longest_side_px) {
+  const auto place = optics::find_fitted<optics::Camera>(shot.rig);
+  if (!place) {
+    return shot;
+  }
+  auto& camera = std::get<optics::Camera>(shot.rig.elements[*place].part);
+  const int longest = std::max(camera.width_px, camera.height_px);
+  const int bin = std::max(1, (longest + longest_side_px - 1) / longest_side_px);
+  camera.width_px = std::max(16, camera.width_px / bin);
+  camera.height_px = std::max(16, camera.height_px / bin);
+  camera.pixel_um *= bin;
+  camera.full_well_e *= bin * bin;
+  camera.read_noise_e *= bin;
+  shot.electrons_per_ms *= bin * bin;
+  shot.pointing_spread_px /= bin;
+  return shot;
+}
+
 }  // namespace solarchon::camera

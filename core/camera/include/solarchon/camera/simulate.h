@@ -50,4 +50,9 @@ struct Recording {
 /// Accuracy: diffraction is monochromatic at 540 nm; seeing is a Gaussian; wings are not modelled.
 [[nodiscard]] base::Result<Recording> simulate(const Shot& shot, const base::Task& task = {});
 
+/// The same shot with neighbouring pixels joined, so that its longer side has at most about that
+/// many: a quick look with the same field, brightness and noise per area.
+/// @param longest_side_px  at least 16
+[[nodiscard]] Shot binned(Shot shot, int longest_side_px);
+
 }  // namespace solarchon::camera

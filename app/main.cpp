@@ -1,0 +1,105 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <QApplication>
+#include <QDir>
+#include <QElapsedTimer>
+#include <QTimer>
+#include <cstdio>
+
+#include "app/shell/options.h"
+#include "app/shell/theme.h"
+#include "app/shell/window.h"
+#include "solarchon/words/words.h"
+#include "solarchon/workspace/demo.h"
+
+namespace {
+
+using solarchon::app::Look;
+using solarchon::app::Options;
+using solarchon::app::Theme;
+using solarchon::app::Window;
+
+constexpr int kBadInput = 2;
+
+/// Lets the window work until its picture will not change any more.
+void settle(Window& window) {
+  QElapsedTimer waited;
+  waited.start();
+  constexpr int kLongestMs = 120'000;
+  do {
+    QApplication::processEvents(QEventLoop::AllEvents, 50);
+  } while (!window.settled() && waited.elapsed() < kLongestMs);
+  QApplication::processEvents();
+}
+
+int save_picture(Window& window, const QString& file) {
+  settle(window);
+  if (!window.grab().save(file)) {
+    std::fprintf(stderr, "solarchon: %s: cannot be written\n", qPrintable(file));
+    return 1;
+  }
+  return 0;
+}
+
+/// A picture of each view in both themes.
+int take_tour(Window& window, const QString& folder) {
+  QDir().mkpath(folder);
+  for (const Look look : {Look::kNoon, Look::kIndoors}) {
+    window.set_look(look);
+    for (int i = 0; i < solarchon::app::view_names().size(); ++i) {
+      window.show_view(i);
+      const QString file = QStringLiteral("%1/%2-%3.png")
+                               .arg(folder, solarchon::app::view_names().at(i),
+                                    look == Look::kNoon ? "noon" : "indoors");
+      if (const int problem = save_picture(window, file); problem != 0) {
+        return problem;
+      }
+      std::printf("%s\n", qPrintable(file));
+    }
+  }
+  return 0;
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+  QApplication::setApplicationName(QStringLiteral("solarchon"));
+  QApplication::setApplicationVersion(QStringLiteral(SOLARCHON_VERSION));
+  QApplication::setDesktopFileName(QStringLiteral("solarchon"));
+  // Pictures need no display.
+  for (int i = 1; i < argc; ++i) {
+    const QByteArray argument(argv[i]);
+    if ((argument.startsWith("--screenshot") || argument.startsWith("--tour")) &&
+        qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) {
+      qputenv("QT_QPA_PLATFORM", "offscreen");
+    }
+  }
+  QApplication application(argc, argv);
+  auto options = solarchon::app::read_options(application.arguments());
+  if (!options) {
+    std::fprintf(stderr, "solarchon: %s\n", solarchon::words::sentence(options.error()).c_str());
+    return kBadInput;
+  }
+  if (options->help || options->version) {
+    std::printf("%s\n", options->help ? qPrintable(solarchon::app::help_text())
+                                      : "solarchon " SOLARCHON_VERSION);
+    return 0;
+  }
+  if (options->data.empty()) {
+    options->data = solarchon::workspace::default_data_folder();
+    if (options->demo) {
+      options->data += "-demo";
+    }
+  }
+  QApplication::setStyle(QStringLiteral("Fusion"));
+  Theme::load_fonts();
+  QApplication::setWindowIcon(QIcon(QStringLiteral(":/icons/solarchon.svg")));
+  Window window(*options);
+  window.show();
+  if (!options->screenshot.isEmpty()) {
+    return save_picture(window, options->screenshot);
+  }
+  if (!options->tour.isEmpty()) {
+    return take_tour(window, options->tour);
+  }
+  return QApplication::exec();
+}

@@ -1,0 +1,73 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QObject>
+#include <QString>
+#include <QTimeZone>
+#include <QTimer>
+#include <QUndoStack>
+#include <filesystem>
+#include <optional>
+
+#include "solarchon/sky/day.h"
+#include "solarchon/sky/magnetic.h"
+#include "solarchon/workspace/answers.h"
+#include "solarchon/workspace/workspace.h"
+
+namespace solarchon::app {
+
+/// Edits that fold into one step of undo while they follow each other.
+enum class EditKind { kSeparate = -1, kParameter = 1, kConditions = 2, kSite = 3 };
+
+/// The workspace being worked on, the moment that is looked at, and the answers to both.
+class Document : public QObject {
+  Q_OBJECT
+
+ public:
+  Document(workspace::Workspace workspace, sky::UtcTime moment, bool live,
+           QObject* parent = nullptr);
+
+  [[nodiscard]] const workspace::Workspace& workspace() const { return workspace_; }
+  [[nodiscard]] const workspace::Answers& answers() const { return answers_; }
+  [[nodiscard]] const sky::SunDay& day() const { return day_; }
+  [[nodiscard]] sky::UtcTime moment() const { return moment_; }
+  [[nodiscard]] bool live() const { return live_; }
+  [[nodiscard]] QUndoStack& undo() { return undo_; }
+  [[nodiscard]] QTimeZone zone() const;
+  [[nodiscard]] std::optional<double> magnetic_declination_deg() const;
+
+  /// Looks at another moment: the clock stands still until `go_live`.
+  void look_at(sky::UtcTime moment);
+  /// Follows the computer's clock.
+  void go_live();
+  /// Replaces the workspace as one step of undo.
+  void edit(const QString& what, const workspace::Workspace& next,
+            EditKind kind = EditKind::kSeparate);
+
+  /// Where changes are kept; they are written shortly after, and by `save`.
+  void keep_in(const std::filesystem::path& file);
+  void save();
+
+ signals:
+  void changed();  ///< workspace or moment: every picture follows
+  void saveFailed(const QString& why);
+
+ private:
+  friend class WorkspaceEdit;
+  void adopt(const workspace::Workspace& next);
+  void recompute();
+
+  workspace::Workspace workspace_;
+  sky::UtcTime moment_;
+  bool live_ = true;
+  std::optional<sky::SunEphemeris> ephemeris_;
+  sky::SunDay day_;
+  workspace::Answers answers_;
+  std::optional<sky::MagneticField> magnetic_;
+  QUndoStack undo_;
+  QTimer clock_;
+  QTimer save_soon_;
+  std::filesystem::path file_;
+};
+
+}  // namespace solarchon::app

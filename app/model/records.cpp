@@ -1,0 +1,139 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/model/records.h"
+
+#include <QDateTime>
+#include <utility>
+
+#include "solarchon/words/words.h"
+#include "solarchon/workspace/demo.h"
+#include "solarchon/workspace/observe.h"
+
+namespace solarchon::app {
+
+Records::Records(std::filesystem::path data, QObject* parent)
+    : QObject(parent),
+      data_(std::move(data)),
+      seed_(static_cast<std::uint32_t>(QDateTime::currentSecsSinceEpoch())) {}
+
+void Records::report(const base::Error& error) {
+  if (error.code != base::ErrorCode::kCancelled) {
+    emit failed(QString::fromStdString(words::sentence(error)));
+  }
+}
+
+void Records::reload() {
+  const auto list =
+      log::LogBook::open(workspace::log_file(data_)).and_then([](const log::LogBook& book) {
+        return book.summaries();
+      });
+  if (!list) {
+    report(list.error());
+    return;
+  }
+  sessions_ = *list;
+  emit sessionsChanged();
+}
+
+std::optional<log::Session> Records::session(std::int64_t id) {
+  const auto found =
+      log::LogBook::open(workspace::log_file(data_)).and_then([&](const log::LogBook& book) {
+        return book.session(id);
+      });
+  if (!found) {
+    report(found.error());
+    return std::nullopt;
+  }
+  return *found;
+}
+
+void Records::set_notes(std::int64_t session, const QString& notes) {
+  const auto written =
+      log::LogBook::open(workspace::log_file(data_)).and_then([&](log::LogBook book) {
+        return book.set_notes(session, notes.toStdString());
+      });
+  if (!written) {
+    report(written.error());
+  }
+}
+
+void Records::show(std::shared_ptr<const ShownFrame> frame) {
+  shown_ = std::move(frame);
+  emit shownChanged();
+}
+
+void Records::take_frame(const workspace::Workspace& workspace, const workspace::Answers& answers,
+                         std::optional<double> exposure_ms) {
+  auto shot = workspace::shot_for(workspace, answers, exposure_ms, ++seed_);
+  if (!shot) {
+    report(shot.error());
+    return;
+  }
+  // Another site, rig or target is another session; so is another day.
+  log::SessionStart start = workspace::session_start(workspace, answers.time);
+  const bool same_day =
+      current_start_ &&
+      std::abs(sky::seconds_between(current_start_->started, start.started)) < 12 * 3600.0;
+  if (same_day) {
+    start.started = current_start_->started;
+  }
+  const bool continues = same_day && start == *current_start_;
+  const auto session = continues ? current_ : std::nullopt;
+  worker_.start([this, workspace, shot = std::move(*shot), session, start,
+                 data = data_](const base::Task& task) -> Worker::Delivery {
+    auto book = log::LogBook::open(workspace::log_file(data));
+    auto taken = book ? workspace::take_frame(workspace, shot, *book, session, data, task)
+                      : base::Result<workspace::Taken>(tl::make_unexpected(book.error()));
+    if (!taken) {
+      return [this, error = taken.error()] { report(error); };
+    }
+    auto shown = std::make_shared<ShownFrame>();
+    shown->frame = std::move(taken->recording.frame);
+    shown->measurement = std::move(taken->measurement);
+    shown->file = QString::fromStdString((data / taken->entry.file).string());
+    if (!shown->measurement) {
+      shown->problem = tr("No edge of the Sun was found in this frame.");
+    }
+    return [this, shown, start, id = taken->session] {
+      current_ = id;
+      current_start_ = start;
+      show(shown);
+      reload();
+    };
+  });
+}
+
+void Records::open_frame(const QString& file) {
+  worker_.start([this, file](const base::Task& task) -> Worker::Delivery {
+    auto frame = frames::read_frame(file.toStdString());
+    if (!frame) {
+      return [this, error = frame.error()] { report(error); };
+    }
+    auto shown = std::make_shared<ShownFrame>();
+    shown->file = file;
+    shown->frame = std::move(*frame);
+    auto measured = measure::measure_disc(shown->frame, {}, task);
+    if (!measured && measured.error().code == base::ErrorCode::kCancelled) {
+      return {};
+    }
+    if (measured) {
+      shown->measurement = std::move(*measured);
+    } else {
+      shown->problem = QString::fromStdString(words::sentence(measured.error()));
+    }
+    return [this, shown] { show(shown); };
+  });
+}
+
+void Records::fill_with_demo() {
+  worker_.start([this, data = data_](const base::Task& task) -> Worker::Delivery {
+    const auto filled = workspace::fill_demo(data, task);
+    return [this, filled] {
+      if (!filled) {
+        report(filled.error());
+      }
+      reload();
+    };
+  });
+}
+
+}  // namespace solarchon::app

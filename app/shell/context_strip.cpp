@@ -1,0 +1,136 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/context_strip.h"
+
+#include <QHBoxLayout>
+#include <QMenu>
+#include <QPainter>
+#include <QVBoxLayout>
+
+#include "app/shell/phrases.h"
+#include "app/shell/theme.h"
+
+namespace solarchon::app {
+
+namespace {
+
+/// A large figure over a small line.
+QVBoxLayout* stack(QLabel* large, QLabel* small) {
+  large->setFont(Theme::font(TextSize::kLarge, true));
+  small->setFont(Theme::font(TextSize::kSmall));
+  small->setProperty("role", "faint");
+  auto* column = new QVBoxLayout;
+  column->setSpacing(0);
+  column->addWidget(large);
+  column->addWidget(small);
+  return column;
+}
+
+/// What the Sun does next today, and when.
+QString next_event(const Document& document) {
+  const sky::SunDay& day = document.day();
+  const QTimeZone zone = document.zone();
+  if (day.polar == sky::PolarState::kMidnightSun) {
+    return QObject::tr("up all day");
+  }
+  if (day.polar == sky::PolarState::kPolarNight) {
+    return QObject::tr("down all day");
+  }
+  const std::pair<std::optional<sky::UtcTime>, QString> events[] = {
+      {day.sunrise, QObject::tr("rises %1")},
+      {day.transit, QObject::tr("highest %1")},
+      {day.sunset, QObject::tr("sets %1")}};
+  for (const auto& [time, words] : events) {
+    if (time && *time > document.moment()) {
+      return words.arg(clock_at(*time, zone));
+    }
+  }
+  return QObject::tr("down until tomorrow");
+}
+
+}  // namespace
+
+ContextStrip::ContextStrip(Document& document, QWidget* parent)
+    : QWidget(parent),
+      document_(document),
+      site_(new Chip(tr("Site"), 176, this)),
+      rig_(new Chip(tr("Rig"), 260, this)),
+      target_(new Chip(tr("Target"), 132, this)),
+      site_sheet_(new SiteSheet(document, this)),
+      clock_(new QLabel(this)),
+      zone_(new QLabel(this)),
+      height_(new QLabel(this)),
+      event_(new QLabel(this)),
+      verdict_(new VerdictBadge(this)) {
+  setFixedHeight(64);
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(12, 6, 12, 6);
+  row->setSpacing(8);
+  row->addWidget(site_);
+  row->addWidget(rig_);
+  row->addWidget(target_);
+  row->addStretch(1);
+  row->addLayout(stack(clock_, zone_));
+  row->addSpacing(16);
+  row->addLayout(stack(height_, event_));
+  row->addSpacing(12);
+  row->addWidget(verdict_);
+  clock_->setAccessibleName(tr("Time at the site"));
+  height_->setAccessibleName(tr("Height of the Sun"));
+  clock_->setObjectName(QStringLiteral("clock"));
+  height_->setObjectName(QStringLiteral("sun-height"));
+  event_->setObjectName(QStringLiteral("next-event"));
+  site_->setObjectName(QStringLiteral("site-chip"));
+  build_menus();
+  connect(site_, &QToolButton::clicked, this, [this] {
+    site_sheet_->move(site_->mapToGlobal(QPoint(0, site_->height() + 4)));
+    site_sheet_->show();
+  });
+  connect(verdict_, &QAbstractButton::clicked, this, &ContextStrip::verdictAsked);
+  connect(&document_, &Document::changed, this, &ContextStrip::follow);
+  follow();
+}
+
+void ContextStrip::build_menus() {
+  auto* rig_menu = new QMenu(rig_);
+  rig_menu->addAction(tr("Open a light path\u2026"), this, &ContextStrip::openRigAsked);
+  rig_menu->addAction(tr("Save the light path as\u2026"), this, &ContextStrip::saveRigAsked);
+  rig_->setMenu(rig_menu);
+  auto* target_menu = new QMenu(target_);
+  for (const auto target : {workspace::Target::kWholeDisc, workspace::Target::kLargestSpot}) {
+    target_menu->addAction(name_of(target), this, [this, target] {
+      workspace::Workspace next = document_.workspace();
+      next.target = target;
+      document_.edit(tr("Choose target"), next);
+    });
+  }
+  target_->setMenu(target_menu);
+}
+
+void ContextStrip::follow() {
+  const workspace::Workspace& workspace = document_.workspace();
+  const workspace::Answers& answers = document_.answers();
+  site_->show_choice(QString::fromStdString(workspace.site.name));
+  rig_->show_choice(QString::fromStdString(workspace.rig.name));
+  target_->show_choice(name_of(workspace.target));
+  const QTimeZone zone = document_.zone();
+  clock_->setText(clock_at(document_.moment(), zone, document_.live()));
+  zone_->setText(
+      tr("%1 \u00b7 %2 UTC")
+          .arg(date_at(document_.moment(), zone), clock_at(document_.moment(), QTimeZone::utc())));
+  height_->setText(tr("%1\u00b0 high").arg(number(answers.local.altitude_deg, 1)));
+  event_->setText(tr("Sun %1").arg(next_event(document_)));
+  const safety::Assessment& safety = answers.safety;
+  verdict_->show_verdict(safety.verdict,
+                         safety.findings.empty()
+                             ? tr("No rule objects, as far as the light path is what it says. "
+                                  "Maker's instructions come first.")
+                             : text(safety.findings.front().what));
+}
+
+void ContextStrip::paintEvent(QPaintEvent* /*event*/) {
+  QPainter painter(this);
+  painter.setPen(Theme::line(Theme::colours().rule, 1.0));
+  painter.drawLine(0, height() - 1, width(), height() - 1);
+}
+
+}  // namespace solarchon::app

@@ -1,0 +1,71 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/disc_painting.h"
+
+#include <QCoreApplication>
+#include <cmath>
+#include <optional>
+
+#include "app/shell/theme.h"
+#include "solarchon/base/angle.h"
+
+namespace solarchon::app {
+
+void paint_grid(QPainter& painter, const QPointF& centre, double radius_px,
+                const sky::DiscView& view, const sky::PictureOrientation& solar) {
+  const double scale = radius_px / sky::limb_radius_arcsec(view.distance_au);
+  const auto draw_line = [&](const auto& point_at, int from, int to) {
+    std::optional<QPointF> last;
+    for (int step = from; step <= to; step += 3) {
+      const auto [latitude, longitude] = point_at(step);
+      const auto seen = sky::disc_place(latitude, longitude, view);
+      if (!seen) {
+        last.reset();
+        continue;
+      }
+      const sky::PictureOffset offset = sky::to_picture(*seen, solar);
+      const QPointF at = centre + QPointF(offset.right * scale, -offset.up * scale);
+      if (last) {
+        painter.drawLine(*last, at);
+      }
+      last = at;
+    }
+  };
+  for (int latitude = -60; latitude <= 60; latitude += 30) {
+    draw_line([&](int step) { return std::pair<double, double>(latitude, step); }, 0, 360);
+  }
+  for (int longitude = 0; longitude < 360; longitude += 30) {
+    draw_line([&](int step) { return std::pair<double, double>(step, longitude); }, -90, 90);
+  }
+}
+
+/// A short radial mark outside the disc with a word.
+void paint_mark(QPainter& painter, const QPointF& centre, double radius_px, double angle_deg,
+                const QString& word, bool bold) {
+  const double angle = angle_deg * base::kRadPerDeg;
+  const QPointF way(std::sin(angle), -std::cos(angle));
+  painter.drawLine(centre + way * (radius_px + 2), centre + way * (radius_px + 12));
+  painter.setFont(Theme::font(TextSize::kMedium, bold));
+  const QPointF at = centre + way * (radius_px + 24);
+  painter.drawText(QRectF(at.x() - 24, at.y() - 10, 48, 20), Qt::AlignCenter, word);
+}
+
+void paint_ring(QPainter& painter, const QPointF& centre, double radius_px,
+                const sky::PictureOrientation& north) {
+  painter.drawEllipse(centre, radius_px, radius_px);
+  const double hand = north.mirrored ? 1.0 : -1.0;
+  for (int position = 0; position < 360; position += 10) {
+    const double angle_deg = north.north_deg + hand * position;
+    if (position % 30 != 0) {
+      const double angle = angle_deg * base::kRadPerDeg;
+      const QPointF way(std::sin(angle), -std::cos(angle));
+      painter.drawLine(centre + way * radius_px, centre + way * (radius_px + 6));
+      continue;
+    }
+    const QString word = position == 0    ? QCoreApplication::translate("disc", "N")
+                         : position == 90 ? QCoreApplication::translate("disc", "E")
+                                          : QStringLiteral("%1\u00b0").arg(position);
+    paint_mark(painter, centre, radius_px, angle_deg, word, position <= 90 && position % 90 == 0);
+  }
+}
+
+}  // namespace solarchon::app

@@ -1,0 +1,30 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QPainter>
+#include <QPointF>
+#include <QString>
+
+#include "solarchon/sky/disc.h"
+
+namespace solarchon::app {
+
+/// Draws the heliographic grid, every 30 degrees, on a disc.
+/// @param centre     of the disc on the painter
+/// @param radius_px  of the limb
+/// @param solar      how the Sun lies in the picture
+void paint_grid(QPainter& painter, const QPointF& centre, double radius_px,
+                const sky::DiscView& view, const sky::PictureOrientation& solar);
+
+/// A short radial mark outside a circle with a word behind it.
+/// @param angle_deg  in the picture, from up, clockwise
+void paint_mark(QPainter& painter, const QPointF& centre, double radius_px, double angle_deg,
+                const QString& word, bool bold);
+
+/// A ring graduated in position angle: marks every 10 degrees, words every 30, north and east
+/// named.
+/// @param north  how the sky (or the Sun) lies in the picture
+void paint_ring(QPainter& painter, const QPointF& centre, double radius_px,
+                const sky::PictureOrientation& north);
+
+}  // namespace solarchon::app

@@ -1,0 +1,19 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QImage>
+#include <QRectF>
+
+#include "solarchon/frames/frame.h"
+
+namespace solarchon::app {
+
+/// A frame as a picture for the screen: brightness by the frame's own full scale, tinted warm (a
+/// false colour, which views say).
+/// @param longest_side_px  larger frames are averaged down to about this
+[[nodiscard]] QImage frame_image(const frames::Frame& frame, int longest_side_px);
+
+/// Where a picture of that size is drawn in a room, keeping its shape.
+[[nodiscard]] QRectF fitted_rect(const QSizeF& picture, const QRectF& room);
+
+}  // namespace solarchon::app

@@ -1,0 +1,44 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QLabel>
+#include <QLineEdit>
+#include <QWidget>
+
+#include "solarchon/base/json.h"
+
+namespace solarchon::app {
+
+/// A number with its name and unit; bad input is answered beneath it in words, and the last good
+/// value stays in force.
+class NumberField : public QWidget {
+  Q_OBJECT
+
+ public:
+  NumberField(const QString& label, const QString& unit, base::Range range, bool whole,
+              QWidget* parent = nullptr);
+
+  /// Shows a value from outside; leaves what is being typed alone unless it means the same.
+  void show_value(double value);
+  [[nodiscard]] QString problem() const { return problem_->text(); }
+  [[nodiscard]] QLineEdit& edit() { return *edit_; }
+  /// What empty input means; without it empty input is bad.
+  void allow_empty(const QString& placeholder);
+
+ signals:
+  void entered(double value);  ///< a good value was typed and finished
+  void emptied();              ///< allowed emptiness was entered
+
+ private:
+  void read();
+  void set_problem(const QString& words);
+
+  base::Range range_;
+  bool whole_;
+  bool may_be_empty_ = false;
+  double value_ = 0.0;
+  QLineEdit* edit_;
+  QLabel* problem_;
+};
+
+}  // namespace solarchon::app

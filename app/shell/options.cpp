@@ -1,0 +1,93 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/options.h"
+
+#include <QCommandLineParser>
+#include <QRegularExpression>
+
+namespace solarchon::app {
+
+using base::ErrorCode;
+using base::fail;
+
+namespace {
+
+void describe(QCommandLineParser& parser) {
+  parser.setApplicationDescription(
+      QStringLiteral("Plan, expose, measure and log images of the Sun."));
+  parser.addOptions({
+      {{"h", "help"}, "Shows this help."},
+      {"version", "Shows the version."},
+      {"demo", "Uses the made-up demo scenario and its own data folder."},
+      {"data", "Keeps everything in this folder.", "folder"},
+      {"view", "Opens a view: " + view_names().join(", ") + ".", "name"},
+      {"screenshot", "Writes a picture of the window as PNG and leaves.", "file"},
+      {"tour", "Writes a picture of every view in both themes and leaves.", "folder"},
+      {"size", "Size of the window, such as 1280x800.", "size"},
+      {"theme", "noon or indoors.", "name"},
+      {"time", "Looks at this moment, such as 2027-07-14T10:30:00Z.", "utc"},
+  });
+}
+
+}  // namespace
+
+const QStringList& view_names() {
+  static const QStringList kNames{"light-path", "day", "match", "capture", "measure", "log"};
+  return kNames;
+}
+
+base::Result<Options> read_options(const QStringList& arguments) {
+  QCommandLineParser parser;
+  describe(parser);
+  if (!parser.parse(arguments) || !parser.positionalArguments().isEmpty()) {
+    return fail(ErrorCode::kUnknownValue, "option",
+                parser.unknownOptionNames().isEmpty()
+                    ? parser.errorText().toStdString() +
+                          parser.positionalArguments().join(' ').toStdString()
+                    : parser.unknownOptionNames().join(' ').toStdString(),
+                "those that --help lists");
+  }
+  Options options;
+  options.help = parser.isSet("help");
+  options.version = parser.isSet("version");
+  options.demo = parser.isSet("demo");
+  options.data = parser.value("data").toStdString();
+  options.screenshot = parser.value("screenshot");
+  options.tour = parser.value("tour");
+  options.view = parser.value("view");
+  if (!options.view.isEmpty() && !view_names().contains(options.view)) {
+    return fail(ErrorCode::kUnknownValue, "view", options.view.toStdString(),
+                view_names().join(", ").toStdString());
+  }
+  if (parser.isSet("size")) {
+    static const QRegularExpression kForm("^(\\d{3,4})x(\\d{3,4})$");
+    const auto match = kForm.match(parser.value("size"));
+    if (!match.hasMatch()) {
+      return fail(ErrorCode::kMalformed, "size", parser.value("size").toStdString(), "1280x800");
+    }
+    options.size = {match.captured(1).toInt(), match.captured(2).toInt()};
+    options.size_given = true;
+  }
+  if (parser.isSet("theme")) {
+    const QString theme = parser.value("theme");
+    if (theme != "noon" && theme != "indoors") {
+      return fail(ErrorCode::kUnknownValue, "theme", theme.toStdString(), "noon, indoors");
+    }
+    options.look = theme == "noon" ? Look::kNoon : Look::kIndoors;
+  }
+  if (parser.isSet("time")) {
+    const auto time = sky::parse_utc(parser.value("time").toStdString(), "time");
+    if (!time) {
+      return tl::make_unexpected(time.error());
+    }
+    options.time = *time;
+  }
+  return options;
+}
+
+QString help_text() {
+  QCommandLineParser parser;
+  describe(parser);
+  return parser.helpText();
+}
+
+}  // namespace solarchon::app

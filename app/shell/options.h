@@ -1,0 +1,40 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QSize>
+#include <QString>
+#include <QStringList>
+#include <filesystem>
+#include <optional>
+
+#include "app/shell/theme.h"
+#include "solarchon/base/result.h"
+#include "solarchon/sky/time.h"
+
+namespace solarchon::app {
+
+/// What the command line asks for.
+struct Options {
+  bool demo = false;
+  std::filesystem::path data;  ///< empty: the user's own folder
+  QString view;                ///< empty: where the last session ended
+  QString screenshot;          ///< file to write, then leave
+  QString tour;                ///< folder to write a picture of each view to, then leave
+  QSize size{1280, 800};
+  bool size_given = false;
+  std::optional<Look> look;
+  std::optional<sky::UtcTime> time;
+  bool help = false;
+  bool version = false;
+};
+
+/// Names of the views in the order of the work, as --view takes them.
+[[nodiscard]] const QStringList& view_names();
+
+/// Errors: kUnknownValue, kMalformed, kMissing with the option's name.
+[[nodiscard]] base::Result<Options> read_options(const QStringList& arguments);
+
+/// What --help prints.
+[[nodiscard]] QString help_text();
+
+}  // namespace solarchon::app

@@ -1,0 +1,123 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/phrases.h"
+
+#include <QCoreApplication>
+#include <QDateTime>
+#include <QLocale>
+#include <array>
+#include <cmath>
+#include <map>
+
+namespace solarchon::app {
+
+namespace {
+
+QString tr(const char* source) { return QCoreApplication::translate("phrases", source); }
+
+QDateTime local_time(sky::UtcTime time, const QTimeZone& zone) {
+  return QDateTime::fromMSecsSinceEpoch(time.unix_ms, zone);
+}
+
+}  // namespace
+
+QString number(double value, int decimals) {
+  const double scale = std::pow(10.0, decimals);
+  const double rounded = std::round(value * scale) / scale;
+  QString out = QLocale().toString(std::abs(rounded), 'f', decimals);
+  return rounded < 0.0 ? QChar(0x2212) + out : out;
+}
+
+QString figure(double value, int significant) {
+  if (value == 0.0) {
+    return number(0.0, 0);
+  }
+  const int magnitude = static_cast<int>(std::floor(std::log10(std::abs(value))));
+  constexpr int kPlainBelow = -4;
+  if (magnitude < kPlainBelow) {
+    return QLocale().toString(value, 'g', significant);
+  }
+  return number(value, std::max(0, significant - 1 - magnitude));
+}
+
+QString clock_at(sky::UtcTime time, const QTimeZone& zone, bool seconds) {
+  return local_time(time, zone)
+      .toString(seconds ? QStringLiteral("HH:mm:ss") : QStringLiteral("HH:mm"));
+}
+
+QString date_at(sky::UtcTime time, const QTimeZone& zone) {
+  return QLocale().toString(local_time(time, zone).date(), QStringLiteral("d MMM yyyy"));
+}
+
+QString compass_point(double azimuth_deg) {
+  const std::array<const char*, 8> points{"N", "NE", "E", "SE", "S", "SW", "W", "NW"};
+  const auto index = static_cast<std::size_t>(std::lround(azimuth_deg / 45.0)) % points.size();
+  return tr(points.at(index));
+}
+
+QString exposure_text(double exposure_ms) {
+  if (exposure_ms >= 500.0) {
+    return tr("%1 s").arg(number(exposure_ms / 1000.0, 2));
+  }
+  return tr("%1 ms").arg(figure(exposure_ms, 3));
+}
+
+QString name_of(workspace::Target target) {
+  return target == workspace::Target::kWholeDisc ? tr("Whole disc") : tr("Largest spot");
+}
+
+QString name_of(safety::Severity severity) {
+  switch (severity) {
+    case safety::Severity::kStop:
+      return tr("Stop");
+    case safety::Severity::kCheck:
+      return tr("Check first");
+    case safety::Severity::kNoObjection:
+      break;
+  }
+  return tr("No objection found");
+}
+
+QString kind_name(const optics::Part& part) {
+  static const std::map<std::string_view, const char*> kNames{
+      {"front-film", "Front film"}, {"refractor", "Refractor"}, {"amplifier", "Amplifier"},
+      {"reducer", "Reducer"},       {"diagonal", "Diagonal"},   {"camera", "Camera"}};
+  return tr(kNames.at(optics::kind_of(part)));
+}
+
+ParameterWords parameter_words(std::string_view key) {
+  struct Row {
+    const char* label;
+    const char* unit;
+    const char* reason;
+  };
+  static const std::map<std::string_view, Row> kRows{
+      {"optical_density",
+       {"Density", "OD", "Each step of 1 dims ten times; 5.0 is made for the eye"}},
+      {"clear_aperture_mm", {"Clear width", "mm", "Must be at least the telescope's aperture"}},
+      {"aperture_mm", {"Aperture", "mm", "Light and finest detail grow with it"}},
+      {"focal_length_mm", {"Focal length", "mm", "The Sun's image is about a 107th of it"}},
+      {"factor", {"Factor", "\u00d7", "Multiplies the focal length"}},
+      {"width_px", {"Width", "px", "Sensor, along a row"}},
+      {"height_px", {"Height", "px", "Sensor, along a column"}},
+      {"pixel_um", {"Pixel", "\u00b5m", "With the focal length it gives arcseconds per pixel"}},
+      {"bits", {"Depth", "bit", "Steps between black and white"}},
+      {"full_well_e", {"Full well", "e\u207b", "Electrons that fill a pixel"}},
+      {"read_noise_e", {"Read noise", "e\u207b", "Added by every reading"}},
+      {"peak_quantum_efficiency", {"Peak efficiency", "", "Share of photons that count, 0 to 1"}},
+      {"shortest_exposure_ms", {"Shortest", "ms", "Shutter's limit"}},
+      {"longest_exposure_ms", {"Longest", "ms", "Shutter's limit"}},
+      {"rotation_deg",
+       {"Rotation", "\u00b0", "Turned in its holder, clockwise from the Sun's side"}},
+      {"length_mm", {"Length", "mm", "Optical path that the part takes up"}}};
+  const auto found = kRows.find(key);
+  if (found == kRows.end()) {
+    return {text(key), {}, {}};
+  }
+  return {tr(found->second.label), QString::fromUtf8(found->second.unit), tr(found->second.reason)};
+}
+
+QString text(std::string_view core_text) {
+  return QString::fromUtf8(core_text.data(), static_cast<qsizetype>(core_text.size()));
+}
+
+}  // namespace solarchon::app

@@ -1,0 +1,42 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QString>
+#include <QTimeZone>
+#include <optional>
+#include <string_view>
+
+#include "solarchon/optics/rig.h"
+#include "solarchon/safety/safety.h"
+#include "solarchon/sky/time.h"
+#include "solarchon/workspace/answers.h"
+
+namespace solarchon::app {
+
+// Numbers, times and names as people read them, in the user's locale, with a true minus sign.
+
+[[nodiscard]] QString number(double value, int decimals);
+/// With that many significant figures, for values of unknown size such as watts.
+[[nodiscard]] QString figure(double value, int significant);
+[[nodiscard]] QString clock_at(sky::UtcTime time, const QTimeZone& zone, bool seconds = false);
+[[nodiscard]] QString date_at(sky::UtcTime time, const QTimeZone& zone);
+/// `N`, `NE`, ... of an azimuth.
+[[nodiscard]] QString compass_point(double azimuth_deg);
+/// Milliseconds, or seconds from half a second up.
+[[nodiscard]] QString exposure_text(double exposure_ms);
+
+[[nodiscard]] QString name_of(workspace::Target target);
+[[nodiscard]] QString name_of(safety::Severity severity);
+/// A part's kind for people: `Front film`.
+[[nodiscard]] QString kind_name(const optics::Part& part);
+/// Label and unit of a part's number.
+struct ParameterWords {
+  QString label;
+  QString unit;
+  QString reason;  ///< what it decides, for a tooltip
+};
+[[nodiscard]] ParameterWords parameter_words(std::string_view key);
+/// A core text, which is English and UTF-8.
+[[nodiscard]] QString text(std::string_view core_text);
+
+}  // namespace solarchon::app

@@ -1,0 +1,90 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/rail.h"
+
+#include <QPainter>
+#include <QVBoxLayout>
+
+#include "app/shell/theme.h"
+#include "app/shell/verdict_badge.h"
+
+namespace solarchon::app {
+
+RailButton::RailButton(const QString& name, const QString& glyph, int number, QWidget* parent)
+    : QAbstractButton(parent), glyph_(glyph), number_(number) {
+  setText(name);
+  setCheckable(true);
+  setCursor(Qt::PointingHandCursor);
+  setAccessibleName(name);
+  show_readiness({});
+}
+
+void RailButton::show_readiness(const Readiness& readiness) {
+  readiness_ = readiness;
+  const QString keys = tr("Ctrl+%1").arg(number_);
+  setToolTip(readiness.reason.isEmpty() ? keys : readiness.reason + " (" + keys + ")");
+  setAccessibleDescription(readiness.reason);
+  update();
+}
+
+void RailButton::paintEvent(QPaintEvent* /*event*/) {
+  QPainter painter(this);
+  painter.setRenderHint(QPainter::Antialiasing);
+  const Palette& c = Theme::colours();
+  const QRectF box = QRectF(rect()).adjusted(6, 3, -6, -3);
+  if (isChecked() || underMouse()) {
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(isChecked() ? c.accent : c.shade);
+    painter.drawRoundedRect(box, 4, 4);
+  }
+  if (hasFocus()) {
+    painter.setPen(Theme::line(isChecked() ? c.ink : c.accent, 2.0));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawRoundedRect(box, 4, 4);
+  }
+  const QColor ink = isChecked() ? c.on_accent : c.ink;
+  Theme::icon(glyph_, ink).paint(&painter, QRect(width() / 2 - 14, 12, 28, 28));
+  painter.setPen(ink);
+  painter.setFont(Theme::font(TextSize::kSmall, isChecked()));
+  painter.drawText(rect().adjusted(0, 44, 0, -6), Qt::AlignHCenter | Qt::AlignVCenter, text());
+  if (readiness_.state != safety::Severity::kNoObjection) {
+    const QRectF sign(width() - 30, 8, 16, 16);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(c.sheet);
+    painter.drawEllipse(sign.adjusted(-3, -3, 3, 3));
+    paint_sign(painter, sign, readiness_.state);
+  }
+}
+
+Rail::Rail(QWidget* parent) : QWidget(parent), group_(new QButtonGroup(this)) {
+  setObjectName(QStringLiteral("rail"));
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 8, 0, 8);
+  column->setSpacing(2);
+  column->addStretch(1);
+  group_->setExclusive(true);
+  connect(group_, &QButtonGroup::idClicked, this, &Rail::chosen);
+}
+
+void Rail::add(const QString& name, const QString& glyph) {
+  const int index = static_cast<int>(buttons_.size());
+  auto* button = new RailButton(name, glyph, index + 1, this);
+  group_->addButton(button, index);
+  dynamic_cast<QVBoxLayout*>(layout())->insertWidget(index, button);
+  buttons_.push_back(button);
+}
+
+void Rail::show_current(int index) {
+  buttons_.at(static_cast<std::size_t>(index))->setChecked(true);
+}
+
+void Rail::show_readiness(int index, const Readiness& readiness) {
+  buttons_.at(static_cast<std::size_t>(index))->show_readiness(readiness);
+}
+
+void Rail::paintEvent(QPaintEvent* /*event*/) {
+  QPainter painter(this);
+  painter.setPen(Theme::line(Theme::colours().rule, 1.0));
+  painter.drawLine(width() - 1, 0, width() - 1, height());
+}
+
+}  // namespace solarchon::app

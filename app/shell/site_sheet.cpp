@@ -1,0 +1,103 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/site_sheet.h"
+
+#include <QCompleter>
+#include <QTimeZone>
+#include <QVBoxLayout>
+
+#include "app/shell/theme.h"
+
+namespace solarchon::app {
+
+using workspace::Workspace;
+
+namespace {
+
+QLineEdit* add_text(QVBoxLayout& column, const QString& label, QWidget* parent) {
+  auto* caption = new QLabel(label, parent);
+  auto* edit = new QLineEdit(parent);
+  caption->setBuddy(edit);
+  edit->setAccessibleName(label);
+  column.addWidget(caption);
+  column.addWidget(edit);
+  return edit;
+}
+
+}  // namespace
+
+SiteSheet::SiteSheet(Document& document, QWidget* parent)
+    : QFrame(parent, Qt::Popup), document_(document), zone_problem_(new QLabel(this)) {
+  setObjectName(QStringLiteral("ground"));
+  setFrameShape(QFrame::Box);
+  setFixedWidth(320);
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(16, 12, 16, 16);
+  column->setSpacing(6);
+  name_ = add_text(*column, tr("Name of the site"), this);
+  zone_ = add_text(*column, tr("Time zone"), this);
+  QStringList zones;
+  for (const QByteArray& id : QTimeZone::availableTimeZoneIds()) {
+    zones << QString::fromLatin1(id);
+  }
+  zone_->setCompleter(new QCompleter(zones, zone_));
+  zone_problem_->setProperty("role", "error");
+  zone_problem_->setFont(Theme::font(TextSize::kSmall));
+  zone_problem_->hide();
+  column->addWidget(zone_problem_);
+  add_number(tr("Latitude, north positive"), QStringLiteral("\u00b0"), sky::kLatitudeRange,
+             [](Workspace& w) -> double& { return w.site.latitude_deg; });
+  add_number(tr("Longitude, east positive"), QStringLiteral("\u00b0"), sky::kLongitudeRange,
+             [](Workspace& w) -> double& { return w.site.longitude_deg; });
+  add_number(tr("Height"), tr("m"), sky::kElevationRange,
+             [](Workspace& w) -> double& { return w.site.elevation_m; });
+  add_number(tr("Air temperature"), QStringLiteral("\u00b0C"), sky::kTemperatureRange,
+             [](Workspace& w) -> double& { return w.conditions.air.temperature_c; });
+  add_number(tr("Air pressure at the site"), tr("hPa"), sky::kPressureRange,
+             [](Workspace& w) -> double& { return w.conditions.air.pressure_hpa; });
+  connect(name_, &QLineEdit::editingFinished, this, [this] {
+    Workspace next = document_.workspace();
+    next.site.name = name_->text().trimmed().toStdString();
+    document_.edit(tr("Rename site"), next, EditKind::kSite);
+  });
+  connect(zone_, &QLineEdit::editingFinished, this, [this] {
+    const QByteArray id = zone_->text().trimmed().toUtf8();
+    const bool known = QTimeZone(id).isValid();
+    zone_problem_->setText(known ? QString() : tr("not a known zone, such as Europe/Madrid"));
+    zone_problem_->setVisible(!known);
+    if (known) {
+      Workspace next = document_.workspace();
+      next.site.time_zone = id.toStdString();
+      document_.edit(tr("Change time zone"), next, EditKind::kSite);
+    }
+  });
+}
+
+void SiteSheet::add_number(const QString& label, const QString& unit, base::Range range,
+                           double& (*member)(Workspace&)) {
+  auto* field = new NumberField(label, unit, range, false, this);
+  connect(field, &NumberField::entered, this, [this, member, label](double value) {
+    Workspace next = document_.workspace();
+    member(next) = value;
+    document_.edit(tr("Change %1").arg(label.toLower()), next, EditKind::kSite);
+  });
+  layout()->addWidget(field);
+  rows_.push_back({field, member});
+}
+
+void SiteSheet::follow() {
+  Workspace current = document_.workspace();
+  name_->setText(QString::fromStdString(current.site.name));
+  zone_->setText(QString::fromStdString(current.site.time_zone));
+  zone_problem_->hide();
+  for (const Row& row : rows_) {
+    row.field->show_value(row.member(current));
+  }
+}
+
+void SiteSheet::showEvent(QShowEvent* event) {
+  QFrame::showEvent(event);
+  follow();
+  name_->setFocus();
+}
+
+}  // namespace solarchon::app

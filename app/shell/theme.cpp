@@ -1,0 +1,135 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/theme.h"
+
+#include <QApplication>
+#include <QFile>
+#include <QFontDatabase>
+#include <QPainter>
+#include <QPalette>
+#include <QSvgRenderer>
+
+namespace solarchon::app {
+
+namespace {
+
+Look current_look = Look::kNoon;
+
+const Palette kNoon{QColor(0xfbfaf5), QColor(0xffffff), QColor(0x14181c), QColor(0x41484f),
+                    QColor(0xb9b6aa), QColor(0x0a4a86), QColor(0xffffff), QColor(0x9c0f16),
+                    QColor(0x6e4a00), QColor(0xeda81f), QColor(0xe6eef5), QColor(0xdcd9cd)};
+const Palette kIndoors{QColor(0x14171b), QColor(0x1d2126), QColor(0xe9e6dd), QColor(0xb9b8b2),
+                       QColor(0x454b52), QColor(0x8cc0f0), QColor(0x0d1116), QColor(0xffa39b),
+                       QColor(0xf0c566), QColor(0xe0a030), QColor(0x1b2530), QColor(0x2a2e33)};
+
+QString style_sheet(const Palette& c) {
+  QString sheet = QStringLiteral(R"(
+    QWidget { color: @ink; }
+    QMainWindow, QDialog, #ground { background: @ground; }
+    QToolTip { background: @sheet; color: @ink; border: 1px solid @ink; padding: 4px; }
+    QLineEdit, QPlainTextEdit, QTableWidget, QListWidget, QComboBox {
+      background: @sheet; border: 1px solid @rule; border-radius: 3px; padding: 4px 6px;
+      selection-background-color: @accent; selection-color: @on; }
+    QLineEdit:focus, QPlainTextEdit:focus, QTableWidget:focus, QListWidget:focus, QComboBox:focus {
+      border: 2px solid @accent; padding: 3px 5px; }
+    QLineEdit[bad="true"] { border: 2px solid @stop; padding: 3px 5px; }
+    QPushButton, QToolButton {
+      background: @sheet; border: 1px solid @ink; border-radius: 3px; padding: 6px 12px; }
+    QPushButton:hover, QToolButton:hover { border-color: @accent; color: @accent; }
+    QPushButton:focus, QToolButton:focus { border: 2px solid @accent; padding: 5px 11px; }
+    QPushButton:disabled, QToolButton:disabled { color: @faint; border-color: @rule; }
+    QPushButton[main="true"] { background: @accent; color: @on; border-color: @accent; }
+    QPushButton[main="true"]:disabled { background: @shade; color: @faint; border-color: @rule; }
+    QPushButton[main="true"]:focus { border: 2px solid @ink; }
+    QToolButton::menu-indicator { image: none; }
+    QMenu { background: @sheet; border: 1px solid @ink; padding: 4px; }
+    QMenu::item { padding: 6px 20px; }
+    QMenu::item:selected { background: @accent; color: @on; }
+    QHeaderView::section { background: @ground; color: @faint; border: none;
+      border-bottom: 1px solid @rule; padding: 4px 6px; }
+    QTableWidget, QListWidget { gridline-color: @rule; alternate-background-color: @ground; }
+    QTableWidget { padding: 0; }
+    QListWidget::item { padding: 6px 4px; }
+    QListWidget::item:selected, QTableWidget::item:selected { background: @accent; color: @on; }
+    QScrollBar:vertical { background: @ground; width: 12px; }
+    QScrollBar:horizontal { background: @ground; height: 12px; }
+    QScrollBar::handle { background: @rule; border-radius: 4px; min-height: 24px; min-width: 24px; }
+    QScrollBar::add-line, QScrollBar::sub-line { height: 0; width: 0; }
+    QScrollArea { background: transparent; border: none; }
+    QScrollArea > QWidget > QWidget { background: transparent; }
+    QProgressBar { background: @sheet; border: 1px solid @ink; border-radius: 3px;
+      text-align: center; min-height: 20px; }
+    QProgressBar::chunk { background: @rule; }
+    QLabel[role="faint"] { color: @faint; }
+    QLabel[role="error"] { color: @stop; }
+  )");
+  const std::pair<const char*, QColor> names[] = {
+      {"@ink", c.ink},         {"@ground", c.ground}, {"@sheet", c.sheet},
+      {"@rule", c.rule},       {"@on", c.on_accent},  {"@accent", c.accent},
+      {"@faint", c.faint_ink}, {"@stop", c.stop},     {"@shade", c.shade}};
+  for (const auto& [name, colour] : names) {
+    sheet.replace(QLatin1String(name), colour.name());
+  }
+  return sheet;
+}
+
+}  // namespace
+
+void Theme::load_fonts() {
+  QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/B612-Regular.otf"));
+  QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/B612-Bold.otf"));
+}
+
+void Theme::apply(Look look) {
+  current_look = look;
+  const Palette& c = colours();
+  QPalette palette;
+  palette.setColor(QPalette::Window, c.ground);
+  palette.setColor(QPalette::Base, c.sheet);
+  palette.setColor(QPalette::AlternateBase, c.ground);
+  palette.setColor(QPalette::Button, c.sheet);
+  palette.setColor(QPalette::WindowText, c.ink);
+  palette.setColor(QPalette::Text, c.ink);
+  palette.setColor(QPalette::ButtonText, c.ink);
+  palette.setColor(QPalette::PlaceholderText, c.faint_ink);
+  palette.setColor(QPalette::Highlight, c.accent);
+  palette.setColor(QPalette::HighlightedText, c.on_accent);
+  QApplication::setPalette(palette);
+  QApplication::setFont(font(TextSize::kMedium));
+  qApp->setStyleSheet(style_sheet(c));
+}
+
+Look Theme::look() { return current_look; }
+
+const Palette& Theme::colours() { return current_look == Look::kNoon ? kNoon : kIndoors; }
+
+QFont Theme::font(TextSize size, bool bold) {
+  QFont font(QStringLiteral("B612"));
+  constexpr int kPixels[] = {12, 14, 24};
+  font.setPixelSize(kPixels[static_cast<int>(size)]);
+  font.setBold(bold);
+  return font;
+}
+
+QIcon Theme::icon(const QString& name, const QColor& colour) {
+  QFile file(QStringLiteral(":/icons/%1.svg").arg(name));
+  if (!file.open(QIODevice::ReadOnly)) {
+    return {};
+  }
+  QByteArray svg = file.readAll();
+  svg.replace("#000", colour.name().toLatin1());
+  QSvgRenderer renderer(svg);
+  constexpr int kSide = 64;
+  QPixmap pixmap(kSide, kSide);
+  pixmap.fill(Qt::transparent);
+  QPainter painter(&pixmap);
+  renderer.render(&painter);
+  return QIcon(pixmap);
+}
+
+QPen Theme::line(const QColor& colour, double width) {
+  QPen pen(colour, width);
+  pen.setCapStyle(Qt::FlatCap);
+  return pen;
+}
+
+}  // namespace solarchon::app

@@ -1,0 +1,44 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QLabel>
+#include <QProgressBar>
+#include <QPushButton>
+#include <optional>
+
+#include "app/shell/figures.h"
+#include "app/shell/number_field.h"
+#include "app/views/capture/plate.h"
+#include "app/views/view.h"
+
+namespace solarchon::app {
+
+/// Takes simulated frames with the light path and the moment in force; each is measured and filed.
+class CaptureView : public View {
+  Q_OBJECT
+
+ public:
+  CaptureView(Document& document, Records& records, QWidget* parent = nullptr);
+  [[nodiscard]] QString name() const override { return tr("Capture"); }
+  [[nodiscard]] QString glyph() const override { return QStringLiteral("capture"); }
+  [[nodiscard]] Readiness readiness() const override;
+  [[nodiscard]] bool settled() const override { return !records().worker().busy(); }
+  void take();
+
+ protected:
+  void follow() override;
+
+ private:
+  QWidget* build_side();
+
+  Plate* plate_;
+  QPushButton* take_;
+  QPushButton* cancel_;
+  QProgressBar* progress_;
+  QLabel* hint_;
+  NumberField* exposure_;
+  Figures* figures_;
+  std::optional<double> chosen_exposure_ms_;
+};
+
+}  // namespace solarchon::app

@@ -1,0 +1,135 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/views/match/sensor_frame.h"
+
+#include <QPainter>
+#include <algorithm>
+#include <cmath>
+
+#include "app/shell/frame_image.h"
+#include "app/shell/phrases.h"
+#include "app/shell/theme.h"
+#include "solarchon/base/angle.h"
+#include "solarchon/camera/simulate.h"
+#include "solarchon/words/words.h"
+#include "solarchon/workspace/observe.h"
+
+namespace solarchon::app {
+
+namespace {
+
+constexpr std::uint32_t kPreviewSeed = 7;
+constexpr int kMargin = 28;
+
+}  // namespace
+
+SensorFrame::SensorFrame(Document& document, QWidget* parent)
+    : QWidget(parent), document_(document) {
+  setObjectName(QStringLiteral("sensor-frame"));
+  setAccessibleName(tr("The Sun on the sensor"));
+}
+
+void SensorFrame::follow() {
+  const workspace::Workspace& workspace = document_.workspace();
+  auto shot = workspace::shot_for(workspace, document_.answers(), std::nullopt, kPreviewSeed);
+  if (!shot) {
+    problem_ = shot.error().field == "time" ? tr("The Sun is below the horizon at this time")
+                                            : tr("Needs a telescope and a camera behind it");
+    image_ = {};
+    setAccessibleDescription(problem_);
+    update();
+    return;
+  }
+  if (worker_.busy()) {
+    again_ = true;
+    return;
+  }
+  again_ = false;
+  problem_.clear();
+  shot->pointing_spread_px = 0.0;
+  const int longest = std::max(240, std::max(width(), height()) - 2 * kMargin);
+  worker_.start([this, shot = camera::binned(std::move(*shot), longest)](
+                    const base::Task& task) -> Worker::Delivery {
+    const auto recording = camera::simulate(shot, task);
+    if (!recording) {
+      return [this, words = QString::fromStdString(words::sentence(recording.error()))] {
+        problem_ = words;
+        image_ = {};
+        update();
+      };
+    }
+    const int side = std::max(recording->frame.width, recording->frame.height);
+    return [this, image = frame_image(recording->frame, side)] {
+      image_ = image;
+      update();
+      if (again_) {
+        follow();
+      }
+      emit pictureChanged();
+    };
+  });
+}
+
+QRectF SensorFrame::frame_rect() const {
+  const auto place = optics::find_fitted<optics::Camera>(document_.workspace().rig);
+  const QRectF room = QRectF(rect()).adjusted(kMargin, kMargin, -kMargin, -kMargin);
+  if (!place) {
+    return room;
+  }
+  const auto& camera = std::get<optics::Camera>(document_.workspace().rig.elements[*place].part);
+  return fitted_rect(QSizeF(camera.width_px, camera.height_px), room);
+}
+
+void SensorFrame::paintEvent(QPaintEvent* /*event*/) {
+  QPainter painter(this);
+  painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
+  const Palette& c = Theme::colours();
+  const QRectF box = frame_rect();
+  painter.fillRect(box, QColor(0, 0, 0));
+  if (!problem_.isEmpty()) {
+    painter.setPen(QColor(0xf2f0ea));
+    painter.drawText(box, Qt::AlignCenter | Qt::TextWordWrap, problem_);
+  } else if (!image_.isNull()) {
+    painter.drawImage(box, image_);
+  }
+  painter.setPen(Theme::line(c.ink, 2.0));
+  painter.setBrush(Qt::NoBrush);
+  painter.drawRect(box);
+  const optics::Train& train = document_.answers().train;
+  if (!train.field_width_arcmin) {
+    return;
+  }
+  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setPen(c.ink);
+  painter.drawText(QRectF(box.left(), box.top() - 20, box.width(), 18), Qt::AlignCenter,
+                   tr("%1\u2032").arg(number(*train.field_width_arcmin, 1)));
+  painter.save();
+  painter.translate(box.left() - 11, box.center().y());
+  painter.rotate(-90);
+  painter.drawText(QRectF(-60, -9, 120, 18), Qt::AlignCenter,
+                   tr("%1\u2032").arg(number(*train.field_height_arcmin, 1)));
+  painter.restore();
+  painter.drawText(QRectF(box.left(), box.bottom() + 4, box.width(), 18), Qt::AlignLeft,
+                   tr("Simulated, false colour"));
+  // A small compass in the corner: celestial north, and east as a shorter arm.
+  const sky::PictureOrientation& sky = document_.answers().celestial;
+  const QPointF hub(box.right() - 44, box.top() + 44);
+  const auto arm = [&](double angle_deg, double length, const QString& letter) {
+    const double angle = angle_deg * base::kRadPerDeg;
+    const QPointF way(std::sin(angle), -std::cos(angle));
+    painter.drawLine(hub, hub + way * length);
+    const QPointF at = hub + way * (length + 9);
+    painter.drawText(QRectF(at.x() - 10, at.y() - 9, 20, 18), Qt::AlignCenter, letter);
+  };
+  painter.setPen(Theme::line(QColor(0xf2f0ea), 2.0));
+  arm(sky.north_deg, 22, tr("N"));
+  arm(sky.north_deg + (sky.mirrored ? 90.0 : -90.0), 14, tr("E"));
+}
+
+void SensorFrame::resizeEvent(QResizeEvent* event) {
+  QWidget::resizeEvent(event);
+  if (isVisible()) {
+    follow();
+  }
+}
+
+}  // namespace solarchon::app

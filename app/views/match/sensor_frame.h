@@ -1,0 +1,42 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QImage>
+#include <QWidget>
+
+#include "app/model/document.h"
+#include "app/model/worker.h"
+
+namespace solarchon::app {
+
+/// The sensor's edge with the Sun in it, as the simulated camera would record it now. The picture
+/// is made off the interface thread at the widget's resolution; the newest wish wins.
+class SensorFrame : public QWidget {
+  Q_OBJECT
+
+ public:
+  explicit SensorFrame(Document& document, QWidget* parent = nullptr);
+  /// Asks for a picture of the workspace as it is now.
+  void follow();
+  [[nodiscard]] bool settled() const { return !worker_.busy() && !again_; }
+  [[nodiscard]] const QImage& image() const { return image_; }
+  [[nodiscard]] QSize minimumSizeHint() const override { return {420, 300}; }
+
+ signals:
+  void pictureChanged();
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+  void resizeEvent(QResizeEvent* event) override;
+
+ private:
+  [[nodiscard]] QRectF frame_rect() const;
+
+  Document& document_;
+  Worker worker_;
+  bool again_ = false;
+  QImage image_;
+  QString problem_;
+};
+
+}  // namespace solarchon::app

@@ -1,0 +1,179 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/views/measure/measure_view.h"
+
+#include <QApplication>
+#include <QClipboard>
+#include <QDragEnterEvent>
+#include <QFileDialog>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QMimeData>
+#include <QVBoxLayout>
+
+#include "app/shell/phrases.h"
+#include "app/shell/theme.h"
+#include "solarchon/base/file.h"
+#include "solarchon/words/words.h"
+#include "solarchon/workspace/reports.h"
+
+namespace solarchon::app {
+
+MeasureView::MeasureView(Document& document, Records& records, QWidget* parent)
+    : View(document, records, parent),
+      chart_(new DiscChart(this)),
+      model_(new SpotTable(this)),
+      table_(new QTableView(this)),
+      empty_(new QLabel(this)),
+      figures_(new Figures(2, this)),
+      export_(new QPushButton(tr("Export\u2026"), this)),
+      copy_(new QPushButton(tr("Copy table"), this)) {
+  setAcceptDrops(true);
+  table_->setModel(model_);
+  table_->setAccessibleName(tr("Spots"));
+  table_->setSelectionBehavior(QAbstractItemView::SelectRows);
+  table_->setSelectionMode(QAbstractItemView::SingleSelection);
+  table_->verticalHeader()->hide();
+  table_->verticalHeader()->setDefaultSectionSize(26);
+  table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+  table_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
+  table_->setShowGrid(false);
+  table_->setTabKeyNavigation(false);
+  connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
+          [this](const QModelIndex& row) { chart_->choose_spot(row.row()); });
+  connect(chart_, &DiscChart::spotClicked, this, [this](int spot) { table_->selectRow(spot); });
+  connect(export_, &QPushButton::clicked, this, &MeasureView::ask_export);
+  connect(copy_, &QPushButton::clicked, this, &MeasureView::copy);
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(16, 12, 16, 12);
+  row->setSpacing(20);
+  row->addWidget(chart_, 1);
+  row->addWidget(build_side());
+}
+
+QWidget* MeasureView::build_side() {
+  auto* open = new QPushButton(tr("Open a picture\u2026"), this);
+  open->setToolTip(tr("FITS, PNG or TIFF; you can drop one here too"));
+  connect(open, &QPushButton::clicked, this, &MeasureView::ask_open);
+  export_->setToolTip(tr("Spots as CSV, everything as JSON, the picture as PNG or TIFF"));
+  empty_->setProperty("role", "faint");
+  empty_->setWordWrap(true);
+  auto* side = new QWidget(this);
+  side->setFixedWidth(380);
+  auto* column = new QVBoxLayout(side);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(8);
+  auto* tools = new QHBoxLayout;
+  tools->addWidget(open);
+  tools->addWidget(export_);
+  tools->addWidget(copy_);
+  column->addLayout(tools);
+  column->addWidget(figures_);
+  column->addWidget(empty_);
+  column->addWidget(table_, 1);
+  return side;
+}
+
+Readiness MeasureView::readiness() const {
+  const auto& shown = records().shown();
+  if (shown && !shown->measurement) {
+    return {safety::Severity::kCheck, shown->problem};
+  }
+  return {};
+}
+
+void MeasureView::follow() {
+  const auto& shown = records().shown();
+  chart_->show_frame(shown);
+  const bool measured = shown && shown->measurement;
+  export_->setEnabled(shown != nullptr);
+  copy_->setEnabled(measured);
+  if (!measured) {
+    model_->show_spots({});
+    figures_->show_rows({});
+    table_->hide();
+    empty_->setText(shown ? shown->problem : tr("No frame is open."));
+    empty_->show();
+    return;
+  }
+  const measure::DiscMeasurement& m = *shown->measurement;
+  if (model_->rowCount() != static_cast<int>(m.spots.size()) || !table_->isVisible() ||
+      table_->property("frame").toString() != shown->file) {
+    model_->show_spots(m.spots);
+    table_->setProperty("frame", shown->file);
+  }
+  table_->setVisible(!m.spots.empty());
+  empty_->setVisible(m.spots.empty() || !m.view || !m.solar);
+  empty_->setText(m.spots.empty()
+                      ? tr("No spots were found.")
+                      : tr("Positions on the Sun need the time and the way the picture hangs; this "
+                           "file does not say."));
+  const QString none = QStringLiteral("\u2013");
+  figures_->show_rows(
+      {{tr("Centre"),
+        tr("%1, %2 px").arg(number(m.limb.centre_x_px, 2), number(m.limb.centre_y_px, 2))},
+       {tr("Radius"), tr("%1 px").arg(number(m.limb.radius_px, 2))},
+       {tr("Plate scale"),
+        m.plate_scale_arcsec_px ? tr("%1\u2033 per pixel").arg(number(*m.plate_scale_arcsec_px, 4))
+                                : none,
+        tr("From the measured radius and the Sun's known angle at that time")},
+       {tr("Limb seen"), tr("%1 %").arg(number(100.0 * m.limb.seen_share, 0)),
+        m.limb.saturated ? tr("The disc is saturated: its edge is not to be trusted")
+                         : tr("Share of the limb that lies in the picture")},
+       {tr("Scatter"), tr("%1 px").arg(number(m.limb.scatter_px, 3)),
+        tr("Of single edge points about the circle")},
+       {tr("Spots"), number(static_cast<double>(m.spots.size()), 0)}});
+}
+
+void MeasureView::ask_open() {
+  const QString file = QFileDialog::getOpenFileName(
+      this, tr("Open a picture"), QString::fromStdString(records().data().string()),
+      tr("Pictures (*.fits *.fit *.fts *.png *.tif *.tiff);;All files (*)"));
+  if (!file.isEmpty()) {
+    records().open_frame(file);
+  }
+}
+
+void MeasureView::ask_export() {
+  const QString file = QFileDialog::getSaveFileName(
+      this, tr("Export"), QStringLiteral("spots.csv"),
+      tr("Spots (*.csv);;Measurement (*.json);;Picture (*.png *.tiff)"));
+  if (!file.isEmpty()) {
+    export_to(file);
+  }
+}
+
+void MeasureView::export_to(const QString& file) {
+  const auto& shown = records().shown();
+  const std::string path = file.toStdString();
+  base::Result<void> written;
+  if (file.endsWith(QStringLiteral(".png"))) {
+    written = frames::write_png(shown->frame, path);
+  } else if (file.endsWith(QStringLiteral(".tiff")) || file.endsWith(QStringLiteral(".tif"))) {
+    written = frames::write_tiff(shown->frame, path);
+  } else if (file.endsWith(QStringLiteral(".json")) && shown->measurement) {
+    written =
+        base::write_file(path, workspace::measurement_report(*shown->measurement).dump(2) + "\n");
+  } else {
+    written = base::write_file(path, model_->csv().toStdString());
+  }
+  if (!written) {
+    emit failed(QString::fromStdString(words::sentence(written.error())));
+  }
+}
+
+void MeasureView::copy() const { QApplication::clipboard()->setText(model_->csv()); }
+
+void MeasureView::dragEnterEvent(QDragEnterEvent* event) {
+  if (event->mimeData()->hasUrls()) {
+    event->acceptProposedAction();
+  }
+}
+
+void MeasureView::dropEvent(QDropEvent* event) {
+  const auto urls = event->mimeData()->urls();
+  if (!urls.isEmpty() && urls.front().isLocalFile()) {
+    records().open_frame(urls.front().toLocalFile());
+  }
+}
+
+}  // namespace solarchon::app

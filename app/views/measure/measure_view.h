@@ -1,0 +1,51 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QLabel>
+#include <QPushButton>
+#include <QTableView>
+
+#include "app/shell/figures.h"
+#include "app/views/measure/disc_chart.h"
+#include "app/views/measure/spot_table.h"
+#include "app/views/view.h"
+
+namespace solarchon::app {
+
+/// The frame in hand, measured: limb, scale and spots.
+class MeasureView : public View {
+  Q_OBJECT
+
+ public:
+  MeasureView(Document& document, Records& records, QWidget* parent = nullptr);
+  [[nodiscard]] QString name() const override { return tr("Measure"); }
+  [[nodiscard]] QString glyph() const override { return QStringLiteral("measure"); }
+  [[nodiscard]] Readiness readiness() const override;
+  [[nodiscard]] bool settled() const override { return !records().worker().busy(); }
+  /// Writes what is shown: spots as .csv, everything as .json, the picture as .png or .tiff.
+  void export_to(const QString& file);
+
+ signals:
+  void failed(const QString& why);
+
+ protected:
+  void follow() override;
+  void dragEnterEvent(QDragEnterEvent* event) override;
+  void dropEvent(QDropEvent* event) override;
+
+ private:
+  QWidget* build_side();
+  void ask_open();
+  void ask_export();
+  void copy() const;
+
+  DiscChart* chart_;
+  SpotTable* model_;
+  QTableView* table_;
+  QLabel* empty_;
+  Figures* figures_;
+  QPushButton* export_;
+  QPushButton* copy_;
+};
+
+}  // namespace solarchon::app
