@@ -8,6 +8,7 @@
 namespace solarchon::app {
 
 Figures::Figures(int columns, QWidget* parent) : QWidget(parent), columns_(columns) {
+  setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(0, 0, 0, 0);
   grid->setHorizontalSpacing(16);

@@ -18,7 +18,7 @@ const std::array<QRgb, 256>& warm_tints() {
       const auto channel = [&](double power) {
         return static_cast<int>(std::lround(255.0 * std::min(1.0, std::pow(level, power))));
       };
-      tints.at(static_cast<std::size_t>(i)) = qRgb(channel(0.62), channel(1.05), channel(2.6));
+      tints.at(static_cast<std::size_t>(i)) = qRgb(channel(0.42), channel(0.92), channel(3.4));
     }
     return tints;
   }();

@@ -32,11 +32,22 @@ QString figure(double value, int significant) {
     return number(0.0, 0);
   }
   const int magnitude = static_cast<int>(std::floor(std::log10(std::abs(value))));
-  constexpr int kPlainBelow = -4;
-  if (magnitude < kPlainBelow) {
-    return QLocale().toString(value, 'g', significant);
-  }
   return number(value, std::max(0, significant - 1 - magnitude));
+}
+
+QString with_prefix(double value, const QString& unit) {
+  const std::pair<double, QString> prefixes[] = {
+      {1.0, {}}, {1e-3, QStringLiteral("m")}, {1e-6, QStringLiteral("\u00b5")}};
+  for (const auto& [scale, prefix] : prefixes) {
+    if (std::abs(value) >= scale) {
+      return QStringLiteral("%1 %2%3").arg(figure(value / scale, 2), prefix, unit);
+    }
+  }
+  return QStringLiteral("%1 n%2").arg(figure(value * 1e9, 2), unit);
+}
+
+QString counted(int count, const QString& one, const QString& many) {
+  return QStringLiteral("%1 %2").arg(count).arg(count == 1 ? one : many);
 }
 
 QString clock_at(sky::UtcTime time, const QTimeZone& zone, bool seconds) {

@@ -18,6 +18,10 @@ namespace solarchon::app {
 [[nodiscard]] QString number(double value, int decimals);
 /// With that many significant figures, for values of unknown size such as watts.
 [[nodiscard]] QString figure(double value, int significant);
+/// A power or irradiance with the prefix that suits it: `49 µW`.
+[[nodiscard]] QString with_prefix(double value, const QString& unit);
+/// `1 frame`, `3 frames`.
+[[nodiscard]] QString counted(int count, const QString& one, const QString& many);
 [[nodiscard]] QString clock_at(sky::UtcTime time, const QTimeZone& zone, bool seconds = false);
 [[nodiscard]] QString date_at(sky::UtcTime time, const QTimeZone& zone);
 /// `N`, `NE`, ... of an azimuth.

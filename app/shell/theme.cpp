@@ -75,8 +75,8 @@ QString style_sheet(const Palette& c) {
 }  // namespace
 
 void Theme::load_fonts() {
-  QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/B612-Regular.otf"));
-  QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/B612-Bold.otf"));
+  QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/SolarchonSans-Regular.otf"));
+  QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/SolarchonSans-Bold.otf"));
 }
 
 void Theme::apply(Look look) {
@@ -103,7 +103,7 @@ Look Theme::look() { return current_look; }
 const Palette& Theme::colours() { return current_look == Look::kNoon ? kNoon : kIndoors; }
 
 QFont Theme::font(TextSize size, bool bold) {
-  QFont font(QStringLiteral("B612"));
+  QFont font(QStringLiteral("Solarchon Sans"));
   constexpr int kPixels[] = {12, 14, 24};
   font.setPixelSize(kPixels[static_cast<int>(size)]);
   font.setBold(bold);

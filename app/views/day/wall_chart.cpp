@@ -117,7 +117,6 @@ void WallChart::paint_hours(QPainter& painter) const {
   const QTimeZone zone = document_.zone();
   painter.setFont(Theme::font(TextSize::kSmall));
   const auto& arc = document_.day().arc;
-  double last_x = -1e9;
   for (std::size_t i = 1; i + 1 < arc.size(); ++i) {
     // The whole hour of the site between this point and the next.
     const std::int64_t step = arc[i + 1].time.unix_ms - arc[i].time.unix_ms;
@@ -135,12 +134,18 @@ void WallChart::paint_hours(QPainter& painter) const {
     painter.setPen(Theme::line(c.ink, 1.0));
     painter.setBrush(c.sheet);
     painter.drawEllipse(at, 3.5, 3.5);
-    if (std::abs(at.x() - last_x) > 26.0) {
-      painter.setPen(c.ink);
-      painter.drawText(QRectF(at.x() - 20, at.y() - 24, 40, 16), Qt::AlignCenter,
-                       local.toString(QStringLiteral("H")));
-      last_x = at.x();
+    // The hour stands outside the path: left while it climbs, right while it falls.
+    const QPointF along = place(arc[i + 1].azimuth_deg, arc[i + 1].altitude_deg) -
+                          place(arc[i].azimuth_deg, arc[i].altitude_deg);
+    const double length = std::max(1e-6, std::hypot(along.x(), along.y()));
+    QPointF outward(along.y() / length, -along.x() / length);
+    if (outward.y() > 0.0) {
+      outward = -outward;
     }
+    const QPointF label = at + outward * 16.0;
+    painter.setPen(c.ink);
+    painter.drawText(QRectF(label.x() - 20, label.y() - 8, 40, 16), Qt::AlignCenter,
+                     local.toString(QStringLiteral("H")));
   }
 }
 

@@ -11,6 +11,7 @@
 
 #include "app/shell/phrases.h"
 #include "app/shell/theme.h"
+#include "solarchon/optics/rig_file.h"
 
 namespace solarchon::app {
 
@@ -176,6 +177,9 @@ void LightPathView::move(int places) {
 void LightPathView::add(const optics::Element& generic) {
   workspace::Workspace next = document().workspace();
   auto& elements = next.rig.elements;
+  if (elements.size() >= optics::kMostElements) {
+    return;  // no file could hold more
+  }
   optics::Element part = generic;
   part.id = optics::fresh_id(next.rig);
   // Film goes to the front, everything else before the camera.

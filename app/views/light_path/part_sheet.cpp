@@ -75,7 +75,7 @@ void PartSheet::rebuild(const optics::Element& element) {
     add_number(kLength, kLengthRange, false);
   }
   if (kind == "front-film") {
-    certified_ = new QCheckBox(tr("Certified for the Sun by its maker"), page_);
+    certified_ = new QCheckBox(tr("Certified for the Sun"), page_);
     connect(certified_, &QCheckBox::clicked, this, [this](bool on) {
       change(tr("Change certificate"), [&](optics::Element& edited) {
         std::get<optics::FrontFilm>(edited.part).certified = on;

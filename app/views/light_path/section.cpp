@@ -214,8 +214,8 @@ void Section::paint_card(QPainter& painter, int element) const {
   QStringList lines;
   if (const optics::Passage* passage = passage_of(element)) {
     lines << tr("beam %1 mm").arg(figure(passage->beam_width_mm, 3))
-          << tr("heat in %1 W").arg(figure(passage->arriving_w, 3))
-          << tr("%1 W/cm\u00b2").arg(figure(passage->irradiance_w_cm2, 2));
+          << tr("heat %1").arg(with_prefix(passage->arriving_w, tr("W")))
+          << with_prefix(passage->irradiance_w_cm2, tr("W/cm\u00b2"));
   } else {
     lines << (part.fitted ? tr("behind the camera") : tr("laid aside")) << tr("Space puts it back");
     if (part.fitted) {

@@ -4,6 +4,7 @@
 #include <QDateTime>
 #include <QHBoxLayout>
 #include <QVBoxLayout>
+#include <algorithm>
 
 #include "app/shell/phrases.h"
 #include "app/shell/theme.h"
@@ -17,15 +18,16 @@ constexpr int kSessionRole = Qt::UserRole;
 QString session_line(const log::SessionSummary& session, const QTimeZone& zone) {
   return QObject::tr("%1  %2\n%3 \u00b7 seeing %4\u2033 \u00b7 %5")
       .arg(date_at(session.started, zone), clock_at(session.started, zone),
-           QObject::tr("%n frame(s)", nullptr, session.frames), number(session.seeing_arcsec, 1),
-           QObject::tr("%n spot(s)", nullptr, session.spots));
+           counted(session.frames, QObject::tr("frame"), QObject::tr("frames")),
+           number(session.seeing_arcsec, 1),
+           counted(session.spots, QObject::tr("spot"), QObject::tr("spots")));
 }
 
 QString frame_line(const log::FrameEntry& frame, const QTimeZone& zone) {
-  const QString measured =
-      frame.measurement
-          ? QObject::tr("%n spot(s)", nullptr, static_cast<int>(frame.measurement->spots.size()))
-          : QObject::tr("no limb found");
+  const QString measured = frame.measurement
+                               ? counted(static_cast<int>(frame.measurement->spots.size()),
+                                         QObject::tr("spot"), QObject::tr("spots"))
+                               : QObject::tr("no limb found");
   return QObject::tr("%1 \u00b7 %2 \u00b7 Sun %3\u00b0 \u00b7 %4")
       .arg(clock_at(frame.taken, zone, true), exposure_text(frame.exposure_ms),
            number(frame.sun_altitude_deg, 0), measured);
@@ -44,6 +46,7 @@ LogView::LogView(Document& document, Records& records, QWidget* parent)
   list_->setObjectName(QStringLiteral("sessions"));
   list_->setAccessibleName(tr("Sessions"));
   list_->setFixedWidth(320);
+  list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   empty_->setProperty("role", "faint");
   empty_->setAlignment(Qt::AlignCenter);
   connect(list_, &QListWidget::currentItemChanged, this, [this](QListWidgetItem* item) {
@@ -86,15 +89,14 @@ QWidget* LogView::build_page() {
   notes_->setAccessibleName(tr("Notes"));
   notes_->setPlaceholderText(tr("Notes: what worked, what failed, what to try next"));
   notes_->setTabChangesFocus(true);
-  notes_->setFixedHeight(110);
   auto* column = new QVBoxLayout(page);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(8);
   column->addWidget(title_);
   column->addWidget(figures_);
-  column->addWidget(frames_, 1);
+  column->addWidget(frames_);
   column->addWidget(open_, 0, Qt::AlignLeft);
-  column->addWidget(notes_);
+  column->addWidget(notes_, 1);
   return page;
 }
 
@@ -152,6 +154,9 @@ void LogView::show_session(std::int64_t id) {
     frames_->addItem(frame_line(frame, zone));
   }
   frames_->setCurrentRow(0);
+  constexpr int kMostRows = 6;
+  const int rows = std::clamp(frames_->count(), 1, kMostRows);
+  frames_->setFixedHeight(rows * std::max(30, frames_->sizeHintForRow(0)) + 14);
   open_->setEnabled(!session_->frames.empty());
   notes_->setPlainText(text(session_->notes));
   notes_->document()->setModified(false);

@@ -30,14 +30,14 @@ MatchView::MatchView(Document& document, Records& records, QWidget* parent)
       figures_(new Figures(2, this)),
       seeing_(new NumberField(tr("Seeing today"), QStringLiteral("\u2033"), workspace::kSeeingRange,
                               false, this)),
-      level_(new NumberField(tr("Brightest part, of full"), QStringLiteral("%"), {5.0, 100.0},
-                             false, this)) {
+      level_(new NumberField(tr("Target level"), QStringLiteral("%"), {5.0, 100.0}, false, this)) {
   seeing_->setToolTip(tr("How far the air smears a point: 1.5 is a fine morning, 4 a car park"));
   connect(seeing_, &NumberField::entered, this, [this](double value) {
     workspace::Workspace next = this->document().workspace();
     next.conditions.seeing_arcsec = value;
     this->document().edit(tr("Change seeing"), next, EditKind::kConditions);
   });
+  level_->setToolTip(tr("Brightest part of the frame against a full pixel"));
   connect(level_, &NumberField::entered, this, [this](double value) {
     workspace::Workspace next = this->document().workspace();
     next.conditions.target_level = value / 100.0;

@@ -3,7 +3,10 @@
 
 #include <QMouseEvent>
 #include <QPainter>
+#include <algorithm>
 #include <cmath>
+#include <utility>
+#include <vector>
 
 #include "app/shell/disc_painting.h"
 #include "app/shell/frame_image.h"
@@ -16,6 +19,26 @@ namespace {
 constexpr int kLongestSidePx = 1400;
 constexpr double kEarthsPerSolarRadius = 696000.0 / 12742.0;
 const QColor kOverlay(0xf2f0ea);  // on the dark or bright picture, with a dark rim
+
+/// A place for a number near a spot that covers no number drawn before.
+QRectF free_tag(const QPointF& spot, double radius, double width,
+                const std::vector<QRectF>& taken) {
+  constexpr double kHeight = 19.0;
+  QRectF tag;
+  for (double away = radius; away < radius + 80.0; away += 10.0) {
+    for (const auto& [side, level] :
+         {std::pair(1.0, -1.0), std::pair(-1.0, -1.0), std::pair(1.0, 1.0), std::pair(-1.0, 1.0),
+          std::pair(0.0, -1.4), std::pair(0.0, 1.4)}) {
+      tag = QRectF(0, 0, width, kHeight);
+      tag.moveCenter(spot + QPointF(side * (away + width / 2), level * (away + 2.0)));
+      if (std::none_of(taken.begin(), taken.end(),
+                       [&](const QRectF& other) { return other.intersects(tag); })) {
+        return tag;
+      }
+    }
+  }
+  return tag;
+}
 
 }  // namespace
 
@@ -51,6 +74,11 @@ QPointF DiscChart::place(double x_px, double y_px) const {
 void DiscChart::paint_spots(QPainter& painter) const {
   const auto& spots = frame_->measurement->spots;
   painter.setFont(Theme::font(TextSize::kMedium, true));
+  std::vector<QRectF> taken;  // by spots and by numbers
+  for (const measure::SpotMeasurement& spot : spots) {
+    const QPointF at = place(spot.x_px, spot.y_px);
+    taken.emplace_back(at - QPointF(9, 9), QSizeF(18, 18));
+  }
   for (std::size_t i = 0; i < spots.size(); ++i) {
     const bool chosen = static_cast<int>(i) == chosen_;
     const QPointF at = place(spots[i].x_px, spots[i].y_px);
@@ -63,7 +91,8 @@ void DiscChart::paint_spots(QPainter& painter) const {
       painter.drawEllipse(at, radius, radius);
     }
     const QString number = QString::number(i + 1);
-    const QRectF tag(at.x() + radius, at.y() - radius - 14, 13 + 9 * number.size(), 19);
+    const QRectF tag = free_tag(at, radius, 13.0 + 9.0 * static_cast<double>(number.size()), taken);
+    taken.push_back(tag);
     painter.setPen(Qt::NoPen);
     painter.setBrush(chosen ? Theme::colours().accent : QColor(0x14181c));
     painter.drawRoundedRect(tag, 3, 3);

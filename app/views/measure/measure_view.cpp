@@ -34,8 +34,9 @@ MeasureView::MeasureView(Document& document, Records& records, QWidget* parent)
   table_->setSelectionMode(QAbstractItemView::SingleSelection);
   table_->verticalHeader()->hide();
   table_->verticalHeader()->setDefaultSectionSize(26);
-  table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
-  table_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
+  table_->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
+  table_->horizontalHeader()->setStretchLastSection(true);
+  table_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   table_->setShowGrid(false);
   table_->setTabKeyNavigation(false);
   connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,

@@ -69,7 +69,7 @@ QVariant SpotTable::headerData(int section, Qt::Orientation orientation, int rol
   if (role != Qt::DisplayRole) {
     return {};
   }
-  const QString names[] = {tr("No."), tr("Latitude"), tr("Longitude"), tr("Area \u00b5hem"),
+  const QString names[] = {tr("No."), tr("Latitude"), tr("Longitude"), tr("Area, \u00b5hem"),
                            tr("Off centre")};
   return names[section];
 }
