@@ -266,6 +266,14 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   CLI::App* demo_command = command(app, "demo", "fills an empty data folder with the demo");
   demo_command->add_option("--data", options.data, "data folder")->required();
 
+  if (!arguments.empty() && !arguments.front().starts_with('-')) {
+    const auto commands = app.get_subcommands(
+        [&](const CLI::App* known) { return known->get_name() == arguments.front(); });
+    if (commands.empty()) {
+      return complain(err, {ErrorCode::kUnknownValue, "command", arguments.front(),
+                            "sun, rig, simulate, measure, log, demo"});
+    }
+  }
   std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back
   try {
     app.parse(arguments);

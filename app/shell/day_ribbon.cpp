@@ -47,8 +47,9 @@ double DayRibbon::x_of(sky::UtcTime time) const {
 
 sky::UtcTime DayRibbon::time_at(double x) const {
   const double share = std::clamp((x - strip().left()) / strip().width(), 0.0, 1.0);
-  const sky::UtcTime exact = document_.day().start + share * (24.0 * kHour - kMinute);
-  return {exact.unix_ms / 60000 * 60000};
+  // Whole minutes, none of which belongs to the day before or after.
+  const sky::UtcTime exact = document_.day().start + share * (24.0 * kHour - 2.0 * kMinute);
+  return {(exact.unix_ms + 59'999) / 60'000 * 60'000};
 }
 
 void DayRibbon::look_at_x(double x) { document_.look_at(time_at(x)); }

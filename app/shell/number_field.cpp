@@ -2,6 +2,7 @@
 #include "app/shell/number_field.h"
 
 #include <QGridLayout>
+#include <QKeyEvent>
 #include <QLocale>
 #include <QStyle>
 #include <cmath>
@@ -39,7 +40,20 @@ NumberField::NumberField(const QString& label, const QString& unit, base::Range 
   grid->addWidget(edit_, 0, 1);
   grid->addWidget(unit_label, 0, 2);
   grid->addWidget(problem_, 1, 0, 1, 3);
+  edit_->installEventFilter(this);
   connect(edit_, &QLineEdit::editingFinished, this, &NumberField::read);
+}
+
+bool NumberField::eventFilter(QObject* watched, QEvent* event) {
+  // A field that nothing was typed into leaves undo and redo to the workspace.
+  if (event->type() == QEvent::ShortcutOverride && !edit_->isModified()) {
+    const auto* key = dynamic_cast<QKeyEvent*>(event);
+    if (key->matches(QKeySequence::Undo) || key->matches(QKeySequence::Redo)) {
+      event->ignore();
+      return true;
+    }
+  }
+  return QWidget::eventFilter(watched, event);
 }
 
 void NumberField::allow_empty(const QString& placeholder) {

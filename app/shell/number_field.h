@@ -29,6 +29,9 @@ class NumberField : public QWidget {
   void entered(double value);  ///< a good value was typed and finished
   void emptied();              ///< allowed emptiness was entered
 
+ protected:
+  bool eventFilter(QObject* watched, QEvent* event) override;
+
  private:
   void read();
   void set_problem(const QString& words);

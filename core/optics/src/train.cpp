@@ -49,45 +49,54 @@ double factor_of(const Part& part) {
   return 1.0;
 }
 
-/// The cone that runs to the focus, seen from one plane: what a lens does to it is to scale all
-/// of its lengths.
-struct Cone {
-  double to_focus_mm;
-  double focal_length_mm;
-  double image_mm;
-};
-
-double width_of(const Cone& cone, double aperture_mm) {
-  const double share = std::clamp(cone.to_focus_mm / cone.focal_length_mm, 0.0, 1.0);
-  return aperture_mm * share + cone.image_mm * (1.0 - share);
-}
-
-/// Places and beam widths, worked backwards from the focus at the camera (or the last part).
-void lay_out(const Rig& rig, std::size_t telescope, double focal_length_mm, double image_mm,
-             double aperture_mm, std::vector<Passage>& passages) {
-  Cone cone{0.0, focal_length_mm, image_mm};
+/// Places of the parts behind the telescope, worked backwards from the focus at the camera (or the
+/// last part). An amplifier or reducer scales what is left of the way to the focus.
+void place_parts(const Rig& rig, std::size_t telescope, double focal_length_mm,
+                 std::vector<Passage>& passages) {
   double from_sensor_mm = 0.0;
-  for (auto passage = passages.rbegin(); passage != passages.rend(); ++passage) {
+  double to_focus_mm = 0.0;
+  for (auto passage = passages.rbegin(); passage != passages.rend() && passage->element > telescope;
+       ++passage) {
     const Element& element = rig.elements[passage->element];
-    if (passage->element <= telescope) {
-      break;
-    }
     from_sensor_mm += element.length_mm;
-    cone.to_focus_mm += element.length_mm;
-    passage->beam_width_mm = width_of(cone, aperture_mm);
+    to_focus_mm = (to_focus_mm + element.length_mm) / factor_of(element.part);
     passage->position_mm = -from_sensor_mm;
-    const double factor = factor_of(element.part);
-    cone.to_focus_mm /= factor;
-    cone.focal_length_mm /= factor;
-    cone.image_mm /= factor;
   }
-  const double lens_to_first_mm = std::max(0.0, cone.focal_length_mm - cone.to_focus_mm);
-  const double sensor_mm = lens_to_first_mm + from_sensor_mm;
+  const double sensor_mm = std::max(0.0, focal_length_mm - to_focus_mm) + from_sensor_mm;
   for (Passage& passage : passages) {
     if (passage.element > telescope) {
       passage.position_mm += sensor_mm;
     } else {
       passage.position_mm = passage.element == telescope ? 0.0 : -kFilmStandoffMm;
+    }
+  }
+}
+
+/// Widths of the light that heads for the image of the Sun, by two paraxial rays: the one from the
+/// rim of the lens to the middle of the image, and the one from the middle of the lens to its rim.
+/// A lens that multiplies the focal length by k divides the slope of the first by k.
+void trace_widths(const Rig& rig, std::size_t telescope, double aperture_mm, double focal_length_mm,
+                  double semidiameter_rad, std::vector<Passage>& passages) {
+  double rim_mm = 0.5 * aperture_mm;
+  double rim_slope = -rim_mm / focal_length_mm;
+  double field_mm = 0.0;
+  double field_slope = std::tan(semidiameter_rad);
+  double reached_mm = 0.0;
+  for (Passage& passage : passages) {
+    if (passage.element <= telescope) {
+      continue;
+    }
+    const double step_mm = passage.position_mm - reached_mm;
+    rim_mm += rim_slope * step_mm;
+    field_mm += field_slope * step_mm;
+    reached_mm = passage.position_mm;
+    passage.beam_width_mm = 2.0 * (std::abs(rim_mm) + std::abs(field_mm));
+    const double factor = factor_of(rig.elements[passage.element].part);
+    constexpr double kAtFocusMm = 1e-6;  // a lens in the focus itself bends neither ray
+    if (factor != 1.0 && std::abs(rim_mm) > kAtFocusMm) {
+      const double power = rim_slope * (1.0 - 1.0 / factor) / rim_mm;
+      rim_slope -= power * rim_mm;
+      field_slope -= power * field_mm;
     }
   }
 }
@@ -148,12 +157,13 @@ Train follow_light(const Rig& rig, double semidiameter_arcsec, double wavelength
   const auto telescope = find_fitted<Refractor>(rig);
   const auto camera = find_fitted<Camera>(rig);
   double opening_mm = 0.0;
+  double lens_focal_length_mm = 0.0;
   double focal_length_mm = 0.0;
   if (telescope) {
     const auto& lens = std::get<Refractor>(rig.elements[*telescope].part);
     opening_mm = lens.aperture_mm;
     train.aperture_mm = lens.aperture_mm;
-    focal_length_mm = lens.focal_length_mm;
+    lens_focal_length_mm = focal_length_mm = lens.focal_length_mm;
     train.half_turn = true;
   }
   for (std::size_t i = 0; i < rig.elements.size(); ++i) {
@@ -183,8 +193,9 @@ Train follow_light(const Rig& rig, double semidiameter_arcsec, double wavelength
   }
   if (telescope) {
     add_focal_figures(train, focal_length_mm, semidiameter_arcsec, wavelength_nm);
-    lay_out(rig, *telescope, focal_length_mm, *train.solar_image_mm, train.aperture_mm,
-            train.passages);
+    place_parts(rig, *telescope, lens_focal_length_mm, train.passages);
+    trace_widths(rig, *telescope, train.aperture_mm, lens_focal_length_mm,
+                 semidiameter_arcsec * kRadPerArcsec, train.passages);
     if (camera && *camera > *telescope) {
       add_sensor_figures(train, std::get<Camera>(rig.elements[*camera].part), wavelength_nm);
     }

@@ -41,7 +41,8 @@ Places one_or_none(bool objects, std::optional<std::size_t> place) {
 }
 
 Places no_reduction(const Rig& rig, const Train& /*train*/) {
-  return one_or_none(films_in_front(rig).empty(), optics::find_fitted<Refractor>(rig));
+  const auto telescope = optics::find_fitted<Refractor>(rig);
+  return one_or_none(telescope && films_in_front(rig).empty(), telescope);
 }
 
 Places film_behind_lens(const Rig& rig, const Train& /*train*/) {

@@ -1,0 +1,73 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <benchmark/benchmark.h>
+
+#include "solarchon/camera/simulate.h"
+#include "solarchon/light/limb_darkening.h"
+#include "solarchon/measure/disc.h"
+#include "solarchon/scene/picture.h"
+#include "solarchon/workspace/answers.h"
+#include "solarchon/workspace/demo.h"
+#include "solarchon/workspace/observe.h"
+
+namespace {
+
+using namespace solarchon;
+
+camera::Shot demo_shot() {
+  const auto scenario = workspace::demo_scenario().value();
+  const auto answers =
+      workspace::answer(scenario.workspace, scenario.now, sky::geocentric_sun(scenario.now));
+  return workspace::shot_for(scenario.workspace, answers, std::nullopt, 1).value();
+}
+
+/// Drawing the Sun on 2048 x 1536 pixels, without blur and noise.
+void DrawScene(benchmark::State& state) {
+  const auto recording = camera::simulate(demo_shot()).value();
+  const scene::Grid grid{2048,
+                         1536,
+                         recording.truth.centre_x_px,
+                         recording.truth.centre_y_px,
+                         recording.truth.plate_scale_arcsec_px,
+                         recording.truth.solar};
+  const light::LimbDarkening darkening(540.0);
+  for (auto _ : state) {
+    benchmark::DoNotOptimize(
+        scene::draw(recording.truth.spots, recording.truth.view, darkening, grid));
+  }
+}
+BENCHMARK(DrawScene)->Unit(benchmark::kMillisecond);
+
+void WholeFrame(benchmark::State& state) {
+  const camera::Shot shot = demo_shot();
+  for (auto _ : state) {
+    benchmark::DoNotOptimize(camera::simulate(shot));
+  }
+}
+BENCHMARK(WholeFrame)->Unit(benchmark::kMillisecond);
+
+/// What the Match view asks for while now is dragged, off the interface thread.
+void Preview(benchmark::State& state) {
+  const camera::Shot shot = camera::binned(demo_shot(), 760);
+  for (auto _ : state) {
+    benchmark::DoNotOptimize(camera::simulate(shot));
+  }
+}
+BENCHMARK(Preview)->Unit(benchmark::kMillisecond);
+
+void FitLimb(benchmark::State& state) {
+  const auto recording = camera::simulate(demo_shot()).value();
+  for (auto _ : state) {
+    benchmark::DoNotOptimize(measure::fit_limb(recording.frame));
+  }
+}
+BENCHMARK(FitLimb)->Unit(benchmark::kMillisecond);
+
+void MeasureDisc(benchmark::State& state) {
+  const auto recording = camera::simulate(demo_shot()).value();
+  for (auto _ : state) {
+    benchmark::DoNotOptimize(measure::measure_disc(recording.frame));
+  }
+}
+BENCHMARK(MeasureDisc)->Unit(benchmark::kMillisecond);
+
+}  // namespace

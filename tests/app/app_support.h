@@ -1,0 +1,35 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QApplication>
+#include <QTest>
+#include <functional>
+#include <memory>
+
+#include "app/shell/window.h"
+#include "tests/support/support.h"
+
+namespace solarchon::test {
+
+/// Lets events run until something holds; false when it takes too long.
+inline bool wait_until(const std::function<bool()>& holds, int longest_ms = 30'000) {
+  return QTest::qWaitFor(holds, longest_ms);
+}
+
+/// A window over a folder, shown and focused, looking at the demo's morning.
+inline std::unique_ptr<app::Window> open_window(const std::filesystem::path& data,
+                                                const workspace::Workspace& space) {
+  if (!std::filesystem::exists(workspace::workspace_file(data))) {
+    EXPECT_TRUE(workspace::write_workspace(space, workspace::workspace_file(data)));
+  }
+  app::Options options;
+  options.data = data;
+  options.time = morning();
+  auto window = std::make_unique<app::Window>(options);
+  window->show();
+  window->activateWindow();
+  EXPECT_TRUE(QTest::qWaitForWindowActive(window.get()));
+  return window;
+}
+
+}  // namespace solarchon::test

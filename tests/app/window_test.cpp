@@ -1,0 +1,316 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/window.h"
+
+#include <QDropEvent>
+#include <QMimeData>
+#include <QPlainTextEdit>
+#include <QProgressBar>
+#include <QPushButton>
+#include <QScrollArea>
+
+#include "app/shell/verdict_badge.h"
+#include "app/views/capture/capture_view.h"
+#include "app/views/light_path/part_sheet.h"
+#include "app/views/light_path/section.h"
+#include "app/views/measure/measure_view.h"
+#include "solarchon/optics/rig_file.h"
+#include "tests/app/app_support.h"
+
+namespace solarchon::app {
+namespace {
+
+using test::morning_workspace;
+using test::quick_rig;
+using test::starter_rig;
+
+class WindowTest : public testing::Test {
+ protected:
+  void open(const workspace::Workspace& space = morning_workspace(quick_rig())) {
+    window = test::open_window(folder.path(), space);
+  }
+  void take_frame() {
+    window->show_view(3);
+    const auto before = window->records().shown();
+    QTest::mouseClick(window->findChild<QPushButton*>("take-frame"), Qt::LeftButton);
+    ASSERT_TRUE(test::wait_until([&] { return window->records().shown() != before; }));
+  }
+  void drop(const std::filesystem::path& path) {
+    QMimeData data;
+    data.setUrls({QUrl::fromLocalFile(QString::fromStdString(path.string()))});
+    QDragEnterEvent enter(QPoint(600, 400), Qt::CopyAction, &data, Qt::LeftButton, {});
+    QApplication::sendEvent(window.get(), &enter);
+    EXPECT_TRUE(enter.isAccepted());
+    QDropEvent event(QPointF(600, 400), Qt::CopyAction, &data, Qt::LeftButton, {});
+    QApplication::sendEvent(window.get(), &event);
+  }
+
+  test::TempFolder folder;
+  std::unique_ptr<Window> window;
+};
+
+TEST_F(WindowTest, PaintsEveryViewInBothThemesAndSizesAndWithAnEmptyLog) {
+  open();
+  for (const QSize size : {QSize(1280, 800), QSize(1024, 700)}) {
+    window->resize(size);
+    for (const Look look : {Look::kNoon, Look::kIndoors}) {
+      window->set_look(look);
+      for (int i = 0; i < 6; ++i) {
+        window->show_view(i);
+        ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
+        EXPECT_EQ(window->grab().size(), size) << "view " << i << " does not fit";
+      }
+    }
+  }
+  window->set_look(Look::kNoon);
+}
+
+TEST_F(WindowTest, EveryControlHasAnAccessibleName) {
+  open();
+  for (int i = 0; i < 6; ++i) {
+    window->show_view(i);
+    QApplication::processEvents();
+    for (const QWidget* widget : window->view(i).findChildren<QWidget*>()) {
+      const bool control = widget->focusPolicy() != Qt::NoFocus && widget->isVisible();
+      const auto* button = dynamic_cast<const QAbstractButton*>(widget);
+      const bool inner = widget->objectName().startsWith("qt_") ||
+                         dynamic_cast<const QLabel*>(widget) != nullptr ||
+                         dynamic_cast<const QScrollArea*>(widget) != nullptr;
+      if (control && !inner && (button == nullptr || button->text().isEmpty())) {
+        EXPECT_FALSE(widget->accessibleName().isEmpty())
+            << widget->metaObject()->className() << " in view " << i;
+      }
+    }
+  }
+}
+
+TEST_F(WindowTest, ADamagedWorkspaceIsToldAndLeftAsItIs) {
+  const auto file = workspace::workspace_file(folder.path());
+  test::write_text(file, "{\"format\": \"solarchon-workspace\", broken");
+  open();
+  EXPECT_TRUE(window->notice().isVisible());
+  EXPECT_TRUE(window->notice().message().contains("cannot be understood"));
+  auto next = window->document().workspace();
+  next.site.name = "Changed";
+  window->document().edit("Rename", next);
+  window->close();
+  EXPECT_EQ(test::read_text(file), "{\"format\": \"solarchon-workspace\", broken");
+}
+
+TEST_F(WindowTest, ADamagedLogIsToldAndTheProgramGoesOn) {
+  test::write_text(workspace::log_file(folder.path()), std::string(4000, 'x'));
+  open();
+  EXPECT_TRUE(test::wait_until([&] { return window->notice().isVisible(); }));
+  window->show_view(5);
+  EXPECT_FALSE(window->grab().isNull());
+}
+
+TEST_F(WindowTest, ALightPathIsOpenedByDroppingItsFile) {
+  open();
+  optics::Rig rig = starter_rig();
+  rig.name = "Dropped";
+  ASSERT_TRUE(optics::write_rig(rig, folder / "rig.json"));
+  drop(folder / "rig.json");
+  EXPECT_EQ(window->document().workspace().rig, rig);
+  window->document().undo().undo();
+  EXPECT_EQ(window->document().workspace().rig, quick_rig());
+}
+
+TEST_F(WindowTest, ABadLightPathIsToldAndNothingIsLost) {
+  open();
+  test::write_text(folder / "rig.json", R"({"format": "solarchon-rig", "version": 1, "name": "x",
+      "elements": [{"kind": "refractor", "aperture_mm": -1, "focal_length_mm": 480}]})");
+  drop(folder / "rig.json");
+  EXPECT_TRUE(window->notice().message().contains("elements[0].aperture_mm"));
+  EXPECT_EQ(window->document().workspace().rig, quick_rig());
+}
+
+TEST_F(WindowTest, APictureIsMeasuredByDroppingIt) {
+  open();
+  const auto recording = camera::simulate(test::morning_shot(quick_rig())).value();
+  ASSERT_TRUE(frames::write_tiff(recording.frame, folder / "f.tiff"));
+  drop(folder / "f.tiff");
+  EXPECT_EQ(window->current(), 4);
+  ASSERT_TRUE(test::wait_until([&] { return window->records().shown() != nullptr; }));
+  EXPECT_TRUE(window->records().shown()->measurement);
+}
+
+TEST_F(WindowTest, ABadPictureIsTold) {
+  open();
+  test::write_text(folder / "f.fits", "SIMPLE  = but no more than that");
+  drop(folder / "f.fits");
+  EXPECT_TRUE(test::wait_until([&] { return window->notice().isVisible(); }));
+  EXPECT_TRUE(window->notice().message().contains("f.fits"));
+}
+
+TEST_F(WindowTest, APictureWithoutSunIsShownWithTheReason) {
+  open();
+  frames::Frame black;
+  black.width = black.height = 100;
+  black.pixels.assign(10'000, 5);
+  ASSERT_TRUE(frames::write_fits(black, folder / "f.fits"));
+  drop(folder / "f.fits");
+  ASSERT_TRUE(test::wait_until([&] { return window->records().shown() != nullptr; }));
+  EXPECT_FALSE(window->records().shown()->measurement);
+  EXPECT_TRUE(window->records().shown()->problem.contains("no edge of the Sun"));
+  EXPECT_EQ(window->view(4).readiness().state, safety::Severity::kCheck);
+}
+
+TEST_F(WindowTest, FramesOfOneMorningAreOneSession) {
+  open();
+  take_frame();
+  take_frame();
+  ASSERT_EQ(window->records().sessions().size(), 1U);
+  EXPECT_EQ(window->records().sessions()[0].frames, 2);
+  auto next = window->document().workspace();
+  next.rig.name = "Another";
+  window->document().edit("Rename rig", next);
+  take_frame();
+  EXPECT_EQ(window->records().sessions().size(), 2U);
+}
+
+TEST_F(WindowTest, CancellingAFrameFilesNothing) {
+  open(morning_workspace(starter_rig()));
+  window->show_view(3);
+  QTest::mouseClick(window->findChild<QPushButton*>("take-frame"), Qt::LeftButton);
+  ASSERT_TRUE(window->records().worker().busy());
+  EXPECT_TRUE(window->findChild<QProgressBar*>()->isVisible());
+  window->records().worker().cancel();
+  ASSERT_TRUE(test::wait_until([&] { return !window->records().worker().busy(); }));
+  QApplication::processEvents();
+  EXPECT_TRUE(window->records().sessions().empty());
+  EXPECT_FALSE(window->notice().isVisible());
+}
+
+TEST_F(WindowTest, ClosingWhileBusyIsClean) {
+  open(morning_workspace(starter_rig()));
+  window->show_view(3);
+  QTest::mouseClick(window->findChild<QPushButton*>("take-frame"), Qt::LeftButton);
+  window->close();
+  window.reset();
+  for (const auto& entry : std::filesystem::recursive_directory_iterator(folder.path())) {
+    EXPECT_NE(entry.path().extension(), ".part");
+  }
+}
+
+TEST_F(WindowTest, AFolderThatCannotBeWrittenIsToldWhenAFrameIsTaken) {
+  open();
+  test::write_text(folder / "frames", "a file in the way");
+  window->show_view(3);
+  QTest::mouseClick(window->findChild<QPushButton*>("take-frame"), Qt::LeftButton);
+  ASSERT_TRUE(test::wait_until([&] { return window->notice().isVisible(); }));
+  EXPECT_TRUE(window->notice().message().contains("cannot be written"));
+}
+
+TEST_F(WindowTest, ExportsAreWrittenAndReadBack) {
+  open();
+  take_frame();
+  auto& view = dynamic_cast<MeasureView&>(window->view(4));
+  const auto path = [&](const char* name) {
+    return QString::fromStdString((folder / name).string());
+  };
+  view.export_to(path("s.csv"));
+  EXPECT_TRUE(test::read_text(folder / "s.csv").starts_with("number,latitude_deg"));
+  view.export_to(path("m.json"));
+  const auto json = base::parse_json(test::read_text(folder / "m.json"), "m").value();
+  EXPECT_NEAR(json.at("radius_px").get<double>(),
+              window->records().shown()->measurement->limb.radius_px, 1e-9);
+  view.export_to(path("p.png"));
+  EXPECT_EQ(frames::read_frame(folder / "p.png").value().width, 640);
+  view.export_to(path("none/p.tiff"));
+  EXPECT_TRUE(window->notice().message().contains("cannot be written"));
+}
+
+TEST_F(WindowTest, NotesAreKept) {
+  open();
+  take_frame();
+  window->show_view(5);
+  QApplication::processEvents();
+  auto* notes = window->view(5).findChild<QPlainTextEdit*>();
+  notes->setFocus();
+  QTest::keyClicks(notes, "calm until ten");
+  window->show_view(0);
+  const auto id = window->records().sessions()[0].id;
+  EXPECT_EQ(window->records().session(id)->notes, "calm until ten");
+}
+
+TEST_F(WindowTest, EditingAPartIsUndoable) {
+  open();
+  window->show_view(0);
+  auto* sheet = window->findChild<PartSheet*>();
+  window->findChild<Section*>()->select(1);
+  NumberField* aperture = sheet->field("aperture_mm");
+  ASSERT_NE(aperture, nullptr);
+  aperture->edit().selectAll();
+  QTest::keyClicks(&aperture->edit(), "100");
+  QTest::keyClick(&aperture->edit(), Qt::Key_Return);
+  EXPECT_DOUBLE_EQ(window->document().answers().train.aperture_mm, 84.0);  // the film is smaller
+  EXPECT_EQ(window->findChild<VerdictBadge*>()->text(), "Stop");
+  QTest::keyClick(window.get(), Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(window->document().workspace().rig, quick_rig());
+  EXPECT_EQ(aperture->edit().text(), "80");
+}
+
+TEST_F(WindowTest, PartsAreMovedAndRemovedByKey) {
+  open();
+  window->show_view(0);
+  auto* section = window->findChild<Section*>();
+  section->setFocus();
+  QTest::keyClick(section, Qt::Key_Right, Qt::ControlModifier);
+  EXPECT_EQ(window->document().workspace().rig.elements[1].id, "film");
+  EXPECT_EQ(section->selected(), 1);
+  QTest::keyClick(section, Qt::Key_Delete);
+  EXPECT_EQ(window->document().workspace().rig.elements.size(), 2U);
+  QTest::keyClick(window.get(), Qt::Key_Z, Qt::ControlModifier);
+  QTest::keyClick(window.get(), Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(window->document().workspace().rig, quick_rig());
+}
+
+TEST_F(WindowTest, RemembersViewAndThemeAcrossStarts) {
+  open();
+  window->show_view(2);
+  window->set_look(Look::kIndoors);
+  window->close();
+  window.reset();
+  open();
+  EXPECT_EQ(window->current(), 2);
+  EXPECT_EQ(Theme::look(), Look::kIndoors);
+  window->set_look(Look::kNoon);
+}
+
+TEST_F(WindowTest, ShowsPolarDaysAndTheSouth) {
+  auto space = morning_workspace(quick_rig());
+  for (const auto& [latitude, longitude] :
+       {std::pair(78.0, 15.0), std::pair(-78.0, 15.0), std::pair(-41.3, 174.8),
+        std::pair(90.0, 0.0), std::pair(0.0, 180.0)}) {
+    space.site.latitude_deg = latitude;
+    space.site.longitude_deg = longitude;
+    if (!window) {
+      open(space);
+    }
+    window->document().edit("Move", space);
+    for (const int view : {1, 2}) {
+      window->show_view(view);
+      ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
+      EXPECT_FALSE(window->grab().isNull());
+    }
+  }
+}
+
+TEST_F(WindowTest, LongNamesDoNotWidenTheWindow) {
+  auto space = morning_workspace(quick_rig());
+  space.site.name = std::string(300, 'W');
+  space.rig.name = std::string(300, 'W');
+  space.rig.elements[0].name = std::string(300, 'W');
+  open(space);
+  window->resize(1024, 700);
+  QApplication::processEvents();
+  EXPECT_EQ(window->width(), 1024);
+  for (int i = 0; i < 6; ++i) {
+    window->show_view(i);
+    QApplication::processEvents();
+    EXPECT_EQ(window->width(), 1024) << "view " << i;
+  }
+}
+
+}  // namespace
+}  // namespace solarchon::app

@@ -1,0 +1,254 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "cli/cli.h"
+
+#include <algorithm>
+#include <cmath>
+#include <iterator>
+#include <sstream>
+
+#include "solarchon/base/json.h"
+#include "solarchon/log/log_book.h"
+#include "solarchon/optics/rig_file.h"
+#include "tests/support/support.h"
+
+namespace solarchon::cli {
+namespace {
+
+using base::Json;
+using test::TempFolder;
+
+struct Outcome {
+  int code;
+  std::string out;
+  std::string err;
+  [[nodiscard]] Json json() const { return Json::parse(out); }
+};
+
+Outcome call(const std::vector<std::string>& arguments) {
+  std::ostringstream out;
+  std::ostringstream err;
+  const int code = run(arguments, out, err);
+  return {code, out.str(), err.str()};
+}
+
+std::vector<std::string> words(const std::string& line) {
+  std::istringstream in(line);
+  return {std::istream_iterator<std::string>(in), {}};
+}
+
+constexpr const char* kMorning = " --lat 36.07 --lon -5.58 --elev 42 --time 2027-07-17T08:40:00Z";
+
+std::string rig_file(const TempFolder& folder, const optics::Rig& rig = test::quick_rig()) {
+  const auto path = folder / "rig.json";
+  EXPECT_TRUE(optics::write_rig(rig, path));
+  return path.string();
+}
+
+/// Bad input: code 2, one line that names the field, nothing on standard output.
+void expect_bad_input(const Outcome& outcome, const std::string& field) {
+  EXPECT_EQ(outcome.code, 2) << outcome.err;
+  EXPECT_TRUE(outcome.out.empty());
+  EXPECT_EQ(std::count(outcome.err.begin(), outcome.err.end(), '\n'), 1) << outcome.err;
+  EXPECT_NE(outcome.err.find(field), std::string::npos) << outcome.err;
+}
+
+TEST(Cli, SunHasItsKeys) {
+  const Outcome outcome = call(words(std::string("sun") + kMorning + " --json"));
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json json = outcome.json();
+  for (const char* key : {"time_utc",
+                          "right_ascension_deg",
+                          "declination_deg",
+                          "azimuth_deg",
+                          "altitude_airless_deg",
+                          "altitude_deg",
+                          "hour_angle_deg",
+                          "parallactic_angle_deg",
+                          "semidiameter_arcsec",
+                          "distance_au",
+                          "equation_of_time_min",
+                          "p_deg",
+                          "b0_deg",
+                          "l0_deg",
+                          "carrington_rotation",
+                          "airmass",
+                          "magnetic_declination_deg",
+                          "azimuth_rate_arcsec_s",
+                          "altitude_rate_arcsec_s",
+                          "field_rotation_deg_h"}) {
+    ASSERT_TRUE(json.contains(key)) << key;
+  }
+  EXPECT_NEAR(json.at("altitude_deg").get<double>(), 38.484, 0.001);
+  EXPECT_EQ(json.at("time_utc"), "2027-07-17T08:40:00Z");
+}
+
+TEST(Cli, SunTakesTheAirAndDut1) {
+  const Json none = call(words(std::string("sun") + kMorning + " --pressure 0")).json();
+  EXPECT_EQ(none.at("altitude_deg"), none.at("altitude_airless_deg"));
+  const Json cold = call(words(std::string("sun") + kMorning + " --temperature -20")).json();
+  const Json mild = call(words(std::string("sun") + kMorning)).json();
+  EXPECT_GT(cold.at("altitude_deg").get<double>(), mild.at("altitude_deg").get<double>());
+  const Json later = call(words(std::string("sun") + kMorning + " --dut1 0.9")).json();
+  EXPECT_NEAR(
+      (later.at("hour_angle_deg").get<double>() - mild.at("hour_angle_deg").get<double>()) * 3600.0,
+      13.5, 0.1);
+}
+
+TEST(Cli, SunGivesNullForWhatDoesNotApply) {
+  const Json night =
+      call(words("sun --lat 36.07 --lon -5.58 --elev 42 --time 2040-07-17T00:00:00Z")).json();
+  EXPECT_TRUE(night.at("airmass").is_null());
+  EXPECT_TRUE(night.at("magnetic_declination_deg").is_null());
+}
+
+TEST(Cli, SunNamesTheBadField) {
+  expect_bad_input(call(words("sun --lat 95 --lon 0 --time 2027-07-17T08:40:00Z")), "lat");
+  expect_bad_input(call(words("sun --lat nan --lon 0 --time 2027-07-17T08:40:00Z")), "lat");
+  expect_bad_input(call(words("sun --lat x --lon 0 --time 2027-07-17T08:40:00Z")), "lat");
+  expect_bad_input(call(words("sun --lat 0 --lon 400 --time 2027-07-17T08:40:00Z")), "lon");
+  expect_bad_input(call(words("sun --lat 0 --lon 0 --time yesterday")), "time");
+  expect_bad_input(call(words("sun --lat 0 --lon 0 --time 1950-01-01T00:00:00Z")), "time");
+  expect_bad_input(call(words("sun --lat 0 --lon 0")), "time");
+  expect_bad_input(call(words(std::string("sun") + kMorning + " --dut1 2")), "dut1");
+  expect_bad_input(call(words(std::string("sun") + kMorning + " --pressure -1")), "pressure");
+  expect_bad_input(call(words(std::string("sun") + kMorning + " --elev 1e9")), "elev");
+}
+
+TEST(Cli, RigHasItsKeys) {
+  const TempFolder folder;
+  const Outcome outcome = call({"rig", rig_file(folder, test::starter_rig()), "--json"});
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json json = outcome.json();
+  EXPECT_NEAR(json.at("sampling_arcsec_px").get<double>(), 1.4825, 1e-4);
+  EXPECT_EQ(json.at("field_arcmin").size(), 2U);
+  EXPECT_EQ(json.at("disc_fits"), true);
+  EXPECT_EQ(json.at("verdict"), "no-objection");
+  EXPECT_EQ(json.at("heat").size(), 3U);
+  EXPECT_TRUE(json.at("heat")[0].contains("irradiance_w_cm2"));
+  EXPECT_TRUE(json.at("exposure_disc_ms").is_null());
+  for (const char* key : {"effective_focal_length_mm", "focal_ratio", "solar_image_mm",
+                          "diffraction_cutoff_arcsec", "sampling_px_per_cutoff", "findings"}) {
+    EXPECT_TRUE(json.contains(key)) << key;
+  }
+}
+
+TEST(Cli, RigExposesAtAPlaceAndTime) {
+  const TempFolder folder;
+  auto arguments = words(std::string("rig FILE") + kMorning);
+  arguments[1] = rig_file(folder, test::starter_rig());
+  EXPECT_GT(call(arguments).json().at("exposure_disc_ms").get<double>(), 0.01);
+  expect_bad_input(call({"rig", arguments[1], "--time", "2027-07-17T08:40:00Z"}), "lat");
+}
+
+TEST(Cli, RigSaysStopWithItsReasons) {
+  const TempFolder folder;
+  optics::Rig rig = test::starter_rig();
+  rig.elements[0].fitted = false;
+  const Json json = call({"rig", rig_file(folder, rig)}).json();
+  EXPECT_EQ(json.at("verdict"), "stop");
+  const Json& finding = json.at("findings").at(0);
+  for (const char* key : {"rule", "severity", "element", "what", "why", "next_step"}) {
+    EXPECT_TRUE(finding.contains(key)) << key;
+  }
+}
+
+TEST(Cli, RigRefusesBadFilesByField) {
+  const TempFolder folder;
+  const auto with = [&](const std::string& text) {
+    test::write_text(folder / "bad.json", text);
+    return call({"rig", (folder / "bad.json").string()});
+  };
+  expect_bad_input(with("garbage"), "bad.json");
+  expect_bad_input(with(R"({"format": "solarchon-rig", "version": 1, "name": "x"})"), "elements");
+  expect_bad_input(with(R"({"format": "solarchon-rig", "version": 1, "name": "x", "elements": [
+              {"kind": "refractor", "aperture_mm": -80, "focal_length_mm": 480}]})"),
+                   "elements[0].aperture_mm");
+  expect_bad_input(with(R"({"format": "solarchon-rig", "version": 7, "name": "x"})"), "version");
+  expect_bad_input(call({"rig", (folder / "none.json").string()}), "none.json");
+}
+
+TEST(Cli, SimulatedFramesAreMeasuredWhereTheyWereDrawn) {
+  const TempFolder folder;
+  const std::string out = (folder / "f.fits").string();
+  auto arguments = words(std::string("simulate FILE") + kMorning + " --seed 3 --out OUT");
+  arguments[1] = rig_file(folder, test::starter_rig());
+  arguments.back() = out;
+  const Outcome simulated = call(arguments);
+  ASSERT_EQ(simulated.code, 0) << simulated.err;
+  const Json truth = simulated.json().at("truth");
+  const Outcome measured = call({"measure", out, "--json"});
+  ASSERT_EQ(measured.code, 0) << measured.err;
+  const Json found = measured.json();
+  for (const int axis : {0, 1}) {
+    EXPECT_NEAR(found.at("centre_px")[static_cast<std::size_t>(axis)].get<double>(),
+                truth.at("centre_px")[static_cast<std::size_t>(axis)].get<double>(), 0.05);
+  }
+  EXPECT_NEAR(found.at("radius_px").get<double>(), truth.at("radius_px").get<double>(), 0.05);
+  ASSERT_FALSE(found.at("spots").empty());
+  for (const char* key : {"latitude_deg", "carrington_longitude_deg", "area_muh"}) {
+    EXPECT_TRUE(found.at("spots")[0].at(key).is_number()) << key;
+  }
+}
+
+TEST(Cli, SimulateRefusesNightAndBadFolders) {
+  const TempFolder folder;
+  const std::string rig = rig_file(folder);
+  expect_bad_input(call({"simulate", rig, "--lat", "36", "--lon", "-5", "--time",
+                         "2027-07-17T00:00:00Z", "--out", (folder / "f").string()}),
+                   "time");
+  const Outcome outcome =
+      call({"simulate", rig, "--lat", "36", "--lon", "-5", "--time", "2027-07-17T12:00:00Z",
+            "--out", (folder / "none" / "f.fits").string()});
+  EXPECT_EQ(outcome.code, 1);
+  EXPECT_NE(outcome.err.find("cannot be written"), std::string::npos);
+}
+
+TEST(Cli, MeasureTakesWhatTheFileDoesNotSay) {
+  const TempFolder folder;
+  const auto recording = camera::simulate(test::morning_shot(test::quick_rig())).value();
+  const std::string png = (folder / "f.png").string();
+  ASSERT_TRUE(frames::write_png(recording.frame, png));
+  EXPECT_TRUE(call({"measure", png}).json().at("plate_scale_arcsec_px").is_null());
+  const Json told = call({"measure", png, "--time", "2027-07-17T08:40:00Z", "--north",
+                          std::to_string(recording.truth.solar.north_deg)})
+                        .json();
+  EXPECT_NEAR(told.at("plate_scale_arcsec_px").get<double>(), recording.truth.plate_scale_arcsec_px,
+              1e-3);
+  expect_bad_input(call({"measure", png, "--north", "1000"}), "north");
+  expect_bad_input(call({"measure", png, "--mirrored"}), "north");
+}
+
+TEST(Cli, MeasureFailsWithoutASunAndRefusesWhatIsNoPicture) {
+  const TempFolder folder;
+  frames::Frame black;
+  black.width = black.height = 64;
+  black.pixels.assign(64 * 64, 10);
+  ASSERT_TRUE(frames::write_fits(black, folder / "black.fits"));
+  EXPECT_EQ(call({"measure", (folder / "black.fits").string()}).code, 1);
+  test::write_text(folder / "text", "no picture at all");
+  expect_bad_input(call({"measure", (folder / "text").string()}), "text");
+}
+
+TEST(Cli, LogListShowsSessions) {
+  const TempFolder folder;
+  expect_bad_input(call({"log", "list", "--data", (folder / "none").string()}), "data");
+  {
+    auto book = log::LogBook::open(workspace::log_file(folder.path())).value();
+    ASSERT_TRUE(book.begin(
+        {test::morning(), {"Here", 1, 2, 3, "UTC"}, test::quick_rig(), "whole-disc", 2.0, {}}));
+  }
+  const Json json = call({"log", "list", "--data", folder.path().string(), "--json"}).json();
+  ASSERT_EQ(json.at("sessions").size(), 1U);
+  EXPECT_EQ(json.at("sessions")[0].at("site"), "Here");
+}
+
+TEST(Cli, AnswersHelpAndRefusesWhatItDoesNotKnow) {
+  EXPECT_EQ(call({"--help"}).code, 0);
+  EXPECT_EQ(call({"sun", "--help"}).code, 0);
+  expect_bad_input(call({}), "subcommand");
+  expect_bad_input(call({"moon"}), "moon");
+  expect_bad_input(call(words(std::string("sun") + kMorning + " --colour red")), "colour");
+}
+
+}  // namespace
+}  // namespace solarchon::cli

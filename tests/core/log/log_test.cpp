@@ -1,0 +1,283 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <SQLiteCpp/SQLiteCpp.h>
+#include <sys/resource.h>
+#include <sys/wait.h>
+#include <unistd.h>
+
+#include <algorithm>
+#include <csignal>
+#include <set>
+
+#include "schema.h"
+#include "solarchon/log/log_book.h"
+#include "tests/support/support.h"
+
+namespace solarchon::log {
+namespace {
+
+using base::ErrorCode;
+using test::FailsWith;
+using test::TempFolder;
+
+SessionStart morning_start() {
+  return {test::morning(),
+          {"Punta Alcaravan", 36.07, -5.58, 42.0, "Europe/Madrid"},
+          test::starter_rig(),
+          "whole-disc",
+          1.8,
+          {1013.0, 22.0}};
+}
+
+FrameEntry measured_frame() {
+  measure::DiscMeasurement measured;
+  measured.limb = {1023.5, 767.25, 636.9, 0.93, 0.02, 0.99, 1430, false};
+  measured.plate_scale_arcsec_px = 1.4825;
+  measured.solar = sky::PictureOrientation{175.5, true};
+  measured.view = sky::disc_view(test::morning());
+  measured.spots = {{600.5, 700.25, 120.0, 18.0, 33.0, 0.25, 12.5, 88.75},
+                    {610.5, 690.25, 20.0, 0.0, 34.0, 0.6, std::nullopt, std::nullopt}};
+  return {0, test::morning() + 60.0, "frames/2027-07-17/084100.fits", 0.172, 38.5, measured};
+}
+
+TEST(LogBook, KeepsASessionWholeAcrossReopening) {
+  const TempFolder folder;
+  const auto file = folder / "deep" / "log.sqlite";
+  std::int64_t session = 0;
+  {
+    LogBook book = LogBook::open(file).value();
+    session = book.begin(morning_start()).value();
+    ASSERT_TRUE(book.file_frame(session, measured_frame()));
+    ASSERT_TRUE(book.set_notes(session, "calm until ten"));
+  }
+  const LogBook book = LogBook::open(file).value();
+  const Session back = book.session(session).value();
+  EXPECT_EQ(back.start, morning_start());
+  EXPECT_EQ(back.notes, "calm until ten");
+  ASSERT_EQ(back.frames.size(), 1U);
+  const FrameEntry expected = measured_frame();
+  const FrameEntry& frame = back.frames[0];
+  EXPECT_EQ(frame.taken, expected.taken);
+  EXPECT_EQ(frame.file, expected.file);
+  EXPECT_DOUBLE_EQ(frame.exposure_ms, expected.exposure_ms);
+  ASSERT_TRUE(frame.measurement);
+  EXPECT_DOUBLE_EQ(frame.measurement->limb.radius_px, 636.9);
+  EXPECT_EQ(frame.measurement->limb.points, 1430);
+  EXPECT_EQ(frame.measurement->solar, expected.measurement->solar);
+  ASSERT_EQ(frame.measurement->spots.size(), 2U);
+  EXPECT_DOUBLE_EQ(*frame.measurement->spots[0].latitude_deg, 12.5);
+  EXPECT_FALSE(frame.measurement->spots[1].latitude_deg);
+  EXPECT_TRUE(frame.measurement->view);
+}
+
+TEST(LogBook, KeepsAFrameWithoutMeasurement) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  const auto session = book.begin(morning_start()).value();
+  ASSERT_TRUE(book.file_frame(session, {0, test::morning(), "f", 1.0, 2.0, std::nullopt}));
+  EXPECT_FALSE(book.session(session).value().frames[0].measurement);
+}
+
+TEST(LogBook, ListsSessionsNewestFirst) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  EXPECT_TRUE(book.summaries().value().empty());
+  const auto old_session = book.begin(morning_start()).value();
+  SessionStart later = morning_start();
+  later.started = later.started + 86400.0;
+  const auto new_session = book.begin(later).value();
+  ASSERT_TRUE(book.file_frame(old_session, measured_frame()));
+  ASSERT_TRUE(book.file_frame(old_session, {0, test::morning(), "f", 1.0, 2.0, std::nullopt}));
+  const auto list = book.summaries().value();
+  ASSERT_EQ(list.size(), 2U);
+  EXPECT_EQ(list[0].id, new_session);
+  EXPECT_EQ(list[0].frames, 0);
+  EXPECT_EQ(list[1].frames, 2);
+  EXPECT_EQ(list[1].spots, 2);
+  EXPECT_EQ(list[1].site, "Punta Alcaravan");
+  EXPECT_EQ(list[1].last_frame, test::morning() + 60.0);
+}
+
+TEST(LogBook, KnowsWhenThereIsNoSuchSession) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  EXPECT_THAT(book.session(99), FailsWith(ErrorCode::kNotFound, "session"));
+  EXPECT_THAT(book.set_notes(99, "x"), FailsWith(ErrorCode::kNotFound, "session"));
+  EXPECT_THAT(book.file_frame(99, measured_frame()), FailsWith(ErrorCode::kNotFound, "session"));
+  EXPECT_TRUE(book.summaries().value().empty()) << "the refused frame left something";
+}
+
+TEST(LogBook, KeepsNotesInAnyScript) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  const auto session = book.begin(morning_start()).value();
+  const std::string notes = "caf\xc3\xa9 'quoted'; DROP TABLE session; \xe2\x98\x80";
+  ASSERT_TRUE(book.set_notes(session, notes));
+  EXPECT_EQ(book.session(session).value().notes, notes);
+}
+
+TEST(LogBook, IsSharedByTwoOpenBooks) {
+  const TempFolder folder;
+  LogBook first = LogBook::open(folder / "log.sqlite").value();
+  LogBook second = LogBook::open(folder / "log.sqlite").value();
+  const auto session = first.begin(morning_start()).value();
+  ASSERT_TRUE(second.file_frame(session, measured_frame()));
+  EXPECT_EQ(first.session(session).value().frames.size(), 1U);
+}
+
+TEST(LogBook, UsesAWriteAheadLog) {
+  const TempFolder folder;
+  const auto path = folder / "log.sqlite";
+  const LogBook book = LogBook::open(path).value();
+  SQLite::Database raw(path.string());
+  EXPECT_EQ(raw.execAndGet("PRAGMA journal_mode").getString(), "wal");
+  EXPECT_EQ(raw.execAndGet("PRAGMA user_version").getInt(),
+            static_cast<int>(schema_steps().size()));
+}
+
+TEST(LogBook, RefusesALogOfTheFutureAndLeavesItAlone) {
+  const TempFolder folder;
+  const auto path = folder / "log.sqlite";
+  {
+    SQLite::Database raw(path.string(), SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE);
+    raw.exec("CREATE TABLE of_the_future (x); PRAGMA user_version = 99");
+  }
+  EXPECT_THAT(LogBook::open(path), FailsWith(ErrorCode::kVersion, path.string()));
+  SQLite::Database raw(path.string());
+  EXPECT_TRUE(raw.tableExists("of_the_future"));
+  EXPECT_EQ(raw.execAndGet("PRAGMA user_version").getInt(), 99);
+}
+
+TEST(LogBook, RefusesAFileThatIsNoLog) {
+  const TempFolder folder;
+  const auto path = folder / "log.sqlite";
+  const std::string text(5000, 'x');
+  test::write_text(path, text);
+  EXPECT_THAT(LogBook::open(path), FailsWith(ErrorCode::kMalformed, path.string()));
+  EXPECT_EQ(test::read_text(path), text);
+}
+
+TEST(LogBook, SaysWhenItsFolderCannotBeMade) {
+  const TempFolder folder;
+  test::write_text(folder / "file", "");
+  EXPECT_FALSE(LogBook::open(folder / "file" / "log.sqlite"));
+  EXPECT_EQ(LogBook::open(folder / "file" / "log.sqlite").error().code, ErrorCode::kUnwritable);
+}
+
+TEST(LogBook, SaysWhenTheDiskIsFullAndLosesNothing) {
+  const TempFolder folder;
+  const auto path = folder / "log.sqlite";
+  std::int64_t session = 0;
+  std::size_t filed = 0;
+  {
+    LogBook book = LogBook::open(path).value();
+    session = book.begin(morning_start()).value();
+    std::signal(SIGXFSZ, SIG_IGN);
+    rlimit before{};
+    ::getrlimit(RLIMIT_FSIZE, &before);
+    const rlimit small{400'000, before.rlim_max};
+    ::setrlimit(RLIMIT_FSIZE, &small);
+    base::Result<std::int64_t> outcome = 0;
+    while (outcome && filed < 100'000) {
+      outcome = book.file_frame(session, measured_frame());
+      filed += outcome ? 1U : 0U;
+    }
+    ::setrlimit(RLIMIT_FSIZE, &before);
+    EXPECT_THAT(outcome, FailsWith(ErrorCode::kUnwritable, path.string()));
+  }
+  EXPECT_GT(filed, 10U);
+  LogBook book = LogBook::open(path).value();
+  EXPECT_EQ(book.session(session).value().frames.size(), filed);
+  EXPECT_TRUE(book.file_frame(session, measured_frame()));  // there is room again
+}
+
+TEST(BringUpToDate, RunsOnlyTheMissingStepsAndKeepsTheData) {
+  SQLite::Database database(":memory:", SQLite::OPEN_READWRITE);
+  const std::vector<std::string> first{"CREATE TABLE t (a)"};
+  ASSERT_TRUE(bring_up_to_date(database, first));
+  database.exec("INSERT INTO t VALUES (7)");
+  const std::vector<std::string> second{"CREATE TABLE t (a)",
+                                        "ALTER TABLE t ADD COLUMN b DEFAULT 5"};
+  ASSERT_TRUE(bring_up_to_date(database, second));
+  ASSERT_TRUE(bring_up_to_date(database, second));
+  EXPECT_EQ(database.execAndGet("SELECT a + b FROM t").getInt(), 12);
+}
+
+TEST(BringUpToDate, AFailingStepChangesNothing) {
+  SQLite::Database database(":memory:", SQLite::OPEN_READWRITE);
+  ASSERT_TRUE(bring_up_to_date(database, {"CREATE TABLE t (a)"}));
+  const std::vector<std::string> broken{"CREATE TABLE t (a)",
+                                        "CREATE TABLE u (a); SELECT nonsense FROM nowhere"};
+  EXPECT_THROW((void)bring_up_to_date(database, broken), SQLite::Exception);
+  EXPECT_FALSE(database.tableExists("u"));
+  EXPECT_EQ(database.execAndGet("PRAGMA user_version").getInt(), 1);
+}
+
+/// Lets a writer run for a while, kills it, and gives the last ids that it had committed.
+std::vector<std::int64_t> killed_writer(const std::filesystem::path& file, int after_us) {
+  int ends[2];
+  if (::pipe(ends) != 0) {
+    return {};
+  }
+  const pid_t child = ::fork();
+  if (child == 0) {
+    ::dup2(ends[1], STDOUT_FILENO);
+    ::close(ends[0]);
+    ::close(ends[1]);
+    ::execl(LOG_WRITER, LOG_WRITER, file.c_str(), nullptr);
+    ::_exit(127);
+  }
+  ::close(ends[1]);
+  // Counting starts with the first commit, so that slow machines kill mid-work too.
+  std::string text;
+  char byte = 0;
+  while (byte != '\n' && ::read(ends[0], &byte, 1) == 1) {
+    text += byte;
+  }
+  ::usleep(static_cast<useconds_t>(after_us));
+  ::kill(child, SIGKILL);
+  int status = 0;
+  ::waitpid(child, &status, 0);
+  EXPECT_TRUE(WIFSIGNALED(status)) << "the writer ended by itself";
+  while (::read(ends[0], &byte, 1) == 1) {
+    text += byte;
+  }
+  ::close(ends[0]);
+  std::vector<std::int64_t> ids;
+  for (std::size_t start = 0; start < text.size();) {
+    const std::size_t end = text.find('\n', start);
+    if (end == std::string::npos) {
+      break;
+    }
+    ids.push_back(std::stoll(text.substr(start, end - start)));
+    start = end + 1;
+  }
+  return ids;
+}
+
+TEST(LogBook, KilledAtAnyMomentItKeepsAllThatWasCommitted) {
+  const TempFolder folder;
+  const auto path = folder / "log.sqlite";
+  std::set<std::int64_t> committed;
+  for (int round = 0; round < 12; ++round) {
+    const auto ids = killed_writer(path, 500 + round * 1700);
+    ASSERT_FALSE(ids.empty());
+    committed.insert(ids.begin(), ids.end());
+    const LogBook book = LogBook::open(path).value();
+    SQLite::Database raw(path.string());
+    EXPECT_EQ(raw.execAndGet("PRAGMA integrity_check").getString(), "ok");
+    std::set<std::int64_t> found;
+    const std::vector<SessionSummary> summaries = book.summaries().value();
+    for (const SessionSummary& summary : summaries) {
+      const Session session = book.session(summary.id).value();
+      for (const FrameEntry& frame : session.frames) {
+        found.insert(frame.id);
+        ASSERT_TRUE(frame.measurement) << "a frame without its measurement: half a commit";
+        EXPECT_EQ(frame.measurement->spots.size(), 40U);
+      }
+    }
+    EXPECT_TRUE(std::includes(found.begin(), found.end(), committed.begin(), committed.end()));
+  }
+}
+
+}  // namespace
+}  // namespace solarchon::log

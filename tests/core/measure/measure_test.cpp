@@ -1,0 +1,287 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
+#include <cmath>
+#include <stop_token>
+
+#include "solarchon/base/angle.h"
+#include "solarchon/base/random.h"
+#include "solarchon/light/limb_darkening.h"
+#include "solarchon/measure/disc.h"
+#include "tests/support/support.h"
+
+namespace solarchon::measure {
+namespace {
+
+using base::ErrorCode;
+using test::FailsWith;
+using test::morning_shot;
+using test::starter_rig;
+using test::with_part;
+
+constexpr double kLimbTolerance_px = 0.05;  // REFERENCE
+constexpr double kSpotTolerance_deg = 0.5;  // issue: inside 60 degrees from the centre
+constexpr double kInside_deg = 60.0;
+
+camera::Recording record(const camera::Shot& shot) { return camera::simulate(shot).value(); }
+
+void expect_limb(const LimbFit& limb, const camera::Truth& truth, const std::string& where) {
+  EXPECT_NEAR(limb.centre_x_px, truth.centre_x_px, kLimbTolerance_px) << where;
+  EXPECT_NEAR(limb.centre_y_px, truth.centre_y_px, kLimbTolerance_px) << where;
+  EXPECT_NEAR(limb.radius_px, truth.radius_px, kLimbTolerance_px) << where;
+}
+
+double degrees_apart(double latitude_1, double longitude_1, double latitude_2, double longitude_2) {
+  const double a = latitude_1 * base::kRadPerDeg;
+  const double b = latitude_2 * base::kRadPerDeg;
+  const double cosine =
+      std::sin(a) * std::sin(b) +
+      std::cos(a) * std::cos(b) * std::cos((longitude_1 - longitude_2) * base::kRadPerDeg);
+  return std::acos(std::clamp(cosine, -1.0, 1.0)) * base::kDegPerRad;
+}
+
+TEST(FitLimb, MeetsTheTruthOverSeedsSeeingAndSuns) {
+  for (std::uint32_t seed = 1; seed <= 4; ++seed) {
+    for (const double seeing : {1.0, 2.0, 4.0}) {
+      camera::Shot shot = morning_shot(starter_rig(), seed);
+      shot.sun_seed = seed;
+      shot.seeing_arcsec = seeing;
+      const camera::Recording recording = record(shot);
+      const LimbFit limb = fit_limb(recording.frame).value();
+      expect_limb(limb, recording.truth,
+                  "seed " + std::to_string(seed) + " seeing " + std::to_string(seeing));
+      EXPECT_GT(limb.seen_share, 0.95);
+      EXPECT_FALSE(limb.saturated);
+    }
+  }
+}
+
+TEST(FitLimb, MeetsTheTruthAtAThirdOfTheExposure) {
+  camera::Shot shot = morning_shot(starter_rig(), 2);
+  shot.exposure_ms /= 3.0;
+  const camera::Recording recording = record(shot);
+  expect_limb(fit_limb(recording.frame).value(), recording.truth, "dim");
+}
+
+TEST(FitLimb, MeetsTheTruthOfASmallDisc) {
+  const camera::Recording recording =
+      record(morning_shot(with_part(starter_rig(), optics::Reducer{0.3}, 20.0), 3));
+  ASSERT_LT(recording.truth.radius_px, 200.0);
+  expect_limb(fit_limb(recording.frame).value(), recording.truth, "small");
+}
+
+TEST(FitLimb, SurvivesADiscCutByTheFrame) {
+  for (const auto& [west, north] :
+       {std::pair(700.0, 0.0), std::pair(-400.0, 500.0), std::pair(0.0, -700.0)}) {
+    camera::Shot shot = morning_shot(starter_rig(), 4);
+    shot.target = {west, north};
+    const camera::Recording recording = record(shot);
+    const LimbFit limb = fit_limb(recording.frame).value();
+    EXPECT_LT(limb.seen_share, 0.97);
+    expect_limb(limb, recording.truth, std::to_string(west) + " " + std::to_string(north));
+  }
+}
+
+TEST(FitLimb, SurvivesALongFocusWithAQuarterOfTheLimb) {
+  camera::Shot shot = morning_shot(with_part(starter_rig(), optics::Amplifier{2.5}, 60.0), 5);
+  shot.target = {700.0, 400.0};
+  const camera::Recording recording = record(shot);
+  const LimbFit limb = fit_limb(recording.frame).value();
+  EXPECT_LT(limb.seen_share, 0.4);
+  // A quarter of the limb fixes the radius less well than the direction to it.
+  EXPECT_NEAR(limb.radius_px, recording.truth.radius_px, 0.3);
+  EXPECT_NEAR(limb.centre_x_px, recording.truth.centre_x_px, 0.3);
+  EXPECT_NEAR(limb.centre_y_px, recording.truth.centre_y_px, 0.3);
+}
+
+TEST(FitLimb, SurvivesABite) {
+  // The Moon's disc, as dark as the sky, over a third of the limb.
+  camera::Recording recording = record(morning_shot(starter_rig(), 6));
+  const auto& truth = recording.truth;
+  const double bite_x = truth.centre_x_px + 0.9 * truth.radius_px;
+  const double bite_y = truth.centre_y_px - 0.5 * truth.radius_px;
+  for (int y = 0; y < recording.frame.height; ++y) {
+    for (int x = 0; x < recording.frame.width; ++x) {
+      if (std::hypot(x - bite_x, y - bite_y) < truth.radius_px * 1.02) {
+        recording.frame.pixels[static_cast<std::size_t>(y * recording.frame.width + x)] = 45;
+      }
+    }
+  }
+  const LimbFit limb = fit_limb(recording.frame).value();
+  EXPECT_NEAR(limb.centre_x_px, truth.centre_x_px, 0.1);
+  EXPECT_NEAR(limb.centre_y_px, truth.centre_y_px, 0.1);
+  EXPECT_NEAR(limb.radius_px, truth.radius_px, 0.1);
+}
+
+TEST(FitLimb, SaysWhenTheDiscIsSaturated) {
+  camera::Shot shot = morning_shot(starter_rig(), 7);
+  shot.exposure_ms *= 3.0;
+  EXPECT_TRUE(fit_limb(record(shot).frame).value().saturated);
+}
+
+TEST(FitLimb, FindsNothingWhereThereIsNothing) {
+  frames::Frame frame;
+  frame.width = 320;
+  frame.height = 240;
+  frame.saturation = 4095;
+  const auto filled = [&](auto value) {
+    frame.pixels.assign(320 * 240, 0);
+    std::generate(frame.pixels.begin(), frame.pixels.end(), value);
+    return frame;
+  };
+  base::Random random{8};
+  EXPECT_THAT(fit_limb(filled([] { return std::uint16_t{0}; })),
+              FailsWith(ErrorCode::kNotFound, "limb"));
+  EXPECT_THAT(fit_limb(filled([] { return std::uint16_t{4095}; })),
+              FailsWith(ErrorCode::kNotFound, "limb"));
+  EXPECT_THAT(fit_limb(filled([&] { return static_cast<std::uint16_t>(random.uniform(0, 4095)); })),
+              FailsWith(ErrorCode::kNotFound, "limb"));
+  int i = 0;
+  EXPECT_THAT(fit_limb(filled([&] { return static_cast<std::uint16_t>((i++ % 320) * 12); })),
+              FailsWith(ErrorCode::kNotFound, "limb"));
+}
+
+TEST(FitLimb, FindsNothingInsideTheDisc) {
+  camera::Shot shot = morning_shot(with_part(starter_rig(), optics::Amplifier{5.0}, 60.0), 9);
+  EXPECT_THAT(fit_limb(record(shot).frame), FailsWith(ErrorCode::kNotFound, "limb"));
+}
+
+TEST(FitLimb, TakesAFrameOfAFewPixels) {
+  for (const auto& [width, height] : {std::pair(1, 1), std::pair(3, 2), std::pair(16, 16)}) {
+    frames::Frame frame;
+    frame.width = width;
+    frame.height = height;
+    frame.pixels.assign(static_cast<std::size_t>(width * height), 100);
+    EXPECT_FALSE(fit_limb(frame));
+  }
+}
+
+TEST(FitLimb, StopsWhenAsked) {
+  std::stop_source source;
+  source.request_stop();
+  EXPECT_THAT(fit_limb(record(morning_shot(starter_rig())).frame, {source.get_token()}),
+              FailsWith(ErrorCode::kCancelled, "limb"));
+}
+
+/// Every drawn spot large and central enough to stand alone, against the nearest measured one.
+void expect_spots(const camera::Recording& recording, int& compared) {
+  const DiscMeasurement measured = measure_disc(recording.frame).value();
+  const camera::Truth& truth = recording.truth;
+  for (const scene::Spot& spot : truth.spots) {
+    const auto place =
+        sky::disc_place(spot.latitude_deg, spot.carrington_longitude_deg, truth.view);
+    const double from_centre = degrees_apart(spot.latitude_deg, spot.carrington_longitude_deg,
+                                             truth.view.b0_deg, truth.view.l0_deg);
+    const bool alone =
+        std::none_of(truth.spots.begin(), truth.spots.end(), [&](const scene::Spot& other) {
+          return &other != &spot &&
+                 degrees_apart(spot.latitude_deg, spot.carrington_longitude_deg, other.latitude_deg,
+                               other.carrington_longitude_deg) <
+                     1.6 * (spot.radius_deg + other.radius_deg);
+        });
+    if (!place || from_centre > kInside_deg || !alone || spot.area_muh() < 20.0) {
+      continue;
+    }
+    const SpotMeasurement* nearest = nullptr;
+    double least = 1e9;
+    for (const SpotMeasurement& found : measured.spots) {
+      const double apart = degrees_apart(spot.latitude_deg, spot.carrington_longitude_deg,
+                                         *found.latitude_deg, *found.carrington_longitude_deg);
+      if (apart < least) {
+        least = apart;
+        nearest = &found;
+      }
+    }
+    ASSERT_NE(nearest, nullptr);
+    EXPECT_LT(least, kSpotTolerance_deg) << spot.latitude_deg;
+    if (spot.area_muh() > 100.0) {
+      EXPECT_NEAR(nearest->area_muh / spot.area_muh(), 1.0, 0.15);
+    }
+    ++compared;
+  }
+}
+
+TEST(MeasureDisc, PutsSpotsWhereTheyWereDrawn) {
+  int compared = 0;
+  for (std::uint32_t seed = 1; seed <= 6; ++seed) {
+    camera::Shot shot = morning_shot(starter_rig(), seed);
+    shot.sun_seed = seed;
+    expect_spots(record(shot), compared);
+  }
+  EXPECT_GT(compared, 15);
+}
+
+TEST(MeasureDisc, KnowsTheParityOfTheLightPath) {
+  int compared = 0;
+  expect_spots(record(morning_shot(with_part(starter_rig(), optics::Diagonal{}, 65.0), 2)),
+               compared);
+  optics::Rig turned = starter_rig();
+  std::get<optics::Camera>(turned.elements.back().part).rotation_deg = 73.0;
+  expect_spots(record(morning_shot(turned, 2)), compared);
+  EXPECT_GT(compared, 4);
+}
+
+TEST(MeasureDisc, WorksInTheSouthAndInOtherSeasons) {
+  int compared = 0;
+  for (const char* time :
+       {"2027-01-05T23:00:00Z", "2028-04-07T01:00:00Z", "2026-10-10T02:00:00Z"}) {
+    workspace::Workspace space = test::morning_workspace(starter_rig());
+    space.site = {"South", -41.3, 174.8, 20.0, "Pacific/Auckland"};
+    camera::Shot shot = morning_shot(starter_rig(), 3);
+    shot.time = test::utc(time);
+    expect_spots(record(shot), compared);
+  }
+  EXPECT_GT(compared, 5);
+}
+
+TEST(MeasureDisc, TakesThePlateScaleFromTheLimb) {
+  camera::Recording recording = record(morning_shot(starter_rig()));
+  recording.frame.info.plate_scale_arcsec_px = 99.0;  // a wrong header must not matter
+  const DiscMeasurement measured = measure_disc(recording.frame).value();
+  EXPECT_NEAR(*measured.plate_scale_arcsec_px, recording.truth.plate_scale_arcsec_px, 1.5e-4);
+}
+
+TEST(MeasureDisc, SaysNothingOfPlacesWithoutTimeAndOrientation) {
+  camera::Recording recording = record(morning_shot(starter_rig()));
+  recording.frame.info = {};
+  const DiscMeasurement bare = measure_disc(recording.frame).value();
+  EXPECT_FALSE(bare.plate_scale_arcsec_px || bare.view || bare.solar);
+  ASSERT_FALSE(bare.spots.empty());
+  EXPECT_FALSE(bare.spots.front().latitude_deg);
+  EXPECT_GT(bare.spots.front().area_muh, 0.0);
+  const DiscMeasurement told =
+      measure_disc(recording.frame, {test::morning(), recording.truth.solar}).value();
+  EXPECT_TRUE(told.spots.front().latitude_deg);
+}
+
+TEST(MeasureDisc, FindsNoSpotsOnACleanSun) {
+  camera::Shot shot = morning_shot(starter_rig());
+  // A moment of this Sun's history when no spot faces the Earth is hard to find: paint over them.
+  camera::Recording recording = record(shot);
+  const DiscMeasurement with = measure_disc(recording.frame).value();
+  for (const SpotMeasurement& spot : with.spots) {
+    for (int dy = -30; dy <= 30; ++dy) {
+      for (int dx = -30; dx <= 30; ++dx) {
+        const int x = static_cast<int>(spot.x_px) + dx;
+        const int y = static_cast<int>(spot.y_px) + dy;
+        const double reach = std::hypot(x - with.limb.centre_x_px, y - with.limb.centre_y_px);
+        const double share = reach / with.limb.radius_px;
+        if (share < 0.985) {
+          const double bright = light::LimbDarkening(540.0).at(std::sqrt(1.0 - share * share));
+          recording.frame.pixels[static_cast<std::size_t>(y * recording.frame.width + x)] =
+              static_cast<std::uint16_t>(41 + 0.7 * 4054 * bright);
+        }
+      }
+    }
+  }
+  EXPECT_TRUE(measure_disc(recording.frame).value().spots.empty());
+}
+
+TEST(MeasureDisc, ListsTheLargestFirst) {
+  const DiscMeasurement measured = measure_disc(record(morning_shot(starter_rig())).frame).value();
+  EXPECT_TRUE(std::is_sorted(
+      measured.spots.begin(), measured.spots.end(),
+      [](const SpotMeasurement& a, const SpotMeasurement& b) { return a.area_muh > b.area_muh; }));
+}
+
+}  // namespace
+}  // namespace solarchon::measure

@@ -1,0 +1,76 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/sky/time.h"
+
+#include "tests/support/support.h"
+
+namespace solarchon::sky {
+namespace {
+
+using base::ErrorCode;
+using test::FailsWith;
+using test::utc;
+
+TEST(ParseUtc, ReadsAllItsForms) {
+  const std::int64_t noon = 1815652800000 - 1815652800000 % 86400000 + 43200000;
+  const UtcTime expected{noon};
+  const std::string date = to_iso(utc_date(expected));
+  for (const char* form : {"T12:00:00Z", "T12:00:00", "T12:00", "T12:00Z", " 12:00:00",
+                           "T12:00:00.000Z", "T14:00:00+02:00", "T06:30:00-05:30"}) {
+    EXPECT_EQ(utc(date + form), expected) << form;
+  }
+}
+
+TEST(ParseUtc, KnowsTheUnixEpochOfKnownInstants) {
+  EXPECT_EQ(utc("2000-01-01T12:00:00Z").unix_ms, 946728000000);
+  EXPECT_EQ(utc("2027-08-02T10:07:50.250Z").unix_ms, 1817201270250);
+  EXPECT_EQ(utc("1972-01-01").unix_ms, 63072000000);
+}
+
+TEST(ParseUtc, TakesALeapSecondAsTheNextMinute) {
+  EXPECT_EQ(utc("2016-12-31T23:59:60Z"), utc("2017-01-01T00:00:00Z"));
+}
+
+TEST(ParseUtc, RefusesWhatIsNoDate) {
+  for (const char* text :
+       {"", "x", "2027", "2027-13-01", "2027-02-29", "2027-07-14T25:00", "2027-07-14T10:60",
+        "2027-07-14T10:30:61Z", "2027-07-14T10:30:15.Z", "2027-07-14T10:30Zjunk",
+        "2027-07-14T10:30:00+2:00", "27-07-14", "2027-7-14", "2027-07-14T-1:00", "2027-00-10"}) {
+    EXPECT_THAT(parse_utc(text, "time"), FailsWith(ErrorCode::kMalformed, "time")) << text;
+  }
+}
+
+TEST(ParseUtc, RefusesYearsBeyondTheSeries) {
+  EXPECT_THAT(parse_utc("1971-12-31", "time"), FailsWith(ErrorCode::kOutOfRange, "time"));
+  EXPECT_THAT(parse_utc("2100-06-01", "time"), FailsWith(ErrorCode::kOutOfRange, "time"));
+}
+
+TEST(ParseDate, LeavesRoomForADayAtAnyLongitude) {
+  EXPECT_EQ(parse_date("2027-07-14", "date").value(), (CivilDate{2027, 7, 14}));
+  EXPECT_THAT(parse_date("2027-07-14T10:00", "date"), FailsWith(ErrorCode::kMalformed, "date"));
+  EXPECT_THAT(parse_date("1972-01-01", "date"), FailsWith(ErrorCode::kOutOfRange, "date"));
+}
+
+TEST(ToIso, WritesMillisecondsOnlyWhenThereAreAny) {
+  EXPECT_EQ(to_iso(utc("2027-07-14T10:30:15Z")), "2027-07-14T10:30:15Z");
+  EXPECT_EQ(to_iso(utc("2027-07-14T10:30:15.25Z")), "2027-07-14T10:30:15.250Z");
+}
+
+TEST(ToIso, ComesBackThroughTheParser) {
+  for (std::int64_t ms = 100'000'000'123; ms < kLastTime.unix_ms; ms += 77'777'777'777) {
+    EXPECT_EQ(utc(to_iso(UtcTime{ms})).unix_ms, ms);
+  }
+}
+
+TEST(DecimalYear, IsExactAtNewYear) {
+  EXPECT_DOUBLE_EQ(decimal_year(utc("2027-01-01")), 2027.0);
+  EXPECT_NEAR(decimal_year(utc("2028-07-02")), 2028.5, 1e-9);  // 183 of 366 days
+}
+
+TEST(UtcTime, AddsSecondsToTheMillisecond) {
+  EXPECT_EQ((UtcTime{1000} + 0.25).unix_ms, 1250);
+  EXPECT_EQ((UtcTime{1000} + -0.25).unix_ms, 750);
+  EXPECT_DOUBLE_EQ(seconds_between(UtcTime{1000}, UtcTime{3500}), 2.5);
+}
+
+}  // namespace
+}  // namespace solarchon::sky

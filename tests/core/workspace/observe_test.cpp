@@ -1,0 +1,165 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/workspace/observe.h"
+
+#include <algorithm>
+#include <cmath>
+#include <stop_token>
+
+#include "solarchon/workspace/demo.h"
+#include "solarchon/workspace/reports.h"
+#include "tests/support/support.h"
+
+namespace solarchon::workspace {
+namespace {
+
+using base::ErrorCode;
+using test::FailsWith;
+using test::morning_workspace;
+using test::quick_rig;
+using test::TempFolder;
+
+Answers now(const Workspace& space, sky::UtcTime time = test::morning()) {
+  return answer(space, time, sky::geocentric_sun(time));
+}
+
+TEST(ShotFor, TakesTheSuggestedExposureOrTheGivenOne) {
+  const Workspace space = morning_workspace(quick_rig());
+  const Answers answers = now(space);
+  EXPECT_DOUBLE_EQ(shot_for(space, answers, std::nullopt, 1)->exposure_ms,
+                   answers.exposure->exposure_ms);
+  EXPECT_DOUBLE_EQ(shot_for(space, answers, 0.5, 1)->exposure_ms, 0.5);
+  EXPECT_THAT(shot_for(space, answers, 1e-9, 1), FailsWith(ErrorCode::kOutOfRange, "exposure_ms"));
+}
+
+TEST(ShotFor, NeedsTheSunAndATrain) {
+  const Workspace space = morning_workspace(quick_rig());
+  EXPECT_THAT(shot_for(space, now(space, test::utc("2027-07-17")), std::nullopt, 1),
+              FailsWith(ErrorCode::kOutOfRange, "time"));
+  const Workspace bare = morning_workspace({});
+  EXPECT_THAT(shot_for(bare, now(bare), std::nullopt, 1), FailsWith(ErrorCode::kMissing, "rig"));
+}
+
+TEST(ShotFor, PointsAtTheLargestSpotWhenThatIsTheTarget) {
+  Workspace space =
+      morning_workspace(test::with_part(test::starter_rig(), optics::Amplifier{4.0}, 60.0));
+  space.target = Target::kLargestSpot;
+  camera::Shot shot = shot_for(space, now(space), std::nullopt, 1).value();
+  shot.pointing_spread_px = 0.0;
+  EXPECT_GT(std::hypot(shot.target.west_arcsec, shot.target.north_arcsec), 10.0);
+  // The darkest part of the middle of the frame is an umbra.
+  const auto recording = camera::simulate(shot).value();
+  int darkest = 65535;
+  for (int dy = -40; dy <= 40; ++dy) {
+    for (int dx = -40; dx <= 40; ++dx) {
+      darkest = std::min<int>(darkest, recording.frame.at(1024 + dx, 768 + dy));
+    }
+  }
+  EXPECT_LT(darkest, 0.4 * 0.7 * recording.frame.saturation);
+}
+
+TEST(TakeFrame, WritesMeasuresAndFiles) {
+  const TempFolder folder;
+  const Workspace space = morning_workspace(quick_rig());
+  log::LogBook book = log::LogBook::open(log_file(folder.path())).value();
+  const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
+  const Taken taken = take_frame(space, shot, book, std::nullopt, folder.path()).value();
+  EXPECT_EQ(taken.entry.file, "frames/2027-07-17/084000.fits");
+  ASSERT_TRUE(taken.measurement);
+  const auto session = book.session(taken.session).value();
+  EXPECT_EQ(session.start, session_start(space, test::morning()));
+  ASSERT_EQ(session.frames.size(), 1U);
+  EXPECT_NEAR(session.frames[0].sun_altitude_deg, 38.48, 0.01);
+  const auto frame = frames::read_frame(folder / session.frames[0].file).value();
+  EXPECT_EQ(frame.pixels, taken.recording.frame.pixels);
+}
+
+TEST(TakeFrame, NeverWritesOverAnEarlierFrame) {
+  const TempFolder folder;
+  const Workspace space = morning_workspace(quick_rig());
+  log::LogBook book = log::LogBook::open(log_file(folder.path())).value();
+  const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
+  const Taken first = take_frame(space, shot, book, std::nullopt, folder.path()).value();
+  const Taken second = take_frame(space, shot, book, first.session, folder.path()).value();
+  EXPECT_NE(first.entry.file, second.entry.file);
+  EXPECT_EQ(second.session, first.session);
+  EXPECT_EQ(book.session(first.session).value().frames.size(), 2U);
+}
+
+TEST(TakeFrame, ACancelledFrameLeavesNothing) {
+  const TempFolder folder;
+  const Workspace space = morning_workspace(quick_rig());
+  log::LogBook book = log::LogBook::open(log_file(folder.path())).value();
+  const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
+  std::stop_source source;
+  const base::Task task{source.get_token(), [&](double done) {
+                          if (done > 0.2) {
+                            source.request_stop();
+                          }
+                        }};
+  const auto outcome = take_frame(space, shot, book, std::nullopt, folder.path(), task);
+  ASSERT_FALSE(outcome);
+  EXPECT_EQ(outcome.error().code, ErrorCode::kCancelled);
+  EXPECT_TRUE(book.summaries().value().empty());
+  EXPECT_FALSE(std::filesystem::exists(folder / "frames"));
+}
+
+TEST(TakeFrame, AFrameThatCannotBeFiledIsNotKept) {
+  const TempFolder folder;
+  const Workspace space = morning_workspace(quick_rig());
+  log::LogBook book = log::LogBook::open(log_file(folder.path())).value();
+  const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
+  EXPECT_THAT(take_frame(space, shot, book, 12345, folder.path()),
+              FailsWith(ErrorCode::kNotFound, "session"));
+  EXPECT_FALSE(std::filesystem::exists(folder / "frames/2027-07-17/084000.fits"));
+}
+
+TEST(TakeFrame, SaysWhenTheFolderCannotBeWritten) {
+  const TempFolder folder;
+  const Workspace space = morning_workspace(quick_rig());
+  log::LogBook book = log::LogBook::open(log_file(folder.path())).value();
+  test::write_text(folder / "frames", "a file in the way");
+  const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
+  const auto outcome = take_frame(space, shot, book, std::nullopt, folder.path());
+  ASSERT_FALSE(outcome);
+  EXPECT_EQ(outcome.error().code, ErrorCode::kUnwritable);
+  EXPECT_TRUE(book.summaries().value().empty());
+}
+
+TEST(DemoScenario, IsTheMadeUpCoast) {
+  const DemoScenario scenario = demo_scenario().value();
+  EXPECT_EQ(scenario.workspace.site.name, "Punta Alcaravan");
+  const Answers answers = now(scenario.workspace, scenario.now);
+  EXPECT_EQ(answers.safety.verdict, safety::Severity::kNoObjection);
+  EXPECT_TRUE(*answers.train.disc_fits);
+  EXPECT_GT(answers.local.altitude_deg, 20.0);
+}
+
+TEST(FillDemo, FillsAnEmptyFolderOnceAndCanBeCancelled) {
+  const TempFolder folder;
+  std::stop_source source;
+  const auto cancelled = fill_demo(folder.path(), {source.get_token(), [&](double done) {
+                                                     if (done > 0.1) {
+                                                       source.request_stop();
+                                                     }
+                                                   }});
+  EXPECT_EQ(cancelled.error().code, ErrorCode::kCancelled);
+  const auto book = log::LogBook::open(log_file(folder.path())).value();
+  const auto sessions = book.summaries().value();
+  ASSERT_FALSE(sessions.empty());
+  EXPECT_GT(sessions.front().frames, 0);
+  ASSERT_TRUE(fill_demo(folder.path()));  // holds a log already: left as it is
+  EXPECT_EQ(book.summaries().value().size(), sessions.size());
+}
+
+TEST(Reports, GiveNullForWhatIsNotKnown) {
+  const Workspace bare = morning_workspace({});
+  const Answers answers = now(bare);
+  const base::Json report = rig_report(bare.rig, answers.train, answers.safety, answers.exposure);
+  EXPECT_TRUE(report.at("focal_ratio").is_null());
+  EXPECT_TRUE(report.at("field_arcmin").is_null());
+  EXPECT_TRUE(report.at("exposure_disc_ms").is_null());
+  EXPECT_EQ(report.at("verdict"), "check");
+}
+
+}  // namespace
+}  // namespace solarchon::workspace

@@ -1,0 +1,82 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "tests/support/support.h"
+
+#include <unistd.h>
+
+#include <fstream>
+#include <sstream>
+
+#include "solarchon/workspace/answers.h"
+#include "solarchon/workspace/observe.h"
+
+namespace solarchon::test {
+
+namespace {
+
+constexpr double kFilmClearMm = 84.0;
+
+}  // namespace
+
+TempFolder::TempFolder() {
+  std::string form = (std::filesystem::temp_directory_path() / "solarchon-XXXXXX").string();
+  path_ = ::mkdtemp(form.data());
+}
+
+TempFolder::~TempFolder() {
+  std::error_code ignored;
+  std::filesystem::remove_all(path_, ignored);
+}
+
+void write_text(const std::filesystem::path& path, const std::string& text) {
+  std::ofstream(path, std::ios::binary) << text;
+}
+
+std::string read_text(const std::filesystem::path& path) {
+  std::ostringstream text;
+  text << std::ifstream(path, std::ios::binary).rdbuf();
+  return text.str();
+}
+
+optics::Rig starter_rig() {
+  optics::Rig rig;
+  rig.name = "Starter";
+  rig.elements = {{"film", "Film", true, 0.0, optics::FrontFilm{5.0, kFilmClearMm, true}},
+                  {"tube", "Tube", true, 0.0, optics::Refractor{80.0, 480.0}},
+                  {"camera", "Camera", true, 12.5, optics::Camera{}}};
+  return rig;
+}
+
+optics::Rig with_part(optics::Rig rig, const optics::Part& part, double length_mm) {
+  rig.elements.insert(rig.elements.end() - 1, {"extra", "Extra", true, length_mm, part});
+  return rig;
+}
+
+optics::Rig quick_rig() {
+  optics::Rig rig = starter_rig();
+  auto& camera = std::get<optics::Camera>(rig.elements.back().part);
+  camera.width_px = 640;
+  camera.height_px = 512;
+  camera.pixel_um = 10.0;
+  camera.full_well_e = 80000.0;
+  return rig;
+}
+
+workspace::Workspace morning_workspace(const optics::Rig& rig) {
+  workspace::Workspace space;
+  space.site = {"Punta Alcaravan", 36.07, -5.58, 42.0, "Europe/Madrid"};
+  space.rig = rig;
+  return space;
+}
+
+sky::UtcTime morning() { return utc("2027-07-17T08:40:00Z"); }
+
+camera::Shot morning_shot(const optics::Rig& rig, std::uint32_t seed) {
+  const workspace::Workspace space = morning_workspace(rig);
+  const workspace::Answers answers =
+      workspace::answer(space, morning(), sky::geocentric_sun(morning()));
+  return workspace::shot_for(space, answers, std::nullopt, seed).value();
+}
+
+sky::UtcTime utc(const std::string& text) { return sky::parse_utc(text, "time").value(); }
+
+}  // namespace solarchon::test

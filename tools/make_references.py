@@ -1,0 +1,136 @@
+#!/usr/bin/env python3
+"""Writes tests/reference/*.h: values from libraries that share no code with the core's own use of
+them (astropy with sunpy for places and the disc, PyEphem for rise and set) and the World Magnetic
+Model's published test values (as shipped with the npm package `geomagnetism`).
+
+Needs python3-astropy, python3-sunpy, python3-ephem. Use: make_references.py VALUES_CSV OUTDIR
+The tests read the committed files; this is run again only to add rows.
+"""
+import math
+import pathlib
+import random
+import sys
+import warnings
+
+warnings.filterwarnings("ignore")
+import astropy.units as u  # noqa: E402
+import ephem  # noqa: E402
+import sunpy.coordinates.sun as solar  # noqa: E402
+from astropy.coordinates import TETE, AltAz, EarthLocation, SkyCoord, get_body  # noqa: E402
+from astropy.time import Time  # noqa: E402
+from astropy.utils import iers  # noqa: E402
+from sunpy.coordinates import HeliographicCarrington, Helioprojective, get_earth  # noqa: E402
+
+iers.conf.auto_download = False
+iers.conf.auto_max_age = None
+HEAD = "// SPDX-License-Identifier: GPL-3.0-or-later\n// Written by tools/make_references.py.\n#pragma once\n\n"
+draw = random.Random(20270802)
+
+
+def moment():
+    t = Time("2024-01-01T00:00:00") + draw.uniform(0, 11 * 365.25) * u.day
+    t = Time(t.isot[:19], scale="utc")
+    t.delta_ut1_utc = 0.0
+    return t
+
+
+def sun_rows(count):
+    for _ in range(count):
+        t = moment()
+        lat, lon = round(draw.uniform(-88, 88), 3), round(draw.uniform(-180, 180), 3)
+        elev = round(draw.uniform(0, 3000))
+        place = EarthLocation.from_geodetic(lon * u.deg, lat * u.deg, elev * u.m)
+        gcrs = get_body("sun", t)
+        of_date = gcrs.transform_to(TETE(obstime=t))
+        local = get_body("sun", t, place).transform_to(
+            AltAz(obstime=t, location=place, pressure=0 * u.hPa))
+        l0 = solar.L0(t, light_travel_time_correction=True, nearest_point=True,
+                      aberration_correction=False)
+        yield (f'    {{"{t.isot[:19]}Z", {lat}, {lon}, {elev}, {of_date.ra.deg:.6f}, '
+               f'{of_date.dec.deg:.6f}, {gcrs.distance.au:.8f}, {local.az.deg:.5f}, '
+               f'{local.alt.deg:.5f}, {solar.P(t).deg:.4f}, {solar.B0(t).deg:.4f}, {l0.deg:.4f}, '
+               f'{float(solar.carrington_rotation_number(t)):.5f}}},')
+
+
+def event(observer, body, start, end, rising):
+    observer.date = start
+    try:
+        when = observer.next_rising(body) if rising else observer.next_setting(body)
+    except ephem.CircumpolarError:
+        return None
+    return when if when < end else None
+
+
+def day_rows(count):
+    for index in range(count):
+        t = moment()
+        date = t.isot[:10]
+        lat = round(draw.uniform(-89, 89) if index % 3 else draw.choice([-1, 1]) * draw.uniform(60, 85), 3)
+        lon = round(draw.uniform(-180, 180), 3)
+        noon = ephem.Date(date.replace("-", "/") + " 12:00:00") - lon / 360.0
+        observer = ephem.Observer()
+        observer.lat, observer.lon, observer.elevation = str(lat), str(lon), 0
+        observer.pressure, observer.horizon = 0, "-0:34"
+        body = ephem.Sun()
+        rise = event(observer, body, noon - 0.5, noon + 0.5, True)
+        down = event(observer, body, noon - 0.5, noon + 0.5, False)
+        observer.date = noon - 0.5
+        transit = observer.next_transit(body)
+        texts = []
+        for when in (rise, transit, down):
+            texts.append("" if when is None else
+                         Time(2415020.0 + float(when), format="jd").isot[:19] + "Z")
+        yield f'    {{"{date}", {lat}, {lon}, "{texts[0]}", "{texts[1]}", "{texts[2]}"}},'
+
+
+def disc_rows(count):
+    for _ in range(count):
+        t = moment()
+        share, angle = math.sqrt(draw.uniform(0, 0.95)), draw.uniform(0, 2 * math.pi)
+        west = round(930 * share * math.sin(angle), 2)
+        north = round(930 * share * math.cos(angle), 2)
+        earth = get_earth(t)
+        point = SkyCoord(west * u.arcsec, north * u.arcsec,
+                         frame=Helioprojective(obstime=t, observer=earth, rsun=696000 * u.km))
+        there = point.transform_to(HeliographicCarrington(obstime=t, observer=earth))
+        yield (f'    {{"{t.isot[:19]}Z", {west}, {north}, {there.lat.deg:.3f}, '
+               f'{there.lon.deg:.3f}}},')
+
+
+def magnetic_rows(csv):
+    for line in pathlib.Path(csv).read_text().splitlines()[1:]:
+        cells = line.split(",")
+        if float(cells[0]) >= 2025.0:
+            date, alt, lat, lon, decl = cells[0], cells[1], cells[2], cells[3], cells[10]
+            yield f"    {{{float(date)}, {alt}, {lat}, {lon}, {decl}}},"
+
+
+def table(out, name, about, members, rows):
+    text = HEAD + f"namespace solarchon::reference {{\n\n/// {about}\nstruct {name} {{\n"
+    text += "".join(f"  {kind} {member};\n" for kind, member in members)
+    text += "};\n\n" + f"// clang-format off\ninline constexpr {name} k{name}s[] = {{\n"
+    text += "\n".join(rows) + "\n};\n// clang-format on\n\n}  // namespace solarchon::reference\n"
+    pathlib.Path(out).write_text(text)
+
+
+def main():
+    csv, folder = sys.argv[1], pathlib.Path(sys.argv[2])
+    number, word = "double", "const char*"
+    table(folder / "sun.h", "SunRow", "astropy (place) and sunpy (disc), dUT1 taken as 0.",
+          [(word, "time"), (number, "latitude_deg"), (number, "longitude_deg"),
+           (number, "elevation_m"), (number, "right_ascension_deg"), (number, "declination_deg"),
+           (number, "distance_au"), (number, "azimuth_deg"), (number, "altitude_airless_deg"),
+           (number, "p_deg"), (number, "b0_deg"), (number, "l0_deg"),
+           (number, "carrington_rotation")], sun_rows(100))
+    table(folder / "day.h", "DayRow", "PyEphem: upper limb, 34 arcmin, sea level; empty: none.",
+          [(word, "date"), (number, "latitude_deg"), (number, "longitude_deg"),
+           (word, "sunrise"), (word, "transit"), (word, "sunset")], day_rows(90))
+    table(folder / "disc.h", "DiscRow", "sunpy: helioprojective offset to the surface.",
+          [(word, "time"), (number, "west_arcsec"), (number, "north_arcsec"),
+           (number, "latitude_deg"), (number, "carrington_longitude_deg")], disc_rows(60))
+    table(folder / "magnetic.h", "MagneticRow", "Published test values of WMM2025.",
+          [(number, "year"), (number, "altitude_km"), (number, "latitude_deg"),
+           (number, "longitude_deg"), (number, "declination_deg")], magnetic_rows(csv))
+
+
+main()
