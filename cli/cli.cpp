@@ -94,13 +94,13 @@ Result<Json> sun(const Options& options) {
   if (!place) {
     return tl::make_unexpected(place.error());
   }
-  const auto& [conditions_of, time] = *place;
+  const sky::UtcTime time = place->time;
+  const sky::Site& site = place->workspace.site;
   const sky::GeocentricSun body = sky::geocentric_sun(time, options.dut1_s);
-  const sky::LocalSun local =
-      sky::local_sun(body, conditions_of.site, conditions_of.conditions.air);
+  const sky::LocalSun local = sky::local_sun(body, site, place->workspace.conditions.air);
   return sky::MagneticField::open().map([&](const sky::MagneticField& field) {
     return workspace::sun_report(time, body, local, sky::disc_view(time),
-                                 field.declination_deg(conditions_of.site, time));
+                                 field.declination_deg(site, time));
   });
 }
 

@@ -11,11 +11,11 @@ using base::ErrorCode;
 namespace {
 
 /// `lead: accepted`, or the lead alone when nothing is known of what would do.
-std::string with_accepted(std::string lead, const Error& error, const char* joint) {
+std::string with_accepted(const std::string& lead, const Error& error, const char* joint) {
   return error.accepted.empty() ? lead : lead + joint + error.accepted;
 }
 
-std::string with_reason(std::string lead, const Error& error) {
+std::string with_reason(const std::string& lead, const Error& error) {
   return error.value.empty() ? lead : lead + " (" + error.value + ")";
 }
 

@@ -112,6 +112,7 @@ void LogView::follow() {
   }
   const QTimeZone zone = document().zone();
   std::vector<std::int64_t> now;
+  now.reserve(sessions.size());
   for (const log::SessionSummary& session : sessions) {
     now.push_back(session.id * 1000 + session.frames);
   }

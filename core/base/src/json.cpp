@@ -162,7 +162,7 @@ std::string ObjectReader::text(std::string_view key) {
 }
 
 std::string ObjectReader::text_or(std::string_view key, std::string fallback) {
-  return has(key) ? text(key) : fallback;
+  return has(key) ? text(key) : std::move(fallback);
 }
 
 bool ObjectReader::flag_or(std::string_view key, bool fallback) {

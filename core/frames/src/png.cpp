@@ -152,6 +152,7 @@ Result<void> write_png(const Frame& frame, const std::filesystem::path& path) {
           stretched[i] = static_cast<std::uint16_t>((value * 65535LL + full / 2) / full);
         }
         std::vector<png_bytep> rows;
+        rows.reserve(static_cast<std::size_t>(frame.height));
         for (int y = 0; y < frame.height; ++y) {
           rows.push_back(reinterpret_cast<png_bytep>(stretched.data() +
                                                      static_cast<std::ptrdiff_t>(y) * frame.width));

@@ -101,6 +101,7 @@ CircleFit robust_circle(const std::vector<Point>& points, const Circle& start) {
   CircleFit fit{start, 0.0, 0};
   for (int step = 0; step < kSteps && points.size() >= 3; ++step) {
     std::vector<double> distances;
+    distances.reserve(points.size());
     for (const Point& point : points) {
       distances.push_back(std::abs(off_circle(fit.circle, point)));
     }

@@ -16,7 +16,7 @@ constexpr double kSmoothingPx = 1.0;
 /// The fall of a profile at each sample: minus the derivative of its Gaussian average.
 std::vector<double> falls(const std::vector<double>& profile) {
   static const auto kKernel = [] {
-    std::array<double, 2 * kKernelReach + 1> kernel{};
+    std::array<double, std::size_t{2} * kKernelReach + 1> kernel{};
     double moment = 0.0;
     for (int i = -kKernelReach; i <= kKernelReach; ++i) {
       const double x = i * kEdgeStepPx;

@@ -180,6 +180,7 @@ Reading read_limb(const Frame& frame, const Circle& circle, double window_px) {
     return reading;
   }
   std::vector<double> slopes;
+  slopes.reserve(rays.size());
   for (const Ray& ray : rays) {
     slopes.push_back(ray.edge.slope_per_px);
   }

@@ -52,7 +52,7 @@ std::vector<double> ring_medians(const Frame& frame, const LimbFit& limb, double
     if (!values.empty()) {
       const auto middle = values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2);
       std::nth_element(values.begin(), middle, values.end());
-      last = *middle;
+      last = static_cast<double>(*middle);
     }
     medians[i] = last;
   }
@@ -197,7 +197,7 @@ SpotMeasurement to_measurement(const Blob& blob, const LimbFit& limb) {
   const double to_muh = 1e6 / (2.0 * base::kPi * limb.radius_px * limb.radius_px);
   spot.area_muh = blob.area_px * to_muh;
   spot.umbra_muh = blob.umbra_px * to_muh;
-  spot.contrast = blob.darkest;
+  spot.contrast = static_cast<double>(blob.darkest);
   const double share =
       std::hypot(spot.x_px - limb.centre_x_px, spot.y_px - limb.centre_y_px) / limb.radius_px;
   spot.from_centre_deg = std::asin(std::min(1.0, share)) * base::kDegPerRad;

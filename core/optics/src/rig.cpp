@@ -6,6 +6,7 @@
 #include <cmath>
 #include <limits>
 #include <stdexcept>
+#include <type_traits>
 
 namespace solarchon::optics {
 
@@ -21,12 +22,21 @@ struct Member {
   void (*set)(Kind&, double);
 };
 
-#define SOLARCHON_MEMBER(Kind, name, low, high, whole, fallback)                              \
-  Member<Kind> {                                                                              \
-    {#name, {low, high}, whole, fallback},                                                    \
-        [](const Kind& part) { return static_cast<double>(part.name); },                      \
-        [](Kind& part, double value) { part.name = static_cast<decltype(part.name)>(value); } \
-  }
+template <typename Owner, typename Value>
+Owner owner_of(Value Owner::*);
+
+/// A row for one data member, such as `row<&Camera::bits>("bits", {8, 16}, kWhole)`.
+template <auto Pointer, typename Kind = decltype(owner_of(Pointer))>
+Member<Kind> row(std::string_view key, base::Range range, bool whole = false,
+                 double fallback = kRequired) {
+  return {{key, range, whole, fallback},
+          [](const Kind& part) { return static_cast<double>(part.*Pointer); },
+          [](Kind& part, double value) {
+            part.*Pointer = static_cast<std::remove_reference_t<decltype(part.*Pointer)>>(value);
+          }};
+}
+
+constexpr bool kWhole = true;
 
 /// The members of each kind: one row a number, for files, editors and range checks.
 template <typename Kind>
@@ -35,27 +45,26 @@ const std::vector<Member<Kind>>& members();
 template <>
 const std::vector<Member<FrontFilm>>& members() {
   static const std::vector<Member<FrontFilm>> kMembers{
-      SOLARCHON_MEMBER(FrontFilm, optical_density, 0.0, 9.0, false, kRequired),
-      SOLARCHON_MEMBER(FrontFilm, clear_aperture_mm, 1.0, 2000.0, false, kRequired)};
+      row<&FrontFilm::optical_density>("optical_density", {0.0, 9.0}),
+      row<&FrontFilm::clear_aperture_mm>("clear_aperture_mm", {1.0, 2000.0})};
   return kMembers;
 }
 template <>
 const std::vector<Member<Refractor>>& members() {
   static const std::vector<Member<Refractor>> kMembers{
-      SOLARCHON_MEMBER(Refractor, aperture_mm, 1.0, 1500.0, false, kRequired),
-      SOLARCHON_MEMBER(Refractor, focal_length_mm, 10.0, 20000.0, false, kRequired)};
+      row<&Refractor::aperture_mm>("aperture_mm", {1.0, 1500.0}),
+      row<&Refractor::focal_length_mm>("focal_length_mm", {10.0, 20000.0})};
   return kMembers;
 }
 template <>
 const std::vector<Member<Amplifier>>& members() {
   static const std::vector<Member<Amplifier>> kMembers{
-      SOLARCHON_MEMBER(Amplifier, factor, 1.0, 10.0, false, kRequired)};
+      row<&Amplifier::factor>("factor", {1.0, 10.0})};
   return kMembers;
 }
 template <>
 const std::vector<Member<Reducer>>& members() {
-  static const std::vector<Member<Reducer>> kMembers{
-      SOLARCHON_MEMBER(Reducer, factor, 0.1, 1.0, false, kRequired)};
+  static const std::vector<Member<Reducer>> kMembers{row<&Reducer::factor>("factor", {0.1, 1.0})};
   return kMembers;
 }
 template <>
@@ -66,19 +75,18 @@ const std::vector<Member<Diagonal>>& members() {
 template <>
 const std::vector<Member<Camera>>& members() {
   static const std::vector<Member<Camera>> kMembers{
-      SOLARCHON_MEMBER(Camera, width_px, 16, 20000, true, kRequired),
-      SOLARCHON_MEMBER(Camera, height_px, 16, 20000, true, kRequired),
-      SOLARCHON_MEMBER(Camera, pixel_um, 0.5, 50.0, false, kRequired),
-      SOLARCHON_MEMBER(Camera, bits, 8, 16, true, kRequired),
-      SOLARCHON_MEMBER(Camera, full_well_e, 100.0, 1e6, false, 10000.0),
-      SOLARCHON_MEMBER(Camera, read_noise_e, 0.0, 1000.0, false, 2.5),
-      SOLARCHON_MEMBER(Camera, peak_quantum_efficiency, 0.01, 1.0, false, 0.65),
-      SOLARCHON_MEMBER(Camera, shortest_exposure_ms, 0.0001, 10000.0, false, 0.02),
-      SOLARCHON_MEMBER(Camera, longest_exposure_ms, 0.001, 3.6e6, false, 60000.0),
-      SOLARCHON_MEMBER(Camera, rotation_deg, -360.0, 360.0, false, 0.0)};
+      row<&Camera::width_px>("width_px", {16, 20000}, kWhole),
+      row<&Camera::height_px>("height_px", {16, 20000}, kWhole),
+      row<&Camera::pixel_um>("pixel_um", {0.5, 50.0}),
+      row<&Camera::bits>("bits", {8, 16}, kWhole),
+      row<&Camera::full_well_e>("full_well_e", {100.0, 1e6}, false, 10000.0),
+      row<&Camera::read_noise_e>("read_noise_e", {0.0, 1000.0}, false, 2.5),
+      row<&Camera::peak_quantum_efficiency>("peak_quantum_efficiency", {0.01, 1.0}, false, 0.65),
+      row<&Camera::shortest_exposure_ms>("shortest_exposure_ms", {0.0001, 10000.0}, false, 0.02),
+      row<&Camera::longest_exposure_ms>("longest_exposure_ms", {0.001, 3.6e6}, false, 60000.0),
+      row<&Camera::rotation_deg>("rotation_deg", {-360.0, 360.0}, false, 0.0)};
   return kMembers;
 }
-#undef SOLARCHON_MEMBER
 
 template <typename Kind>
 const Member<Kind>& member(std::string_view key) {
@@ -142,7 +150,7 @@ const std::vector<Element>& generic_parts() {
 
 std::string fresh_id(const Rig& rig) {
   for (std::size_t number = 1;; ++number) {
-    const std::string id = "part-" + std::to_string(number);
+    std::string id = "part-" + std::to_string(number);
     const bool taken = std::any_of(rig.elements.begin(), rig.elements.end(),
                                    [&](const Element& element) { return element.id == id; });
     if (!taken) {

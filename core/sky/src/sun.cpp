@@ -133,7 +133,7 @@ GeocentricSun geocentric_sun(UtcTime time, double dut1_s) {
 
 SunEphemeris::SunEphemeris(UtcTime centre, double dut1_s) : centre_(centre), dut1_s_(dut1_s) {
   for (int index = 0; index < kKnots; ++index) {
-    const UtcTime time = centre + kKnotSpacingS * (index - kKnots / 2);
+    const UtcTime time = centre + kKnotSpacingS * (index - kMiddleKnot);
     const GeocentricSun exact = geocentric_sun(time, dut1_s);
     const JulianDate ut1 = universal_time(time, dut1_s);
     Knot& knot = knots_.at(static_cast<std::size_t>(index));
@@ -149,11 +149,11 @@ SunEphemeris::SunEphemeris(UtcTime centre, double dut1_s) : centre_(centre), dut
 }
 
 bool SunEphemeris::covers(UtcTime time) const {
-  return std::abs(seconds_between(centre_, time)) <= kKnotSpacingS * (kKnots / 2);
+  return std::abs(seconds_between(centre_, time)) <= kKnotSpacingS * kMiddleKnot;
 }
 
 GeocentricSun SunEphemeris::at(UtcTime time) const {
-  const double place = seconds_between(centre_, time) / kKnotSpacingS + kKnots / 2;
+  const double place = seconds_between(centre_, time) / kKnotSpacingS + kMiddleKnot;
   Knot value{};
   Knot slope{};  // per knot spacing
   for (int i = 0; i < kKnots; ++i) {

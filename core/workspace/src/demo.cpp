@@ -112,12 +112,12 @@ Result<void> fill_demo(const std::filesystem::path& data, const base::Task& task
   if (!scenario || !sessions) {
     return tl::make_unexpected(scenario ? sessions.error() : scenario.error());
   }
-  if (const auto folder = base::make_folder(data); !folder) {
+  if (auto folder = base::make_folder(data); !folder) {
     return folder;
   }
   std::error_code ignored;
   if (!std::filesystem::exists(workspace_file(data), ignored)) {
-    if (const auto written = write_workspace(scenario->workspace, workspace_file(data)); !written) {
+    if (auto written = write_workspace(scenario->workspace, workspace_file(data)); !written) {
       return written;
     }
   }
@@ -133,7 +133,7 @@ Result<void> fill_demo(const std::filesystem::path& data, const base::Task& task
   for (std::size_t i = 0; i < sessions->size(); ++i) {
     const base::Task part{
         task.stop, [&](double done) { task.report((static_cast<double>(i) + done) / count); }};
-    if (const auto done = observe((*sessions)[i], scenario->workspace, *log, data, part); !done) {
+    if (auto done = observe((*sessions)[i], scenario->workspace, *log, data, part); !done) {
       return done;
     }
   }

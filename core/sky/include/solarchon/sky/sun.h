@@ -46,6 +46,7 @@ class SunEphemeris {
 
  private:
   static constexpr int kKnots = 7;
+  static constexpr int kMiddleKnot = 3;
   struct Knot {
     double right_ascension_deg;  ///< unwrapped, so that neighbours join
     double declination_deg;
