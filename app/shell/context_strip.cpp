@@ -68,6 +68,7 @@ ContextStrip::ContextStrip(Document& document, QWidget* parent)
   row->addWidget(site_);
   row->addWidget(rig_);
   row->addWidget(target_);
+  row->addSpacing(12);
   row->addStretch(1);
   row->addLayout(stack(clock_, zone_));
   row->addSpacing(16);

@@ -3,15 +3,15 @@
 
 #include <QHBoxLayout>
 #include <QPushButton>
+#include <QStyle>
 
 namespace solarchon::app {
 
 Notice::Notice(QWidget* parent) : QFrame(parent), label_(new QLabel(this)) {
   setObjectName(QStringLiteral("notice"));
-  setAccessibleName(tr("Problem"));
+  setAccessibleName(tr("Notice"));
   label_->setWordWrap(true);
   label_->setTextInteractionFlags(Qt::TextSelectableByMouse);
-  label_->setProperty("role", "error");
   auto* close = new QPushButton(tr("Dismiss"), this);
   connect(close, &QPushButton::clicked, this, &QWidget::hide);
   auto* row = new QHBoxLayout(this);
@@ -21,7 +21,13 @@ Notice::Notice(QWidget* parent) : QFrame(parent), label_(new QLabel(this)) {
   hide();
 }
 
-void Notice::tell(const QString& message) {
+void Notice::tell(const QString& message) { show_line(message, "error"); }
+
+void Notice::hint(const QString& message) { show_line(message, "plain"); }
+
+void Notice::show_line(const QString& message, const char* role) {
+  label_->setProperty("role", role);
+  label_->style()->polish(label_);
   label_->setText(message);
   show();
 }

@@ -69,6 +69,10 @@ QString exposure_text(double exposure_ms) {
   if (exposure_ms >= 500.0) {
     return tr("%1 s").arg(number(exposure_ms / 1000.0, 2));
   }
+  constexpr double kShortestInMs = 0.001;
+  if (exposure_ms < kShortestInMs) {
+    return with_prefix(exposure_ms / 1000.0, tr("s"));
+  }
   return tr("%1 ms").arg(figure(exposure_ms, 3));
 }
 

@@ -67,6 +67,8 @@ Window::Window(const Options& options, QWidget* parent)
   connect(records_.get(), &Records::failed, notice_, &Notice::tell);
   if (!start_problem_.isEmpty()) {
     notice_->tell(start_problem_);
+  } else if (first_start_) {
+    notice_->hint(tr("Welcome. Start with your place: choose Site on the top left."));
   }
   // The log and the last frame come after the first picture is on screen.
   QTimer::singleShot(0, this, [this, demo = options.demo] {
@@ -101,6 +103,7 @@ void Window::load_document(const Options& options) {
       start_problem_ = QString::fromStdString(words::sentence(scenario.error()));
     }
   }
+  first_start_ = !options.demo && !std::filesystem::exists(file, ignored);
   if (std::filesystem::exists(file, ignored)) {
     if (const auto read = workspace::read_workspace(file)) {
       loaded = *read;

@@ -57,6 +57,7 @@ class Window : public QMainWindow {
 
   std::filesystem::path data_;
   QString start_problem_;
+  bool first_start_ = false;
   std::unique_ptr<Document> document_;
   std::unique_ptr<Records> records_;
   std::unique_ptr<QSettings> settings_;

@@ -57,6 +57,7 @@ TEST(Phrases, PowersTakeThePrefixThatSuits) {
 
 TEST(Phrases, ExposuresChangeToSecondsAtHalfASecond) {
   EXPECT_EQ(exposure_text(0.17255), "0.173 ms");
+  EXPECT_EQ(exposure_text(1.1e-5), "11 ns");
   EXPECT_EQ(exposure_text(499.0), "499 ms");
   EXPECT_EQ(exposure_text(1500.0), "1.50 s");
 }

@@ -66,6 +66,8 @@ TEST_F(StoryTest, AMorningWithTheKeyboardAlone) {
   EXPECT_EQ(verdict(), "Stop");
   EXPECT_TRUE(findings->plain_text().contains("blinds"));
   EXPECT_TRUE(findings->plain_text().contains("Next: Turn the tube away"));
+  press(Qt::Key_3, Qt::ControlModifier);
+  EXPECT_EQ(label("suggested-exposure"), "Stop");  // nobody is told how to expose this
   press(Qt::Key_4, Qt::ControlModifier);
   EXPECT_FALSE(window->findChild<QPushButton*>("take-frame")->isEnabled());
   press(Qt::Key_Z, Qt::ControlModifier);

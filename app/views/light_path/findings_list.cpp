@@ -70,7 +70,8 @@ void FindingsList::show_assessment(const safety::Assessment& assessment, const o
     ++flag;
     const QString place =
         finding.element ? text(rig.elements[*finding.element].name) : tr("The whole light path");
-    head(finding.severity, tr("%1. %2: %3").arg(flag).arg(name_of(finding.severity), place));
+    head(finding.severity, tr("%1. %2").arg(flag).arg(name_of(finding.severity)));
+    say(place, true);
     say(text(finding.what), false);
     say(text(finding.why), false);
     say(tr("Next: %1").arg(text(finding.next_step)), true);

@@ -54,10 +54,10 @@ QWidget* LightPathView::build_tools() {
   toggle_->setObjectName(QStringLiteral("toggle-part"));
   toggle_->setToolTip(tr("Lays the part aside without forgetting it, or fits it again (Space)"));
   remove_->setToolTip(tr("Removes the part from this light path (Delete)"));
-  auto* sunward = new QPushButton(tr("Towards the Sun"), tools);
-  auto* rearward = new QPushButton(tr("Towards the camera"), tools);
-  sunward->setToolTip(tr("Moves the part one place forward (Ctrl+Left)"));
-  rearward->setToolTip(tr("Moves the part one place back (Ctrl+Right)"));
+  auto* sunward = new QPushButton(tr("Sunward"), tools);
+  auto* rearward = new QPushButton(tr("Rearward"), tools);
+  sunward->setToolTip(tr("Moves the part one place towards the Sun (Ctrl+Left)"));
+  rearward->setToolTip(tr("Moves the part one place towards the camera (Ctrl+Right)"));
   connect(toggle_, &QPushButton::clicked, this, &LightPathView::toggle);
   connect(remove_, &QPushButton::clicked, this, &LightPathView::remove);
   connect(sunward, &QPushButton::clicked, this, [this] { move(-1); });

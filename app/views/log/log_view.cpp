@@ -42,6 +42,7 @@ LogView::LogView(Document& document, Records& records, QWidget* parent)
       empty_(new QLabel(tr("The log is empty.\nEvery frame that you take in Capture is filed here, "
                            "with its site, light path and measurements."),
                         this)),
+      book_(new QWidget(this)),
       page_(build_page()) {
   list_->setObjectName(QStringLiteral("sessions"));
   list_->setAccessibleName(tr("Sessions"));
@@ -61,7 +62,8 @@ LogView::LogView(Document& document, Records& records, QWidget* parent)
       }
     }
   });
-  auto* lower = new QHBoxLayout;
+  auto* lower = new QHBoxLayout(book_);
+  lower->setContentsMargins(0, 0, 0, 0);
   lower->setSpacing(20);
   lower->addWidget(list_);
   lower->addWidget(page_, 1);
@@ -69,7 +71,7 @@ LogView::LogView(Document& document, Records& records, QWidget* parent)
   column->setContentsMargins(16, 12, 16, 12);
   column->setSpacing(12);
   column->addWidget(year_);
-  column->addLayout(lower, 1);
+  column->addWidget(book_, 1);
   column->addWidget(empty_, 1);
 }
 
@@ -103,9 +105,8 @@ QWidget* LogView::build_page() {
 void LogView::follow() {
   const auto& sessions = records().sessions();
   const bool any = !sessions.empty();
-  for (QWidget* widget : {static_cast<QWidget*>(year_), static_cast<QWidget*>(list_), page_}) {
-    widget->setVisible(any);
-  }
+  year_->setVisible(any);
+  book_->setVisible(any);
   empty_->setVisible(!any);
   if (!any) {
     return;

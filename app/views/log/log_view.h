@@ -36,6 +36,7 @@ class LogView : public View {
   YearStrip* year_;
   QListWidget* list_;
   QLabel* empty_;
+  QWidget* book_;
   QWidget* page_;
   QLabel* title_;
   Figures* figures_;

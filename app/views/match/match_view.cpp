@@ -61,7 +61,7 @@ QWidget* MatchView::build_side() {
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(4);
-  column->addWidget(caption(tr("Start with"), side));
+  column->addWidget(caption(tr("Exposure to start with"), side));
   column->addWidget(exposure_);
   column->addWidget(exposure_note_);
   column->addWidget(strip_);
@@ -77,6 +77,10 @@ QWidget* MatchView::build_side() {
 }
 
 Readiness MatchView::readiness() const {
+  const safety::Assessment& safety = document().answers().safety;
+  if (safety.verdict == safety::Severity::kStop) {
+    return {safety::Severity::kStop, text(safety.findings.front().why)};
+  }
   const optics::Train& train = document().answers().train;
   if (!train.disc_fits) {
     return {safety::Severity::kCheck, tr("Needs a telescope and a camera behind it")};
@@ -105,11 +109,18 @@ QString MatchView::exposure_words() const {
 void MatchView::follow() {
   const workspace::Answers& answers = document().answers();
   const workspace::Conditions& conditions = document().workspace().conditions;
+  // Nobody is told how to expose a light path that the rules stop.
+  const bool stopped = answers.safety.verdict == safety::Severity::kStop;
+  const auto exposure = stopped ? std::nullopt : answers.exposure;
   frame_->follow();
-  exposure_->setText(answers.exposure ? exposure_text(answers.exposure->exposure_ms)
-                                      : QStringLiteral("\u2013"));
-  exposure_note_->setText(answers.exposure ? exposure_words() : QString());
-  strip_->show_exposure(answers.exposure);
+  exposure_->setText(stopped    ? tr("Stop")
+                     : exposure ? exposure_text(exposure->exposure_ms)
+                                : QStringLiteral("\u2013"));
+  exposure_note_->setText(stopped    ? text(answers.safety.findings.front().next_step)
+                          : exposure ? exposure_words()
+                                     : QString());
+  strip_->setVisible(!stopped);
+  strip_->show_exposure(exposure);
   ladder_->show_limits(answers.limits);
   seeing_->show_value(conditions.seeing_arcsec);
   level_->show_value(conditions.target_level * 100.0);

@@ -30,21 +30,23 @@ SensorFrame::SensorFrame(Document& document, QWidget* parent)
 
 void SensorFrame::follow() {
   const workspace::Workspace& workspace = document_.workspace();
-  auto shot = workspace::shot_for(workspace, document_.answers(), std::nullopt, kPreviewSeed);
-  if (!shot) {
-    problem_ = shot.error().field == "time" ? tr("The Sun is below the horizon at this time")
-                                            : tr("Needs a telescope and a camera behind it");
-    image_ = {};
-    setAccessibleDescription(problem_);
-    update();
+  const safety::Assessment& safety = document_.answers().safety;
+  if (safety.verdict == safety::Severity::kStop) {
+    show_problem(text(safety.findings.front().what));
     return;
   }
+  auto shot = workspace::shot_for(workspace, document_.answers(), std::nullopt, kPreviewSeed);
+  if (!shot) {
+    show_problem(shot.error().field == "time" ? tr("The Sun is below the horizon at this time")
+                                              : tr("Needs a telescope and a camera behind it"));
+    return;
+  }
+  problem_.clear();
   if (worker_.busy()) {
     again_ = true;
     return;
   }
   again_ = false;
-  problem_.clear();
   shot->pointing_spread_px = 0.0;
   const int longest = std::max(240, std::max(width(), height()) - 2 * kMargin);
   worker_.start([this, shot = camera::binned(std::move(*shot), longest)](
@@ -52,13 +54,14 @@ void SensorFrame::follow() {
     const auto recording = camera::simulate(shot, task);
     if (!recording) {
       return [this, words = QString::fromStdString(words::sentence(recording.error()))] {
-        problem_ = words;
-        image_ = {};
-        update();
+        show_problem(words);
       };
     }
     const int side = std::max(recording->frame.width, recording->frame.height);
     return [this, image = frame_image(recording->frame, side)] {
+      if (!problem_.isEmpty()) {
+        return;  // the light path was stopped meanwhile
+      }
       image_ = image;
       update();
       if (again_) {
@@ -67,6 +70,14 @@ void SensorFrame::follow() {
       emit pictureChanged();
     };
   });
+}
+
+void SensorFrame::show_problem(const QString& words) {
+  problem_ = words;
+  image_ = {};
+  again_ = false;
+  setAccessibleDescription(words);
+  update();
 }
 
 QRectF SensorFrame::frame_rect() const {
@@ -87,7 +98,7 @@ void SensorFrame::paintEvent(QPaintEvent* /*event*/) {
   painter.fillRect(box, QColor(0, 0, 0));
   if (!problem_.isEmpty()) {
     painter.setPen(QColor(0xf2f0ea));
-    painter.drawText(box, Qt::AlignCenter | Qt::TextWordWrap, problem_);
+    painter.drawText(box.adjusted(24, 24, -24, -24), Qt::AlignCenter | Qt::TextWordWrap, problem_);
   } else if (!image_.isNull()) {
     painter.drawImage(box, image_);
   }
@@ -108,8 +119,10 @@ void SensorFrame::paintEvent(QPaintEvent* /*event*/) {
   painter.drawText(QRectF(-60, -9, 120, 18), Qt::AlignCenter,
                    tr("%1\u2032").arg(number(*train.field_height_arcmin, 1)));
   painter.restore();
-  painter.drawText(QRectF(box.left(), box.bottom() + 4, box.width(), 18), Qt::AlignLeft,
-                   tr("Simulated, false colour"));
+  if (!image_.isNull()) {
+    painter.drawText(QRectF(box.left(), box.bottom() + 4, box.width(), 18), Qt::AlignLeft,
+                     tr("Simulated, false colour"));
+  }
   // A small compass in the corner: celestial north, and east as a shorter arm.
   const sky::PictureOrientation& sky = document_.answers().celestial;
   const QPointF hub(box.right() - 44, box.top() + 44);

@@ -31,6 +31,7 @@ class SensorFrame : public QWidget {
 
  private:
   [[nodiscard]] QRectF frame_rect() const;
+  void show_problem(const QString& words);
 
   Document& document_;
   Worker worker_;

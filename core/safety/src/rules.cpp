@@ -201,7 +201,7 @@ const std::vector<Rule>& rules() {
         Severity::kStop,
         {},
         "The last part of the train is heated faster than it can stand.",
-        "It meets more than 0.05 W/cm2, half of plain sunlight.",
+        "It meets more than 0.05 W/cm², half of plain sunlight.",
         "Turn away and cap the tube; add density in front before the camera goes back."},
        sensor_heat},
       {{"no-telescope",
