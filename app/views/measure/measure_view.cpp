@@ -34,8 +34,8 @@ MeasureView::MeasureView(Document& document, Records& records, QWidget* parent)
   table_->setSelectionMode(QAbstractItemView::SingleSelection);
   table_->verticalHeader()->hide();
   table_->verticalHeader()->setDefaultSectionSize(26);
-  table_->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
-  table_->horizontalHeader()->setStretchLastSection(true);
+  table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+  table_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
   table_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   table_->setShowGrid(false);
   table_->setTabKeyNavigation(false);
@@ -59,7 +59,7 @@ QWidget* MeasureView::build_side() {
   empty_->setProperty("role", "faint");
   empty_->setWordWrap(true);
   auto* side = new QWidget(this);
-  side->setFixedWidth(380);
+  side->setFixedWidth(412);
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(8);
