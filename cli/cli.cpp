@@ -104,39 +104,43 @@ Result<Json> sun(const Options& options) {
   });
 }
 
+/// The rig file's light path at the place and time of the options, with all answers.
+struct Placed {
+  workspace::Workspace workspace;
+  workspace::Answers answers;
+};
+
+Result<Placed> read_placed_rig(const Options& options) {
+  return optics::read_rig(options.file).and_then([&](const optics::Rig& rig) {
+    return read_place(options).map([&](Place place) {
+      place.workspace.rig = rig;
+      const sky::GeocentricSun body = sky::geocentric_sun(place.time, options.dut1_s);
+      return Placed{place.workspace, workspace::answer(place.workspace, place.time, body)};
+    });
+  });
+}
+
 /// The rig alone, or with a place and a time to expose at.
 Result<Json> rig(const Options& options, bool placed) {
-  const auto read = optics::read_rig(options.file);
-  if (!read) {
-    return tl::make_unexpected(read.error());
+  if (placed) {
+    return read_placed_rig(options).map([](const Placed& at) {
+      return workspace::rig_report(at.workspace.rig, at.answers.train, at.answers.safety,
+                                   at.answers.exposure);
+    });
   }
-  if (!placed) {
-    const optics::Train train = optics::follow_light(*read, sky::semidiameter_arcsec(1.0));
-    return workspace::rig_report(*read, train, safety::assess(*read, train), std::nullopt);
-  }
-  auto place = read_place(options);
-  if (!place) {
-    return tl::make_unexpected(place.error());
-  }
-  place->workspace.rig = *read;
-  const workspace::Answers answers = workspace::answer(
-      place->workspace, place->time, sky::geocentric_sun(place->time, options.dut1_s));
-  return workspace::rig_report(*read, answers.train, answers.safety, answers.exposure);
+  return optics::read_rig(options.file).map([](const optics::Rig& read) {
+    const optics::Train train = optics::follow_light(read, sky::semidiameter_arcsec(1.0));
+    return workspace::rig_report(read, train, safety::assess(read, train), std::nullopt);
+  });
 }
 
 Result<Json> simulate(const Options& options) {
-  const auto read = optics::read_rig(options.file);
-  if (!read) {
-    return tl::make_unexpected(read.error());
+  const auto placed = read_placed_rig(options);
+  if (!placed) {
+    return tl::make_unexpected(placed.error());
   }
-  auto place = read_place(options);
-  if (!place) {
-    return tl::make_unexpected(place.error());
-  }
-  place->workspace.rig = *read;
-  const workspace::Answers answers = workspace::answer(
-      place->workspace, place->time, sky::geocentric_sun(place->time, options.dut1_s));
-  auto shot = workspace::shot_for(place->workspace, answers, options.exposure_ms, options.seed);
+  auto shot =
+      workspace::shot_for(placed->workspace, placed->answers, options.exposure_ms, options.seed);
   if (!shot) {
     return tl::make_unexpected(shot.error());
   }
@@ -147,7 +151,7 @@ Result<Json> simulate(const Options& options) {
   }
   return frames::write_fits(recording->frame, options.out).map([&] {
     Json report{{"out", options.out},
-                {"time_utc", sky::to_iso(place->time)},
+                {"time_utc", sky::to_iso(placed->answers.time)},
                 {"exposure_ms", shot->exposure_ms}};
     report["truth"] = workspace::truth_report(recording->truth);
     return report;

@@ -49,6 +49,16 @@ void paint_mark(QPainter& painter, const QPointF& centre, double radius_px, doub
   painter.drawText(QRectF(at.x() - 24, at.y() - 10, 48, 20), Qt::AlignCenter, word);
 }
 
+void paint_empty(QPainter& painter, const QRectF& room, const QString& hint) {
+  const Palette& c = Theme::colours();
+  QPen dashed = Theme::line(c.rule, 2.0);
+  dashed.setStyle(Qt::DashLine);
+  painter.setPen(dashed);
+  painter.drawRect(room);
+  painter.setPen(c.faint_ink);
+  painter.drawText(room, Qt::AlignCenter | Qt::TextWordWrap, hint);
+}
+
 void paint_ring(QPainter& painter, const QPointF& centre, double radius_px,
                 const sky::PictureOrientation& north) {
   painter.drawEllipse(centre, radius_px, radius_px);

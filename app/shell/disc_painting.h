@@ -3,6 +3,7 @@
 
 #include <QPainter>
 #include <QPointF>
+#include <QRectF>
 #include <QString>
 
 #include "solarchon/sky/disc.h"
@@ -20,6 +21,9 @@ void paint_grid(QPainter& painter, const QPointF& centre, double radius_px,
 /// @param angle_deg  in the picture, from up, clockwise
 void paint_mark(QPainter& painter, const QPointF& centre, double radius_px, double angle_deg,
                 const QString& word, bool bold);
+
+/// The face of a picture that is not there yet: a dashed frame with a hint in it.
+void paint_empty(QPainter& painter, const QRectF& room, const QString& hint);
 
 /// A ring graduated in position angle: marks every 10 degrees, words every 30, north and east
 /// named.

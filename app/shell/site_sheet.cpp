@@ -44,15 +44,15 @@ SiteSheet::SiteSheet(Document& document, QWidget* parent)
   zone_problem_->setFont(Theme::font(TextSize::kSmall));
   zone_problem_->hide();
   column->addWidget(zone_problem_);
-  add_number(tr("Latitude, north positive"), QStringLiteral("\u00b0"), sky::kLatitudeRange,
+  add_number(tr("Latitude"), tr("\u00b0 N"), sky::kLatitudeRange,
              [](Workspace& w) -> double& { return w.site.latitude_deg; });
-  add_number(tr("Longitude, east positive"), QStringLiteral("\u00b0"), sky::kLongitudeRange,
+  add_number(tr("Longitude"), tr("\u00b0 E"), sky::kLongitudeRange,
              [](Workspace& w) -> double& { return w.site.longitude_deg; });
   add_number(tr("Height"), tr("m"), sky::kElevationRange,
              [](Workspace& w) -> double& { return w.site.elevation_m; });
   add_number(tr("Air temperature"), QStringLiteral("\u00b0C"), sky::kTemperatureRange,
              [](Workspace& w) -> double& { return w.conditions.air.temperature_c; });
-  add_number(tr("Air pressure at the site"), tr("hPa"), sky::kPressureRange,
+  add_number(tr("Air pressure"), tr("hPa"), sky::kPressureRange,
              [](Workspace& w) -> double& { return w.conditions.air.pressure_hpa; });
   connect(name_, &QLineEdit::editingFinished, this, [this] {
     Workspace next = document_.workspace();
@@ -75,6 +75,7 @@ SiteSheet::SiteSheet(Document& document, QWidget* parent)
 void SiteSheet::add_number(const QString& label, const QString& unit, base::Range range,
                            double& (*member)(Workspace&)) {
   auto* field = new NumberField(label, unit, range, false, this);
+  field->setToolTip(tr("South and west are negative; pressure is that at the site itself"));
   connect(field, &NumberField::entered, this, [this, member, label](double value) {
     Workspace next = document_.workspace();
     member(next) = value;

@@ -4,6 +4,7 @@
 #include "app/shell/day_ribbon.h"
 #include "app/shell/frame_image.h"
 #include "app/shell/number_field.h"
+#include "app/shell/site_sheet.h"
 #include "app/shell/theme.h"
 #include "app/views/light_path/section.h"
 #include "tests/app/app_support.h"
@@ -208,6 +209,51 @@ TEST_F(SectionTest, AnEmptyLightPathIsDrawnAndTakesKeys) {
   QTest::keyClick(&section, Qt::Key_Space);
   QTest::mouseClick(&section, Qt::LeftButton, {}, QPoint(100, 100));
   EXPECT_EQ(section.selected(), 0);
+}
+
+TEST(SiteSheet, ChangesThePlaceByKeyboardAndAnswersBadInput) {
+  Document document(morning_workspace(starter_rig()), morning(), false);
+  SiteSheet sheet(document);
+  sheet.show();
+  ASSERT_TRUE(QTest::qWaitForWindowExposed(&sheet));
+  const auto field = [&](const QString& name) -> QLineEdit* {
+    for (auto* edit : sheet.findChildren<QLineEdit*>()) {
+      if (edit->accessibleName().startsWith(name)) {
+        return edit;
+      }
+    }
+    return nullptr;
+  };
+  const auto type = [&](const QString& name, const QString& text) {
+    QLineEdit* edit = field(name);
+    edit->setFocus();
+    edit->selectAll();
+    QTest::keyClicks(edit, text);
+    QTest::keyClick(edit, Qt::Key_Return);
+  };
+  EXPECT_EQ(field("Name")->text(), "Punta Alcaravan");
+  type("Latitude", "-41.3");
+  type("Longitude", "174.8");
+  type("Name", "The south");
+  type("Time zone", "Pacific/Auckland");
+  EXPECT_DOUBLE_EQ(document.workspace().site.latitude_deg, -41.3);
+  EXPECT_EQ(document.workspace().site.name, "The south");
+  EXPECT_EQ(document.zone().id(), "Pacific/Auckland");
+  type("Latitude", "95");
+  type("Time zone", "Nowhere/Land");
+  EXPECT_DOUBLE_EQ(document.workspace().site.latitude_deg, -41.3);
+  EXPECT_EQ(document.zone().id(), "Pacific/Auckland");
+  QStringList problems;
+  for (const auto* label : sheet.findChildren<QLabel*>()) {
+    if (label->property("role") == "error" && label->isVisible()) {
+      problems << label->text();
+    }
+  }
+  EXPECT_EQ(problems.size(), 2);
+  while (document.undo().canUndo()) {
+    document.undo().undo();
+  }
+  EXPECT_EQ(document.workspace(), morning_workspace(starter_rig()));
 }
 
 TEST(FrameImage, KeepsShapeAndShowsFullPixelsBrightest) {

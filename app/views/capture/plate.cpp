@@ -37,13 +37,7 @@ void Plate::paintEvent(QPaintEvent* /*event*/) {
   const Palette& c = Theme::colours();
   const QRectF room = QRectF(rect()).adjusted(2, 2, -2, -24);
   if (!frame_) {
-    QPen dashed = Theme::line(c.rule, 2.0);
-    dashed.setStyle(Qt::DashLine);
-    painter.setPen(dashed);
-    painter.drawRect(room);
-    painter.setPen(c.faint_ink);
-    painter.drawText(room, Qt::AlignCenter | Qt::TextWordWrap,
-                     tr("No frame yet.\nTake one with the button, or with F5."));
+    paint_empty(painter, room, tr("No frame yet.\nTake one with the button, or with F5."));
     return;
   }
   const QRectF box = fitted_rect(QSizeF(image_.size()), room);

@@ -121,14 +121,9 @@ void DiscChart::paintEvent(QPaintEvent* /*event*/) {
   const Palette& c = Theme::colours();
   if (!frame_) {
     const QRectF room = QRectF(rect()).adjusted(2, 2, -2, -2);
-    QPen dashed = Theme::line(c.rule, 2.0);
-    dashed.setStyle(Qt::DashLine);
-    painter.setPen(dashed);
-    painter.drawRect(room);
-    painter.setPen(c.faint_ink);
-    painter.drawText(room, Qt::AlignCenter | Qt::TextWordWrap,
-                     tr("Nothing to measure yet.\nTake a frame in Capture, or drop a FITS, PNG or "
-                        "TIFF picture here."));
+    paint_empty(painter, room,
+                tr("Nothing to measure yet.\nTake a frame in Capture, or drop a FITS, PNG or "
+                   "TIFF picture here."));
     return;
   }
   const QRectF box = picture_rect();

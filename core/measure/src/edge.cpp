@@ -18,9 +18,9 @@ std::vector<double> falls(const std::vector<double>& profile) {
   static const auto kKernel = [] {
     std::array<double, std::size_t{2} * kKernelReach + 1> kernel{};
     double moment = 0.0;
-    for (int i = -kKernelReach; i <= kKernelReach; ++i) {
-      const double x = i * kEdgeStepPx;
-      double& weight = kernel.at(static_cast<std::size_t>(i + kKernelReach));
+    for (std::size_t i = 0; i < kernel.size(); ++i) {
+      const double x = (static_cast<double>(i) - kKernelReach) * kEdgeStepPx;
+      double& weight = kernel.at(i);
       weight = -x * std::exp(-0.5 * x * x / (kSmoothingPx * kSmoothingPx));
       moment += weight * -x;
     }
