@@ -4,6 +4,7 @@
 #include <QApplication>
 #include <QFile>
 #include <QFontDatabase>
+#include <QHash>
 #include <QPainter>
 #include <QPalette>
 #include <QSvgRenderer>
@@ -111,9 +112,11 @@ QFont Theme::font(TextSize size, bool bold) {
 }
 
 QIcon Theme::icon(const QString& name, const QColor& colour) {
+  static QHash<QString, QIcon> drawn;  // a rail is painted often, its glyphs are few
+  QIcon& icon = drawn[name + colour.name()];
   QFile file(QStringLiteral(":/icons/%1.svg").arg(name));
-  if (!file.open(QIODevice::ReadOnly)) {
-    return {};
+  if (!icon.isNull() || !file.open(QIODevice::ReadOnly)) {
+    return icon;
   }
   QByteArray svg = file.readAll();
   svg.replace("#000", colour.name().toLatin1());
@@ -123,7 +126,8 @@ QIcon Theme::icon(const QString& name, const QColor& colour) {
   pixmap.fill(Qt::transparent);
   QPainter painter(&pixmap);
   renderer.render(&painter);
-  return QIcon(pixmap);
+  icon = QIcon(pixmap);
+  return icon;
 }
 
 QPen Theme::line(const QColor& colour, double width) {

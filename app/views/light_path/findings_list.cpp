@@ -5,6 +5,8 @@
 #include <QLabel>
 #include <QPainter>
 #include <QVBoxLayout>
+#include <optional>
+#include <vector>
 
 #include "app/shell/phrases.h"
 #include "app/shell/theme.h"
@@ -35,6 +37,64 @@ QLabel* paragraph(const QString& words, bool bold, QWidget* parent) {
   return label;
 }
 
+/// One paragraph of the list; a head stands beside the sign of its severity.
+struct Line {
+  QString words;
+  bool bold = false;
+  std::optional<safety::Severity> head = {};
+};
+
+std::vector<Line> lines_of(const safety::Assessment& assessment, const optics::Rig& rig) {
+  std::vector<Line> lines;
+  int flag = 0;
+  for (const safety::Finding& finding : assessment.findings) {
+    ++flag;
+    lines.push_back(
+        {QObject::tr("%1. %2").arg(flag).arg(name_of(finding.severity)), true, finding.severity});
+    lines.push_back({finding.element ? text(rig.elements[*finding.element].name)
+                                     : QObject::tr("The whole light path"),
+                     true});
+    lines.push_back({text(finding.what)});
+    lines.push_back({text(finding.why)});
+    lines.push_back({QObject::tr("Next: %1").arg(text(finding.next_step)), true});
+  }
+  if (assessment.findings.empty()) {
+    lines.push_back({name_of(assessment.verdict), true, assessment.verdict});
+    lines.push_back({QObject::tr("None of the rules objects to this light path. That rests on:")});
+  } else {
+    lines.push_back({QObject::tr("All of this rests on:")});
+  }
+  for (const std::string_view assumption : assessment.assumptions) {
+    lines.push_back({QStringLiteral("\u2013 ") + text(assumption)});
+  }
+  return lines;
+}
+
+QWidget* page_of(const std::vector<Line>& lines) {
+  auto* page = new QWidget;
+  auto* column = new QVBoxLayout(page);
+  column->setContentsMargins(0, 0, 8, 0);
+  column->setSpacing(4);
+  for (const Line& line : lines) {
+    QLabel* label = paragraph(line.words, line.bold, page);
+    if (!line.head) {
+      column->addWidget(label);
+      continue;
+    }
+    if (column->count() > 0) {
+      column->addSpacing(12);
+    }
+    label->setStyleSheet(QStringLiteral("color: %1").arg(sign_colour(*line.head).name()));
+    auto* row = new QHBoxLayout;
+    row->setSpacing(8);
+    row->addWidget(sign_label(*line.head, page), 0, Qt::AlignTop);
+    row->addWidget(label, 1);
+    column->addLayout(row);
+  }
+  column->addStretch(1);
+  return page;
+}
+
 }  // namespace
 
 FindingsList::FindingsList(QWidget* parent) : QScrollArea(parent) {
@@ -46,52 +106,14 @@ FindingsList::FindingsList(QWidget* parent) : QScrollArea(parent) {
 }
 
 void FindingsList::show_assessment(const safety::Assessment& assessment, const optics::Rig& rig) {
+  const std::vector<Line> lines = lines_of(assessment, rig);
   QString plain;
-  auto* page = new QWidget;
-  auto* column = new QVBoxLayout(page);
-  column->setContentsMargins(0, 0, 8, 0);
-  column->setSpacing(4);
-  const auto say = [&](const QString& words, bool bold) {
-    plain += words + '\n';
-    column->addWidget(paragraph(words, bold, page));
-  };
-  const auto head = [&](safety::Severity severity, const QString& words) {
-    plain += words + '\n';
-    auto* row = new QHBoxLayout;
-    row->setSpacing(8);
-    row->addWidget(sign_label(severity, page), 0, Qt::AlignTop);
-    auto* title = paragraph(words, true, page);
-    title->setStyleSheet(QStringLiteral("color: %1").arg(sign_colour(severity).name()));
-    row->addWidget(title, 1);
-    column->addLayout(row);
-  };
-  int flag = 0;
-  for (const safety::Finding& finding : assessment.findings) {
-    ++flag;
-    const QString place =
-        finding.element ? text(rig.elements[*finding.element].name) : tr("The whole light path");
-    head(finding.severity, tr("%1. %2").arg(flag).arg(name_of(finding.severity)));
-    say(place, true);
-    say(text(finding.what), false);
-    say(text(finding.why), false);
-    say(tr("Next: %1").arg(text(finding.next_step)), true);
-    column->addSpacing(12);
+  for (const Line& line : lines) {
+    plain += line.words + '\n';
   }
-  if (assessment.findings.empty()) {
-    head(assessment.verdict, name_of(assessment.verdict));
-    say(tr("None of the rules objects to this light path. That rests on:"), false);
-  } else {
-    say(tr("All of this rests on:"), false);
-  }
-  for (const std::string_view assumption : assessment.assumptions) {
-    say(QStringLiteral("\u2013 ") + text(assumption), false);
-  }
-  column->addStretch(1);
-  if (plain != plain_ || widget() == nullptr) {
+  if (plain != plain_) {
     plain_ = plain;
-    setWidget(page);
-  } else {
-    delete page;
+    setWidget(page_of(lines));
   }
 }
 

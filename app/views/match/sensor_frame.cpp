@@ -19,6 +19,7 @@ namespace {
 
 constexpr std::uint32_t kPreviewSeed = 7;
 constexpr int kMargin = 28;
+constexpr int kQuickSide = 380;  // pixels of the picture while now is dragged
 
 }  // namespace
 
@@ -28,7 +29,9 @@ SensorFrame::SensorFrame(Document& document, QWidget* parent)
   setAccessibleName(tr("The Sun on the sensor"));
 }
 
-void SensorFrame::follow() {
+void SensorFrame::follow() { request(Haste::kFine); }
+
+void SensorFrame::request(Haste haste) {
   const workspace::Workspace& workspace = document_.workspace();
   const safety::Assessment& safety = document_.answers().safety;
   if (safety.verdict == safety::Severity::kStop) {
@@ -48,8 +51,9 @@ void SensorFrame::follow() {
   }
   again_ = false;
   shot->pointing_spread_px = 0.0;
-  const int longest = std::max(240, std::max(width(), height()) - 2 * kMargin);
-  worker_.start([this, shot = camera::binned(std::move(*shot), longest)](
+  const int fine = std::max(kQuickSide, std::max(width(), height()) - 2 * kMargin);
+  const int longest = haste == Haste::kQuick ? kQuickSide : fine;
+  worker_.start([this, haste, shot = camera::binned(std::move(*shot), longest)](
                     const base::Task& task) -> Worker::Delivery {
     const auto recording = camera::simulate(shot, task);
     if (!recording) {
@@ -58,14 +62,16 @@ void SensorFrame::follow() {
       };
     }
     const int side = std::max(recording->frame.width, recording->frame.height);
-    return [this, image = frame_image(recording->frame, side)] {
+    return [this, haste, image = frame_image(recording->frame, side)] {
       if (!problem_.isEmpty()) {
         return;  // the light path was stopped meanwhile
       }
       image_ = image;
       update();
       if (again_) {
-        follow();
+        request(Haste::kQuick);  // the hand is still moving
+      } else if (haste == Haste::kQuick) {
+        request(Haste::kFine);
       }
       emit pictureChanged();
     };

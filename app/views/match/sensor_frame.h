@@ -31,6 +31,9 @@ class SensorFrame : public QWidget {
 
  private:
   [[nodiscard]] QRectF frame_rect() const;
+  /// A quick picture is shown while wishes follow each other; a fine one comes after.
+  enum class Haste { kQuick, kFine };
+  void request(Haste haste);
   void show_problem(const QString& words);
 
   Document& document_;
