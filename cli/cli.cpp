@@ -189,7 +189,7 @@ Result<Json> log_list(const Options& options) {
     }
     return base::fail(ErrorCode::kUnreadable, "data", "no log in " + data.string());
   }
-  return log::LogBook::open(workspace::log_file(data))
+  return log::LogBook::open_to_read(workspace::log_file(data))
       .and_then([](const log::LogBook& book) { return book.summaries(); })
       .map(workspace::log_report);
 }

@@ -23,10 +23,12 @@ void Records::report(const base::Error& error) {
 
 void Records::reload() {
   const auto list =
-      log::LogBook::open(workspace::log_file(data_)).and_then([](const log::LogBook& book) {
+      log::LogBook::open_to_read(workspace::log_file(data_)).and_then([](const log::LogBook& book) {
         return book.summaries();
       });
+  readable_ = list.has_value();
   if (!list) {
+    emit sessionsChanged();
     report(list.error());
     return;
   }
@@ -35,10 +37,8 @@ void Records::reload() {
 }
 
 std::optional<log::Session> Records::session(std::int64_t id) {
-  const auto found =
-      log::LogBook::open(workspace::log_file(data_)).and_then([&](const log::LogBook& book) {
-        return book.session(id);
-      });
+  const auto found = log::LogBook::open_to_read(workspace::log_file(data_))
+                         .and_then([&](const log::LogBook& book) { return book.session(id); });
   if (!found) {
     report(found.error());
     return std::nullopt;

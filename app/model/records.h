@@ -37,6 +37,8 @@ class Records : public QObject {
   [[nodiscard]] Worker& worker() { return worker_; }
   [[nodiscard]] const std::shared_ptr<const ShownFrame>& shown() const { return shown_; }
   [[nodiscard]] const std::vector<log::SessionSummary>& sessions() const { return sessions_; }
+  /// False when the log could not be read: the list is then that of before.
+  [[nodiscard]] bool readable() const { return readable_; }
   /// The session that frames are filed in, once one was taken.
   [[nodiscard]] std::optional<std::int64_t> current_session() const { return current_; }
   [[nodiscard]] std::optional<log::Session> session(std::int64_t id);
@@ -65,6 +67,7 @@ class Records : public QObject {
   Worker worker_;
   std::shared_ptr<const ShownFrame> shown_;
   std::vector<log::SessionSummary> sessions_;
+  bool readable_ = true;
   std::optional<std::int64_t> current_;
   std::optional<log::SessionStart> current_start_;
   std::uint32_t seed_ = 0;

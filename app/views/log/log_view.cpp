@@ -39,9 +39,7 @@ LogView::LogView(Document& document, Records& records, QWidget* parent)
     : View(document, records, parent),
       year_(new YearStrip(this)),
       list_(new QListWidget(this)),
-      empty_(new QLabel(tr("The log is empty.\nEvery frame that you take in Capture is filed here, "
-                           "with its site, light path and measurements."),
-                        this)),
+      empty_(new QLabel(this)),
       book_(new QWidget(this)),
       page_(build_page()) {
   list_->setObjectName(QStringLiteral("sessions"));
@@ -108,6 +106,10 @@ void LogView::follow() {
   year_->setVisible(any);
   book_->setVisible(any);
   empty_->setVisible(!any);
+  empty_->setText(records().readable()
+                      ? tr("The log is empty.\nEvery frame that you take in Capture is filed here, "
+                           "with its site, light path and measurements.")
+                      : tr("The log could not be opened. It was left as it is."));
   if (!any) {
     return;
   }

@@ -21,6 +21,8 @@ struct LogBook::Store {
   explicit Store(const std::filesystem::path& path)
       : file(path.string()),
         database(file, SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE, kBusyMs) {}
+  Store(const std::filesystem::path& path, const std::string& uri)
+      : file(path.string()), database(uri, SQLite::OPEN_READONLY | SQLite::OPEN_URI) {}
   static constexpr int kBusyMs = 5000;
   std::string file;
   SQLite::Database database;
@@ -37,6 +39,21 @@ base::Error as_error(const SQLite::Exception& problem, const std::string& file, 
     default:
       return {writing ? ErrorCode::kUnwritable : ErrorCode::kUnreadable, file, problem.what(), {}};
   }
+}
+
+/// A URI by which SQLite reads a file that nobody changes.
+std::string as_unchanging_uri(const std::string& path) {
+  std::string uri = "file:";
+  for (const char c : path) {
+    if (c == '%' || c == '?' || c == '#') {
+      constexpr const char* kHex = "0123456789abcdef";
+      const auto code = static_cast<unsigned char>(c);
+      uri += {'%', kHex[code >> 4U], kHex[code & 15U]};
+    } else {
+      uri += c;
+    }
+  }
+  return uri + "?immutable=1";
 }
 
 std::optional<double> optional_real(const SQLite::Column& column) {
@@ -155,6 +172,29 @@ Result<LogBook> LogBook::open(const std::filesystem::path& file) {
     return LogBook(std::move(store));
   } catch (const SQLite::Exception& problem) {
     return tl::make_unexpected(as_error(problem, file.string(), true));
+  }
+}
+
+Result<LogBook> LogBook::open_to_read(const std::filesystem::path& file) {
+  auto book = open(file);
+  std::filesystem::path ahead = file;
+  ahead += "-wal";
+  std::error_code ignored;
+  // What waits in a write-ahead log cannot be read without writing.
+  const bool waiting =
+      std::filesystem::exists(ahead, ignored) && std::filesystem::file_size(ahead, ignored) > 0;
+  if (book || book.error().code != ErrorCode::kUnwritable || waiting ||
+      !std::filesystem::is_regular_file(file, ignored)) {
+    return book;
+  }
+  try {
+    auto store = std::make_unique<Store>(file, as_unchanging_uri(file.string()));
+    if (const auto ready = bring_up_to_date(store->database, schema_steps()); !ready) {
+      return tl::make_unexpected(ready.error());
+    }
+    return LogBook(std::move(store));
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, file.string(), false));
   }
 }
 

@@ -190,6 +190,43 @@ TEST(LogBook, SaysWhenTheDiskIsFullAndLosesNothing) {
   EXPECT_TRUE(book.file_frame(session, measured_frame()));  // there is room again
 }
 
+TEST(LogBook, ReadsALogThatCannotBeWritten) {
+  const TempFolder folder;
+  const auto place = folder / "100% #1?";
+  const auto path = place / "log.sqlite";
+  {
+    LogBook book = LogBook::open(path).value();
+    ASSERT_TRUE(book.begin(morning_start()));
+  }
+  // Root may write whatever the permissions say; the road is taken by another user in a child.
+  const pid_t child = ::fork();
+  if (child == 0) {
+    std::filesystem::permissions(folder.path(), std::filesystem::perms::all);
+    std::filesystem::permissions(place, std::filesystem::perms(0555));
+    std::filesystem::permissions(path, std::filesystem::perms(0444));
+    if (::getuid() == 0 && ::setuid(65534) != 0) {
+      ::_exit(3);
+    }
+    const bool refused = !LogBook::open(path);
+    auto book = LogBook::open_to_read(path);
+    const bool read = book && book->summaries().value().size() == 1;
+    const bool kept = book && !book->begin(morning_start());
+    ::_exit(refused && read && kept ? 0 : 1);
+  }
+  int status = 0;
+  ::waitpid(child, &status, 0);
+  std::filesystem::permissions(place, std::filesystem::perms::owner_all);
+  EXPECT_EQ(WEXITSTATUS(status), 0);
+}
+
+TEST(LogBook, OpensToReadLikeAnyOtherWhereItCan) {
+  const TempFolder folder;
+  EXPECT_TRUE(LogBook::open_to_read(folder / "log.sqlite").value().summaries().value().empty());
+  test::write_text(folder / "bad", std::string(5000, 'x'));
+  EXPECT_THAT(LogBook::open_to_read(folder / "bad"),
+              FailsWith(ErrorCode::kMalformed, (folder / "bad").string()));
+}
+
 TEST(BringUpToDate, RunsOnlyTheMissingStepsAndKeepsTheData) {
   SQLite::Database database(":memory:", SQLite::OPEN_READWRITE);
   const std::vector<std::string> first{"CREATE TABLE t (a)"};

@@ -66,6 +66,10 @@ class LogBook {
   /// kVersion (made by a newer program; left untouched).
   [[nodiscard]] static base::Result<LogBook> open(const std::filesystem::path& file);
 
+  /// The same for a caller that only reads: a log on a disk that cannot be written is read as it
+  /// lies there. Writing through such a book fails with kUnwritable.
+  [[nodiscard]] static base::Result<LogBook> open_to_read(const std::filesystem::path& file);
+
   LogBook(LogBook&&) noexcept;
   LogBook& operator=(LogBook&&) noexcept;
   ~LogBook();
