@@ -9,6 +9,7 @@
 #include "solarchon/frames/frame.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/measure/disc.h"
+#include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/sky/day.h"
 #include "solarchon/sky/magnetic.h"
@@ -49,6 +50,10 @@ struct Options {
   std::string data;
   std::optional<double> north_deg;
   bool mirrored = false;
+  std::string kit;
+  double rejection_above_mm = safety::kSchoolsMm.front();
+  bool totality = false;
+  bool guests = false;
   bool json = false;
 };
 
@@ -120,19 +125,76 @@ Result<Placed> read_placed_rig(const Options& options) {
   });
 }
 
-/// The rig alone, or with a place and a time to expose at.
-Result<Json> rig(const Options& options, bool placed) {
-  if (placed) {
-    return read_placed_rig(options).map([](const Placed& at) {
-      return workspace::rig_report(at.workspace.rig, at.answers.train, at.answers.safety,
-                                   at.answers.exposure);
-    });
+/// Sunlight as at 1 au, the air as at sea level: for a rig without a place and a time.
+Placed without_place(const optics::Rig& rig) {
+  Placed placed;
+  placed.workspace.rig = rig;
+  const advise::Situation situation;
+  placed.answers.train = optics::follow_light(rig, situation.semidiameter_arcsec);
+  return placed;
+}
+
+/// Parts to choose from: the shipped catalogue, and the owner's kit when a file names one.
+struct Parts {
+  std::vector<optics::Element> kit;
+  std::vector<optics::Element> catalogue;
+};
+
+Result<Parts> read_parts(const Options& options) {
+  const auto& catalogue = optics::shipped_catalogue();
+  if (!catalogue) {
+    return tl::make_unexpected(catalogue.error());
   }
-  return optics::read_rig(options.file).map([](const optics::Rig& read) {
-    const optics::Train train = optics::follow_light(read, sky::semidiameter_arcsec(1.0));
-    return workspace::rig_report(read, train, safety::assess(read, train), std::nullopt);
+  if (options.kit.empty()) {
+    return Parts{{}, *catalogue};
+  }
+  return optics::read_parts(options.kit).map([&](const std::vector<optics::Element>& kit) {
+    return Parts{kit, *catalogue};
   });
 }
+
+Result<safety::Practice> read_practice(const Options& options) {
+  safety::Practice practice;
+  practice.totality = options.totality;
+  practice.guests = options.guests;
+  const auto found =
+      std::find(safety::kSchoolsMm.begin(), safety::kSchoolsMm.end(), options.rejection_above_mm);
+  if (found == safety::kSchoolsMm.end()) {
+    return base::fail(ErrorCode::kUnknownValue, "rejection-above",
+                      std::to_string(options.rejection_above_mm), "80, 120 or 150");
+  }
+  practice.school = static_cast<std::size_t>(found - safety::kSchoolsMm.begin());
+  return practice;
+}
+
+/// The rig alone, or with a place and a time to expose at.
+Result<Json> rig(const Options& options, bool placed) {
+  const auto parts = read_parts(options);
+  const auto practice = read_practice(options);
+  if (!parts || !practice) {
+    return tl::make_unexpected(!parts ? parts.error() : practice.error());
+  }
+  const auto read =
+      placed ? read_placed_rig(options) : optics::read_rig(options.file).map(without_place);
+  return read.map([&](const Placed& at) {
+    advise::Situation situation;
+    if (placed) {
+      situation =
+          workspace::situation_of(at.workspace, at.answers.time,
+                                  at.answers.sun.semidiameter_arcsec(), at.answers.local.airmass);
+    }
+    situation.practice = *practice;
+    const optics::Rig& path = at.workspace.rig;
+    const optics::Train& train = at.answers.train;
+    return workspace::rig_report({path, train,
+                                  safety::assess(path, train, *practice, situation.today),
+                                  advise::misfits_of(path, train, situation),
+                                  advise::suggest(path, situation, parts->kit, parts->catalogue),
+                                  parts->catalogue, at.answers.exposure});
+  });
+}
+
+Result<Json> catalogue() { return optics::shipped_catalogue().map(optics::parts_to_json); }
 
 Result<Json> simulate(const Options& options) {
   const auto placed = read_placed_rig(options);
@@ -244,6 +306,14 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   add_place(*rig_command, options, false);
   rig_command->add_option("--level", options.level, "brightest part against full well");
 
+  rig_command->add_option("--kit", options.kit, "file with your own parts, to choose from first");
+  rig_command->add_option("--rejection-above", options.rejection_above_mm,
+                          "mm of aperture from which a rear etalon needs rejection: 80, 120, 150");
+  rig_command->add_flag("--totality", options.totality, "a total eclipse is to be watched");
+  rig_command->add_flag("--guests", options.guests, "other people come near the telescope");
+
+  CLI::App* catalogue_command = command(app, "catalogue", "the generic parts that ship");
+
   CLI::App* simulate_command = command(app, "simulate", "a frame of the synthetic Sun as FITS");
   simulate_command->add_option("rig", options.file, "rig file")->required();
   add_place(*simulate_command, options, true);
@@ -275,7 +345,7 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
         [&](const CLI::App* known) { return known->get_name() == arguments.front(); });
     if (commands.empty()) {
       return complain(err, {ErrorCode::kUnknownValue, "command", arguments.front(),
-                            "sun, rig, simulate, measure, log, demo"});
+                            "sun, rig, catalogue, simulate, measure, log, demo"});
     }
   }
   std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back
@@ -302,6 +372,8 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
       }
     }
     answer = rig(options, placed);
+  } else if (catalogue_command->parsed()) {
+    answer = catalogue();
   } else if (simulate_command->parsed()) {
     answer = simulate(options);
   } else if (measure_command->parsed()) {

@@ -1,6 +1,6 @@
 # What a package of Solarchon holds.
 install(TARGETS solarchon-cli RUNTIME)
-install(DIRECTORY data/magnetic data/demo DESTINATION ${CMAKE_INSTALL_DATADIR}/solarchon)
+install(DIRECTORY data/magnetic data/demo data/kit DESTINATION ${CMAKE_INSTALL_DATADIR}/solarchon)
 if(SOLARCHON_APP)
   install(TARGETS solarchon RUNTIME)
   install(FILES packaging/solarchon.desktop DESTINATION ${CMAKE_INSTALL_DATADIR}/applications)

@@ -4,6 +4,7 @@
 #include <QDateTime>
 #include <utility>
 
+#include "solarchon/optics/catalogue.h"
 #include "solarchon/words/words.h"
 #include "solarchon/workspace/demo.h"
 #include "solarchon/workspace/observe.h"
@@ -34,6 +35,70 @@ void Records::reload() {
   }
   sessions_ = *list;
   emit sessionsChanged();
+  reload_kit();
+}
+
+void Records::reload_kit() {
+  const auto kit =
+      log::LogBook::open_to_read(workspace::log_file(data_)).and_then([](const log::LogBook& book) {
+        return book.kit();
+      });
+  if (!kit) {
+    report(kit.error());
+    return;
+  }
+  kit_ = *kit;
+  emit kitChanged();
+}
+
+std::string Records::keep_in_kit(const optics::Element& part) {
+  const auto kept = log::LogBook::open(workspace::log_file(data_)).and_then([&](log::LogBook book) {
+    return book.keep_in_kit(part);
+  });
+  if (!kept) {
+    report(kept.error());
+    return {};
+  }
+  reload_kit();
+  return *kept;
+}
+
+void Records::drop_from_kit(const std::string& kit_id) {
+  const auto dropped =
+      log::LogBook::open(workspace::log_file(data_)).and_then([&](log::LogBook book) {
+        return book.drop_from_kit(kit_id);
+      });
+  if (!dropped) {
+    report(dropped.error());
+  }
+  reload_kit();
+}
+
+void Records::import_kit(const QString& file) {
+  const auto parts = optics::read_parts(file.toStdString());
+  if (!parts) {
+    report(parts.error());
+    return;
+  }
+  auto book = log::LogBook::open(workspace::log_file(data_));
+  if (!book) {
+    report(book.error());
+    return;
+  }
+  for (optics::Element part : *parts) {
+    part.kit_id.clear();  // ids of another kit mean nothing here
+    if (const auto kept = book->keep_in_kit(part); !kept) {
+      report(kept.error());
+      break;
+    }
+  }
+  reload_kit();
+}
+
+void Records::export_kit(const QString& file) {
+  if (const auto written = optics::write_parts(kit_, file.toStdString()); !written) {
+    report(written.error());
+  }
 }
 
 std::optional<log::Session> Records::session(std::int64_t id) {

@@ -43,6 +43,16 @@ class Records : public QObject {
   [[nodiscard]] std::optional<std::int64_t> current_session() const { return current_; }
   [[nodiscard]] std::optional<log::Session> session(std::int64_t id);
 
+  /// The owner's parts, by name.
+  [[nodiscard]] const std::vector<optics::Element>& kit() const { return kit_; }
+  /// Keeps a part in the kit; one with a kit_id takes the place of that part.
+  /// @return  its kit_id; empty when it could not be kept
+  std::string keep_in_kit(const optics::Element& part);
+  void drop_from_kit(const std::string& kit_id);
+  /// Adds the parts of a file to the kit, or writes the kit to one.
+  void import_kit(const QString& file);
+  void export_kit(const QString& file);
+
   /// Reads the list of sessions. A problem is reported, the old list stays.
   void reload();
   void set_notes(std::int64_t session, const QString& notes);
@@ -57,16 +67,19 @@ class Records : public QObject {
  signals:
   void sessionsChanged();
   void shownChanged();
+  void kitChanged();
   void failed(const QString& why);
 
  private:
   void show(std::shared_ptr<const ShownFrame> frame);
   void report(const base::Error& error);
+  void reload_kit();
 
   std::filesystem::path data_;
   Worker worker_;
   std::shared_ptr<const ShownFrame> shown_;
   std::vector<log::SessionSummary> sessions_;
+  std::vector<optics::Element> kit_;
   bool readable_ = true;
   std::optional<std::int64_t> current_;
   std::optional<log::SessionStart> current_start_;

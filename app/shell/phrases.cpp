@@ -6,7 +6,6 @@
 #include <QLocale>
 #include <array>
 #include <cmath>
-#include <map>
 
 namespace solarchon::app {
 
@@ -90,45 +89,6 @@ QString name_of(safety::Severity severity) {
       break;
   }
   return tr("No objection found");
-}
-
-QString kind_name(const optics::Part& part) {
-  static const std::map<std::string_view, const char*> kNames{
-      {"front-film", "Front film"}, {"refractor", "Refractor"}, {"amplifier", "Amplifier"},
-      {"reducer", "Reducer"},       {"diagonal", "Diagonal"},   {"camera", "Camera"}};
-  return tr(kNames.at(optics::kind_of(part)));
-}
-
-ParameterWords parameter_words(std::string_view key) {
-  struct Row {
-    const char* label;
-    const char* unit;
-    const char* reason;
-  };
-  static const std::map<std::string_view, Row> kRows{
-      {"optical_density",
-       {"Density", "OD", "Each step of 1 dims ten times; 5.0 is made for the eye"}},
-      {"clear_aperture_mm", {"Clear width", "mm", "Must be at least the telescope's aperture"}},
-      {"aperture_mm", {"Aperture", "mm", "Light and finest detail grow with it"}},
-      {"focal_length_mm", {"Focal length", "mm", "The Sun's image is about a 107th of it"}},
-      {"factor", {"Factor", "\u00d7", "Multiplies the focal length"}},
-      {"width_px", {"Width", "px", "Sensor, along a row"}},
-      {"height_px", {"Height", "px", "Sensor, along a column"}},
-      {"pixel_um", {"Pixel", "\u00b5m", "With the focal length it gives arcseconds per pixel"}},
-      {"bits", {"Depth", "bit", "Steps between black and white"}},
-      {"full_well_e", {"Full well", "e\u207b", "Electrons that fill a pixel"}},
-      {"read_noise_e", {"Read noise", "e\u207b", "Added by every reading"}},
-      {"peak_quantum_efficiency", {"Peak efficiency", "", "Share of photons that count, 0 to 1"}},
-      {"shortest_exposure_ms", {"Shortest", "ms", "Shutter's limit"}},
-      {"longest_exposure_ms", {"Longest", "ms", "Shutter's limit"}},
-      {"rotation_deg",
-       {"Rotation", "\u00b0", "Turned in its holder, clockwise from the Sun's side"}},
-      {"length_mm", {"Length", "mm", "Optical path that the part takes up"}}};
-  const auto found = kRows.find(key);
-  if (found == kRows.end()) {
-    return {text(key), {}, {}};
-  }
-  return {tr(found->second.label), QString::fromUtf8(found->second.unit), tr(found->second.reason)};
 }
 
 QString text(std::string_view core_text) {

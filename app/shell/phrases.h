@@ -31,15 +31,6 @@ namespace solarchon::app {
 
 [[nodiscard]] QString name_of(workspace::Target target);
 [[nodiscard]] QString name_of(safety::Severity severity);
-/// A part's kind for people: `Front film`.
-[[nodiscard]] QString kind_name(const optics::Part& part);
-/// Label and unit of a part's number.
-struct ParameterWords {
-  QString label;
-  QString unit;
-  QString reason;  ///< what it decides, for a tooltip
-};
-[[nodiscard]] ParameterWords parameter_words(std::string_view key);
 /// A core text, which is English and UTF-8.
 [[nodiscard]] QString text(std::string_view core_text);
 

@@ -12,6 +12,7 @@
 #include <QTimer>
 #include <QVBoxLayout>
 
+#include "app/shell/part_words.h"
 #include "app/shell/phrases.h"
 #include "app/views/capture/capture_view.h"
 #include "app/views/day/day_view.h"
@@ -33,12 +34,12 @@ workspace::Workspace starter_workspace() {
   fresh.site.name = QObject::tr("My site").toStdString();
   fresh.site.time_zone = QTimeZone::systemTimeZoneId().toStdString();
   fresh.rig.name = QObject::tr("My light path").toStdString();
-  for (const optics::Element& generic : optics::generic_parts()) {
-    const std::string_view kind = optics::kind_of(generic.part);
-    if (kind == "front-film" || kind == "refractor" || kind == "camera") {
-      fresh.rig.elements.push_back(generic);
-      fresh.rig.elements.back().id = optics::fresh_id(fresh.rig);
-    }
+  for (const char* kind : {"front-film", "telescope", "camera"}) {
+    optics::Element element;
+    element.part = *optics::part_of_kind(kind);
+    element.name = kind_name(element.part).toStdString();
+    element.id = optics::fresh_id(fresh.rig);
+    fresh.rig.elements.push_back(std::move(element));
   }
   return fresh;
 }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/options.h"
 
+#include "app/shell/part_words.h"
 #include "app/shell/phrases.h"
 #include "tests/support/support.h"
 
@@ -70,9 +71,10 @@ TEST(Phrases, CompassPointsWrapAround) {
 }
 
 TEST(Phrases, EveryPartAndParameterHasWords) {
-  for (const optics::Element& element : optics::generic_parts()) {
-    EXPECT_FALSE(kind_name(element.part).isEmpty());
-    for (const optics::Parameter& entry : optics::parameters_of(element.part)) {
+  for (const std::string& kind : optics::kinds()) {
+    const optics::Part part = *optics::part_of_kind(kind);
+    EXPECT_FALSE(kind_name(part).isEmpty());
+    for (const optics::Parameter& entry : optics::parameters_of(part)) {
       const ParameterWords words = parameter_words(entry.key);
       EXPECT_NE(words.label, text(entry.key)) << entry.key;
       EXPECT_FALSE(words.reason.isEmpty()) << entry.key;

@@ -6,7 +6,6 @@
 #include "app/shell/number_field.h"
 #include "app/shell/site_sheet.h"
 #include "app/shell/theme.h"
-#include "app/views/light_path/section.h"
 #include "tests/app/app_support.h"
 
 namespace solarchon::app {
@@ -166,49 +165,6 @@ TEST_F(RibbonTest, KeysMoveByMinutesHoursAndDays) {
   EXPECT_DOUBLE_EQ(moved(Qt::Key_Left, Qt::ControlModifier), -86400.0);
   QTest::keyClick(&ribbon, Qt::Key_Home);
   EXPECT_TRUE(document.live());
-}
-
-class SectionTest : public testing::Test {
- protected:
-  SectionTest() : document(morning_workspace(starter_rig()), morning(), false), section(document) {
-    section.resize(900, 500);
-    section.show();
-  }
-  Document document;
-  Section section;
-};
-
-TEST_F(SectionTest, ArrowsChooseAPart) {
-  EXPECT_EQ(section.selected(), 0);
-  QTest::keyClick(&section, Qt::Key_Right);
-  EXPECT_EQ(section.selected(), 1);
-  QTest::keyClick(&section, Qt::Key_Left);
-  QTest::keyClick(&section, Qt::Key_Left);
-  EXPECT_EQ(section.selected(), 0);
-  EXPECT_TRUE(section.accessibleDescription().contains("Film"));
-}
-
-TEST_F(SectionTest, ClicksChooseAPartByItsCard) {
-  QTest::mouseClick(&section, Qt::LeftButton, {}, section.card(2).center().toPoint());
-  EXPECT_EQ(section.selected(), 2);
-}
-
-TEST_F(SectionTest, DoubleClickAndSpaceAskToTakeOff) {
-  const QSignalSpy spy(&section, &Section::toggleAsked);
-  QTest::mouseDClick(&section, Qt::LeftButton, {}, section.card(0).center().toPoint());
-  QTest::keyClick(&section, Qt::Key_Space);
-  EXPECT_EQ(spy.count(), 2);
-}
-
-TEST_F(SectionTest, AnEmptyLightPathIsDrawnAndTakesKeys) {
-  auto next = document.workspace();
-  next.rig.elements.clear();
-  document.edit("Clear", next);
-  EXPECT_FALSE(section.grab().isNull());
-  QTest::keyClick(&section, Qt::Key_Right);
-  QTest::keyClick(&section, Qt::Key_Space);
-  QTest::mouseClick(&section, Qt::LeftButton, {}, QPoint(100, 100));
-  EXPECT_EQ(section.selected(), 0);
 }
 
 TEST(SiteSheet, ChangesThePlaceByKeyboardAndAnswersBadInput) {

@@ -3,9 +3,12 @@
 
 #include <unistd.h>
 
+#include <cmath>
 #include <fstream>
 #include <sstream>
+#include <stdexcept>
 
+#include "solarchon/optics/catalogue.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/observe.h"
 
@@ -41,7 +44,7 @@ optics::Rig starter_rig() {
   optics::Rig rig;
   rig.name = "Starter";
   rig.elements = {{"film", "Film", true, 0.0, optics::FrontFilm{5.0, kFilmClearMm, true}},
-                  {"tube", "Tube", true, 0.0, optics::Refractor{80.0, 480.0}},
+                  {"tube", "Tube", true, 0.0, optics::Telescope{80.0, 480.0}},
                   {"camera", "Camera", true, 12.5, optics::Camera{}}};
   return rig;
 }
@@ -58,6 +61,57 @@ optics::Rig quick_rig() {
   camera.height_px = 512;
   camera.pixel_um = 10.0;
   camera.full_well_e = 80000.0;
+  return rig;
+}
+
+optics::Element catalogue_part(const std::string& name) {
+  for (const optics::Element& part : optics::shipped_catalogue().value()) {
+    if (part.name == name) {
+      return part;
+    }
+  }
+  throw std::invalid_argument("not in the catalogue: " + name);
+}
+
+optics::Rig rig_of(const std::vector<std::string>& names) {
+  optics::Rig rig;
+  for (const std::string& name : names) {
+    optics::Element part = catalogue_part(name);
+    part.id = optics::fresh_id(rig);
+    rig.elements.push_back(std::move(part));
+  }
+  return rig;
+}
+
+optics::Rig usual_train(std::size_t index) { return optics::usual_trains().value().at(index); }
+
+optics::Rig random_rig(base::Random& random) {
+  const auto pick = [&](std::size_t count) { return random.below(count); };
+  optics::Rig rig;
+  const std::size_t parts = pick(10);
+  for (std::size_t i = 0; i < parts; ++i) {
+    optics::Element element;
+    element.part = *optics::part_of_kind(optics::kinds().at(pick(optics::kinds().size())));
+    element.id = optics::fresh_id(rig);
+    element.fitted = random.uniform() < 0.85;
+    element.length_mm = random.uniform(0, 300);
+    element.front_face = static_cast<optics::Face>(pick(optics::face_words().size()));
+    element.rear_face = static_cast<optics::Face>(pick(optics::face_words().size()));
+    // Half of the parts keep their usual figures, so that some trains are nearly right.
+    const bool usual = random.uniform() < 0.5;
+    for (const optics::Parameter& entry : optics::parameters_of(element.part)) {
+      if (usual && random.uniform() < 0.8) {
+        continue;
+      }
+      const double share = std::pow(random.uniform(), 3.0);
+      const double value = entry.range.low + share * (entry.range.high - entry.range.low);
+      optics::set_parameter(element.part, entry.key,
+                            entry.form == optics::Form::kNumber ? value : std::round(value));
+    }
+    const std::size_t place =
+        random.uniform() < 0.7 ? optics::usual_place(rig, element.part) : rig.elements.size();
+    rig.elements.insert(rig.elements.begin() + static_cast<std::ptrdiff_t>(place), element);
+  }
   return rig;
 }
 

@@ -7,6 +7,7 @@
 #include <filesystem>
 #include <string>
 
+#include "solarchon/base/random.h"
 #include "solarchon/base/result.h"
 #include "solarchon/camera/simulate.h"
 #include "solarchon/optics/rig.h"
@@ -39,6 +40,16 @@ void write_text(const std::filesystem::path& path, const std::string& text);
 [[nodiscard]] optics::Rig with_part(optics::Rig rig, const optics::Part& part, double length_mm);
 /// A camera small enough for quick frames; the disc still fits.
 [[nodiscard]] optics::Rig quick_rig();
+
+/// A part of the shipped catalogue by its name.
+[[nodiscard]] optics::Element catalogue_part(const std::string& name);
+/// Catalogue parts in a row, each with an id.
+[[nodiscard]] optics::Rig rig_of(const std::vector<std::string>& names);
+/// The three trains that ship: film and phone, wedge and colour camera, rear etalon and mono
+/// camera.
+[[nodiscard]] optics::Rig usual_train(std::size_t index);
+/// Any parts of any kind in any order, with any numbers that files may hold.
+[[nodiscard]] optics::Rig random_rig(base::Random& random);
 
 /// The demo workspace at a July morning, with that rig.
 [[nodiscard]] workspace::Workspace morning_workspace(const optics::Rig& rig);

@@ -1,99 +1,250 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/light_path/light_path_view.h"
 
+#include <QActionGroup>
+#include <QFileDialog>
 #include <QHBoxLayout>
-#include <QLabel>
 #include <QMenu>
 #include <QScrollArea>
-#include <QToolButton>
+#include <QShortcut>
+#include <QSplitter>
 #include <QVBoxLayout>
 #include <utility>
 
 #include "app/shell/phrases.h"
 #include "app/shell/theme.h"
+#include "app/views/light_path/train_figures.h"
+#include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
+#include "solarchon/words/words.h"
 
 namespace solarchon::app {
 
+namespace {
+
+constexpr int kSuggestAfterMs = 60;  // once the hand rests
+
+QScrollArea* scrolled(QWidget* inner, QWidget* parent) {
+  auto* scroll = new QScrollArea(parent);
+  scroll->setWidgetResizable(true);
+  scroll->setFrameShape(QFrame::NoFrame);
+  scroll->setFocusPolicy(Qt::NoFocus);
+  scroll->setWidget(inner);
+  return scroll;
+}
+
+const std::vector<optics::Element>& generic_parts() {
+  static const std::vector<optics::Element> kNone;
+  const auto& catalogue = optics::shipped_catalogue();
+  return catalogue ? *catalogue : kNone;
+}
+
+}  // namespace
+
 LightPathView::LightPathView(Document& document, Records& records, QWidget* parent)
     : View(document, records, parent),
-      section_(new Section(document, this)),
+      section_(new Section(true, this)),
+      second_(new Section(false, this)),
       figures_(new Figures(4, this)),
       findings_(new FindingsList(this)),
-      sheet_(new PartSheet(document, this)),
+      sheet_(new PartSheet(document, records, this)),
+      chooser_(new PartChooser(this)),
       toggle_(new QPushButton(this)),
-      remove_(new QPushButton(tr("Remove"), this)) {
+      remove_(new QPushButton(tr("Remove"), this)),
+      compare_(new QPushButton(tr("Compare"), this)) {
   auto* left = new QVBoxLayout;
   left->setSpacing(8);
   left->addWidget(build_tools());
-  left->addWidget(section_, 1);
+  left->addWidget(build_drawings(), 1);
   left->addWidget(figures_);
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(16, 12, 16, 12);
-  row->setSpacing(20);
+  row->setSpacing(16);
   row->addLayout(left, 1);
   row->addWidget(build_side());
   connect(section_, &Section::selectionChanged, this, [this] { follow(); });
   connect(section_, &Section::toggleAsked, this, &LightPathView::toggle);
   connect(section_, &Section::removeAsked, this, &LightPathView::remove);
   connect(section_, &Section::moveAsked, this, &LightPathView::move);
+  connect(section_, &Section::partDropped, this, &LightPathView::put_dropped);
+  connect(chooser_, &PartChooser::chosen, this, [this](const optics::Element& part) {
+    put(part, optics::fitting_place(this->document().workspace().rig, part));
+  });
+  connect(chooser_, &PartChooser::closed, this, &LightPathView::done_choosing);
+  connect(chooser_, &PartChooser::dropFromKitAsked, &records, &Records::drop_from_kit);
+  connect(&records, &Records::kitChanged, this, [this] {
+    chooser_->show_parts(this->records().kit(), generic_parts());
+    suggested_for_ = {};
+    suggest_soon_.start();
+  });
+  connect(findings_, &FindingsList::suggestionChosen, this, &LightPathView::take_suggestion);
+  suggest_soon_.setSingleShot(true);
+  suggest_soon_.setInterval(kSuggestAfterMs);
+  connect(&suggest_soon_, &QTimer::timeout, this, &LightPathView::suggest);
+  chooser_->show_parts(records.kit(), generic_parts());
+}
+
+QToolButton* LightPathView::build_path_menu(QWidget* parent) {
+  auto* button = new QToolButton(parent);
+  button->setText(tr("Path"));
+  button->setObjectName(QStringLiteral("path-menu"));
+  button->setToolTip(tr("Start from a usual light path, and your kit's files"));
+  button->setPopupMode(QToolButton::InstantPopup);
+  auto* menu = new QMenu(button);
+  if (const auto& trains = optics::usual_trains()) {
+    for (const optics::Rig& train : *trains) {
+      menu->addAction(tr("Start from: %1").arg(text(train.name)), this,
+                      [this, &train] { adopt_rig(tr("Start from a usual path"), train); });
+    }
+  }
+  menu->addAction(tr("Start empty"), this, [this] {
+    adopt_rig(tr("Start empty"), {tr("My light path").toStdString(), {}});
+  });
+  menu->addSeparator();
+  menu->addAction(tr("Open beside\u2026"), this, &LightPathView::open_compared);
+  menu->addSeparator();
+  menu->addAction(tr("Add a file to my kit\u2026"), this, &LightPathView::import_kit);
+  menu->addAction(tr("Save my kit as\u2026"), this, &LightPathView::export_kit);
+  button->setMenu(menu);
+  return button;
+}
+
+QToolButton* LightPathView::build_rules_menu(QWidget* parent) {
+  rules_ = new QToolButton(parent);
+  rules_->setObjectName(QStringLiteral("rules-menu"));
+  rules_->setPopupMode(QToolButton::InstantPopup);
+  rules_->setToolTip(
+      tr("What the rules are told: whose figures for rear etalons, who comes, what "
+         "is to be watched"));
+  auto* menu = new QMenu(rules_);
+  menu->setToolTipsVisible(true);
+  auto* group = new QActionGroup(menu);
+  const QStringList reasons{
+      tr("The strict school: an ultraviolet and infrared cut before the diagonal above 80 mm"),
+      tr("Another school runs up to 120 mm without one, on plain refractors and for short times"),
+      tr("The boldest school; above 150 mm all want full-aperture rejection")};
+  for (std::size_t i = 0; i < safety::kSchoolsMm.size(); ++i) {
+    QAction* school = menu->addAction(
+        tr("Rear etalon: heat rejection above %1 mm").arg(number(safety::kSchoolsMm.at(i), 0)),
+        this, [this, i] {
+          safety::Practice practice = document().workspace().practice;
+          practice.school = i;
+          set_practice(tr("Choose a school"), practice);
+        });
+    school->setCheckable(true);
+    school->setToolTip(reasons.at(static_cast<qsizetype>(i)));
+    group->addAction(school);
+    schools_.push_back(school);
+  }
+  menu->addSeparator();
+  guests_ = menu->addAction(tr("Guests or children come near"), this, [this](bool on) {
+    safety::Practice practice = document().workspace().practice;
+    practice.guests = on;
+    set_practice(tr("Guests come near"), practice);
+  });
+  totality_ = menu->addAction(tr("Totality is to be watched"), this, [this](bool on) {
+    safety::Practice practice = document().workspace().practice;
+    practice.totality = on;
+    set_practice(tr("Totality is to be watched"), practice);
+  });
+  guests_->setCheckable(true);
+  totality_->setCheckable(true);
+  rules_->setMenu(menu);
+  return rules_;
 }
 
 QWidget* LightPathView::build_tools() {
   auto* tools = new QWidget(this);
   auto* row = new QHBoxLayout(tools);
   row->setContentsMargins(0, 0, 0, 0);
-  auto* add_part = new QToolButton(tools);
-  add_part->setText(tr("Add a part"));
-  add_part->setPopupMode(QToolButton::InstantPopup);
-  auto* menu = new QMenu(add_part);
-  for (const optics::Element& generic : optics::generic_parts()) {
-    menu->addAction(text(generic.name), this, [this, generic] { add(generic); });
-  }
-  add_part->setMenu(menu);
+  row->setSpacing(6);
+  rig_name_ = new QLineEdit(tools);
+  rig_name_->setObjectName(QStringLiteral("rig-name"));
+  rig_name_->setAccessibleName(tr("Name of the light path"));
+  rig_name_->setToolTip(tr("What you call this light path"));
+  rig_name_->setMinimumWidth(90);
+  connect(rig_name_, &QLineEdit::editingFinished, this, [this] { rename(rig_name_->text()); });
+  auto* add_part = new QPushButton(tr("Add a part"), tools);
+  add_part->setObjectName(QStringLiteral("choose-parts"));
+  add_part->setToolTip(tr("From your kit and the list of generic parts (Ctrl+E)"));
+  connect(add_part, &QPushButton::clicked, this, &LightPathView::choose_parts);
+  connect(new QShortcut(QKeySequence(tr("Ctrl+E")), this), &QShortcut::activated, this,
+          &LightPathView::choose_parts);
   toggle_->setObjectName(QStringLiteral("toggle-part"));
   toggle_->setToolTip(tr("Lays the part aside without forgetting it, or fits it again (Space)"));
   remove_->setToolTip(tr("Removes the part from this light path (Delete)"));
-  auto* sunward = new QPushButton(tr("Sunward"), tools);
-  auto* rearward = new QPushButton(tr("Rearward"), tools);
+  auto* sunward = new QPushButton(tr("\u2190"), tools);
+  auto* rearward = new QPushButton(tr("\u2192"), tools);
+  sunward->setAccessibleName(tr("Move towards the Sun"));
+  rearward->setAccessibleName(tr("Move towards the end"));
   sunward->setToolTip(tr("Moves the part one place towards the Sun (Ctrl+Left)"));
-  rearward->setToolTip(tr("Moves the part one place towards the camera (Ctrl+Right)"));
+  rearward->setToolTip(tr("Moves the part one place towards the end (Ctrl+Right)"));
+  compare_->setObjectName(QStringLiteral("compare"));
+  compare_->setCheckable(true);
   connect(toggle_, &QPushButton::clicked, this, &LightPathView::toggle);
   connect(remove_, &QPushButton::clicked, this, &LightPathView::remove);
-  connect(sunward, &QPushButton::clicked, this, [this] { move(-1); });
-  connect(rearward, &QPushButton::clicked, this, [this] { move(1); });
-  row->addWidget(add_part);
-  row->addWidget(toggle_);
-  row->addWidget(sunward);
-  row->addWidget(rearward);
-  row->addWidget(remove_);
-  row->addStretch(1);
+  connect(sunward, &QPushButton::clicked, this,
+          [this] { move(section_->selected(), section_->selected() - 1); });
+  connect(rearward, &QPushButton::clicked, this,
+          [this] { move(section_->selected(), section_->selected() + 1); });
+  connect(compare_, &QPushButton::clicked, this, &LightPathView::compare);
+  row->addWidget(rig_name_, 1);
+  row->addWidget(build_path_menu(tools));
+  for (QWidget* tool : {static_cast<QWidget*>(add_part), static_cast<QWidget*>(toggle_),
+                        static_cast<QWidget*>(sunward), static_cast<QWidget*>(rearward),
+                        static_cast<QWidget*>(remove_), static_cast<QWidget*>(compare_)}) {
+    row->addWidget(tool);
+  }
+  row->addWidget(build_rules_menu(tools));
   return tools;
 }
 
-QWidget* LightPathView::build_side() {
-  auto* side = new QWidget(this);
-  side->setFixedWidth(320);
-  auto* column = new QVBoxLayout(side);
+QWidget* LightPathView::build_drawings() {
+  auto* drawings = new QWidget(this);
+  auto* column = new QVBoxLayout(drawings);
   column->setContentsMargins(0, 0, 0, 0);
-  column->setSpacing(8);
-  column->addWidget(findings_, 3);
-  auto* scroll = new QScrollArea(side);
-  scroll->setWidgetResizable(true);
-  scroll->setFrameShape(QFrame::NoFrame);
-  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  column->addWidget(section_, 1);
+  comparison_ = new QWidget(drawings);
+  auto* second = new QVBoxLayout(comparison_);
+  second->setContentsMargins(0, 0, 0, 0);
+  auto* head = new QHBoxLayout;
+  compared_name_ = new QLabel(comparison_);
+  compared_name_->setFont(Theme::font(TextSize::kMedium, true));
+  auto* swap = new QPushButton(tr("Swap"), comparison_);
+  swap->setObjectName(QStringLiteral("swap-compared"));
+  swap->setToolTip(tr("Takes the lower path into hand; the upper one is laid beneath"));
+  connect(swap, &QPushButton::clicked, this, &LightPathView::swap_compared);
+  head->addWidget(compared_name_, 1);
+  head->addWidget(swap);
+  second->addLayout(head);
+  second->addWidget(second_, 1);
+  column->addWidget(comparison_, 1);
+  return scrolled(drawings, this);
+}
+
+QWidget* LightPathView::build_side() {
+  side_ = new QStackedWidget(this);
+  side_->setFixedWidth(316);
+  auto* judged = new QSplitter(Qt::Vertical, side_);
+  judged->setChildrenCollapsible(false);
+  judged->addWidget(findings_);
   auto* holder = new QWidget;
   auto* inner = new QVBoxLayout(holder);
-  inner->setContentsMargins(0, 0, 8, 0);
+  inner->setContentsMargins(0, 4, 8, 0);
   auto* caption = new QLabel(tr("The chosen part"), holder);
   caption->setFont(Theme::font(TextSize::kSmall));
   caption->setProperty("role", "faint");
   inner->addWidget(caption);
   inner->addWidget(sheet_);
   inner->addStretch(1);
-  scroll->setWidget(holder);
-  column->addWidget(scroll, 2);
-  return side;
+  QScrollArea* scroll = scrolled(holder, judged);
+  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  judged->addWidget(scroll);
+  judged->setStretchFactor(0, 1);
+  judged->setSizes({320, 230});
+  side_->addWidget(judged);
+  side_->addWidget(chooser_);
+  return side_;
 }
 
 Readiness LightPathView::readiness() const {
@@ -102,43 +253,115 @@ Readiness LightPathView::readiness() const {
 }
 
 void LightPathView::restyle() {
-  findings_->show_assessment({}, {});
+  findings_->forget();
   follow();
 }
 
 void LightPathView::follow() {
   const workspace::Workspace& workspace = document().workspace();
-  const optics::Train& train = document().answers().train;
-  findings_->show_assessment(document().answers().safety, workspace.rig);
+  const workspace::Answers& answers = document().answers();
+  section_->show_train(workspace.rig, answers.train, answers.safety.findings);
   sheet_->show_element(section_->selected());
+  if (!rig_name_->hasFocus()) {
+    rig_name_->setText(text(workspace.rig.name));
+    rig_name_->home(false);
+  }
   const bool any = !workspace.rig.elements.empty();
   const bool fitted =
       any && workspace.rig.elements[static_cast<std::size_t>(section_->selected())].fitted;
   toggle_->setText(fitted ? tr("Take off") : tr("Put back"));
   toggle_->setEnabled(any);
   remove_->setEnabled(any);
-  const QString none = QStringLiteral("\u2013");
-  const auto shown = [&](const std::optional<double>& value, int decimals, const QString& form) {
-    return value ? form.arg(number(*value, decimals)) : none;
-  };
-  figures_->show_rows(
-      {{tr("Focal length"), shown(train.effective_focal_length_mm, 0, tr("%1 mm"))},
-       {tr("Focal ratio"), shown(train.focal_ratio, 1, tr("f/%1"))},
-       {tr("Image of the Sun"), shown(train.solar_image_mm, 2, tr("%1 mm"))},
-       {tr("Sampling"), shown(train.sampling_arcsec_px, 2, tr("%1\u2033 per pixel"))},
-       {tr("Finest detail of the lens"),
-        shown(train.diffraction_cutoff_arcsec, 2, QStringLiteral("%1\u2033")),
-        tr("Diffraction cutoff: wavelength over aperture, at 540 nm")},
-       {tr("Pixels per finest detail"),
-        shown(train.sampling_px_per_cutoff, 2, QStringLiteral("%1")),
-        tr("Two would catch all that the lens can show")},
-       {tr("Field"), train.field_width_arcmin ? tr("%1\u2032 \u00d7 %2\u2032")
-                                                    .arg(number(*train.field_width_arcmin, 1),
-                                                         number(*train.field_height_arcmin, 1))
-                                              : none},
-       {tr("Whole Sun"),
-        train.disc_fits ? (*train.disc_fits ? tr("fits the sensor") : tr("is cut by the sensor"))
-                        : none}});
+  show_practice();
+  show_figures();
+  if (!(workspace.rig == suggested_for_) || !(workspace.practice == suggested_practice_)) {
+    suggestions_.clear();  // they spoke of another path
+    suggest_soon_.start();
+  }
+  findings_->show_judgement(answers.safety, answers.misfits, suggestions_, workspace.rig);
+}
+
+void LightPathView::show_practice() {
+  const safety::Practice& practice = document().workspace().practice;
+  for (std::size_t i = 0; i < schools_.size(); ++i) {
+    schools_[i]->setChecked(i == practice.school);
+  }
+  guests_->setChecked(practice.guests);
+  totality_->setChecked(practice.totality);
+  QString words = tr("Rules");
+  if (practice.school > 0) {
+    words = tr("Rules: %1 mm school").arg(number(safety::kSchoolsMm.at(practice.school), 0));
+  }
+  rules_->setText(words);
+}
+
+void LightPathView::show_figures() {
+  const workspace::Workspace& workspace = document().workspace();
+  const workspace::Answers& answers = document().answers();
+  std::vector<Figures::Row> rows = train_figures(answers.train, answers.exposure);
+  const bool comparing = workspace.compared.has_value();
+  comparison_->setVisible(comparing);
+  compare_->setChecked(comparing);
+  compare_->setToolTip(comparing ? tr("Puts the lower path away")
+                                 : tr("Lays a copy beneath, to change this one and compare"));
+  if (comparing) {
+    workspace::Workspace other = workspace;
+    other.rig = *workspace.compared;
+    const workspace::Answers second = workspace::answer(other, answers.time, answers.sun);
+    second_->show_train(other.rig, second.train, second.safety.findings);
+    compared_name_->setText(
+        tr("Compared with: %1 (%2)").arg(text(other.rig.name), name_of(second.safety.verdict)));
+    rows = compared_figures(rows, train_figures(second.train, second.exposure));
+  }
+  figures_->show_rows(rows);
+}
+
+void LightPathView::suggest() {
+  const workspace::Workspace& workspace = document().workspace();
+  const workspace::Answers& answers = document().answers();
+  suggested_for_ = workspace.rig;
+  suggested_practice_ = workspace.practice;
+  suggestions_ = advise::suggest(
+      workspace.rig,
+      workspace::situation_of(workspace, answers.time, answers.sun.semidiameter_arcsec(),
+                              answers.local.airmass),
+      records().kit(), generic_parts());
+  findings_->show_judgement(answers.safety, answers.misfits, suggestions_, workspace.rig);
+}
+
+void LightPathView::take_suggestion(int suggestion) {
+  const auto place = static_cast<std::size_t>(suggestion);
+  if (place < suggestions_.size()) {
+    const advise::Suggestion taken = suggestions_[place];
+    adopt_rig(suggestion_words(taken, document().workspace().rig).section('\n', 0, 0), taken.rig);
+  }
+}
+
+void LightPathView::choose_parts() {
+  side_->setCurrentWidget(chooser_);
+  chooser_->begin();
+}
+
+void LightPathView::done_choosing() {
+  side_->setCurrentIndex(0);
+  section_->setFocus();
+}
+
+void LightPathView::adopt_rig(const QString& what, const optics::Rig& rig) {
+  workspace::Workspace next = document().workspace();
+  next.rig = rig;
+  document().edit(what, next);
+}
+
+void LightPathView::rename(const QString& name) {
+  workspace::Workspace next = document().workspace();
+  const std::string wanted = name.trimmed().toStdString();
+  if (wanted.empty() || wanted == next.rig.name) {
+    rig_name_->setText(text(next.rig.name));
+    return;
+  }
+  next.rig.name = wanted;
+  document().edit(tr("Rename light path"), next);
 }
 
 void LightPathView::toggle() {
@@ -161,37 +384,101 @@ void LightPathView::remove() {
   section_->select(section_->selected());
 }
 
-void LightPathView::move(int places) {
+void LightPathView::move(int from, int to) {
   workspace::Workspace next = document().workspace();
-  const int from = section_->selected();
-  const int to = from + places;
-  if (to < 0 || to >= static_cast<int>(next.rig.elements.size())) {
+  auto& elements = next.rig.elements;
+  const int count = static_cast<int>(elements.size());
+  if (from < 0 || from >= count || to < 0 || to >= count || from == to) {
     return;
   }
-  std::swap(next.rig.elements[static_cast<std::size_t>(from)],
-            next.rig.elements[static_cast<std::size_t>(to)]);
+  const auto first = elements.begin();
+  if (from < to) {
+    std::rotate(first + from, first + from + 1, first + to + 1);
+  } else {
+    std::rotate(first + to, first + from, first + from + 1);
+  }
   document().edit(tr("Move part"), next);
   section_->select(to);
 }
 
-void LightPathView::add(const optics::Element& generic) {
+void LightPathView::put(const optics::Element& part, std::size_t place) {
   workspace::Workspace next = document().workspace();
   auto& elements = next.rig.elements;
   if (elements.size() >= optics::kMostElements) {
     return;  // no file could hold more
   }
-  optics::Element part = generic;
-  part.id = optics::fresh_id(next.rig);
-  // Film goes to the front, everything else before the camera.
-  std::size_t place = elements.size();
-  if (std::holds_alternative<optics::FrontFilm>(part.part)) {
-    place = 0;
-  } else if (const auto camera = optics::find_fitted<optics::Camera>(next.rig)) {
-    place = *camera;
-  }
-  elements.insert(elements.begin() + static_cast<std::ptrdiff_t>(place), part);
+  optics::Element added = part;
+  added.id = optics::fresh_id(next.rig);
+  place = std::min(place, elements.size());
+  elements.insert(elements.begin() + static_cast<std::ptrdiff_t>(place), added);
   document().edit(tr("Add part"), next);
   section_->select(static_cast<int>(place));
+}
+
+void LightPathView::put_dropped(const QByteArray& json, int place) {
+  const auto part = base::parse_json(json.toStdString(), "part").and_then([](const auto& parsed) {
+    return optics::element_from_json(parsed, "part");
+  });
+  if (part) {
+    put(*part, static_cast<std::size_t>(std::max(0, place)));
+  }
+}
+
+void LightPathView::compare() {
+  workspace::Workspace next = document().workspace();
+  if (next.compared) {
+    next.compared.reset();
+    document().edit(tr("Stop comparing"), next);
+    return;
+  }
+  next.compared = next.rig;
+  document().edit(tr("Compare"), next);
+}
+
+void LightPathView::swap_compared() {
+  workspace::Workspace next = document().workspace();
+  if (next.compared) {
+    std::swap(next.rig, *next.compared);
+    document().edit(tr("Swap light paths"), next);
+  }
+}
+
+void LightPathView::open_compared() {
+  const QString file = QFileDialog::getOpenFileName(this, tr("Open a light path beside this one"),
+                                                    QString(), tr("Light paths (*.json)"));
+  if (file.isEmpty()) {
+    return;
+  }
+  const auto rig = optics::read_rig(file.toStdString());
+  if (!rig) {
+    emit records().failed(QString::fromStdString(words::sentence(rig.error())));
+    return;
+  }
+  workspace::Workspace next = document().workspace();
+  next.compared = *rig;
+  document().edit(tr("Open beside"), next);
+}
+
+void LightPathView::import_kit() {
+  const QString file = QFileDialog::getOpenFileName(this, tr("Add a file to my kit"), QString(),
+                                                    tr("Parts (*.json)"));
+  if (!file.isEmpty()) {
+    records().import_kit(file);
+  }
+}
+
+void LightPathView::export_kit() {
+  const QString file = QFileDialog::getSaveFileName(
+      this, tr("Save my kit"), QStringLiteral("kit.json"), tr("Parts (*.json)"));
+  if (!file.isEmpty()) {
+    records().export_kit(file);
+  }
+}
+
+void LightPathView::set_practice(const QString& what, const safety::Practice& practice) {
+  workspace::Workspace next = document().workspace();
+  next.practice = practice;
+  document().edit(what, next);
 }
 
 }  // namespace solarchon::app

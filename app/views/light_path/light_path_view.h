@@ -1,17 +1,25 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <QAction>
+#include <QLabel>
+#include <QLineEdit>
 #include <QPushButton>
+#include <QStackedWidget>
+#include <QTimer>
+#include <QToolButton>
 
 #include "app/shell/figures.h"
 #include "app/views/light_path/findings_list.h"
+#include "app/views/light_path/part_chooser.h"
 #include "app/views/light_path/part_sheet.h"
 #include "app/views/light_path/section.h"
 #include "app/views/view.h"
+#include "solarchon/advise/advise.h"
 
 namespace solarchon::app {
 
-/// The train from the Sun to the sensor, and what speaks against it.
+/// The train from the Sun to the end, what speaks against it, and what would cure that.
 class LightPathView : public View {
   Q_OBJECT
 
@@ -20,6 +28,7 @@ class LightPathView : public View {
   [[nodiscard]] QString name() const override { return tr("Light path"); }
   [[nodiscard]] QString glyph() const override { return QStringLiteral("light-path"); }
   [[nodiscard]] Readiness readiness() const override;
+  [[nodiscard]] bool settled() const override { return !suggest_soon_.isActive(); }
   void restyle() override;
 
  protected:
@@ -27,18 +36,51 @@ class LightPathView : public View {
 
  private:
   QWidget* build_tools();
+  QWidget* build_drawings();
   QWidget* build_side();
+  QToolButton* build_path_menu(QWidget* parent);
+  QToolButton* build_rules_menu(QWidget* parent);
+  void choose_parts();
+  void done_choosing();
   void toggle();
   void remove();
-  void move(int places);
-  void add(const optics::Element& generic);
+  void move(int from, int to);
+  void put(const optics::Element& part, std::size_t place);
+  void put_dropped(const QByteArray& json, int place);
+  void adopt_rig(const QString& what, const optics::Rig& rig);
+  void rename(const QString& name);
+  void compare();
+  void swap_compared();
+  void open_compared();
+  void import_kit();
+  void export_kit();
+  void set_practice(const QString& what, const safety::Practice& practice);
+  void suggest();
+  void take_suggestion(int suggestion);
+  void show_figures();
+  void show_practice();
 
   Section* section_;
+  Section* second_;
+  QWidget* comparison_ = nullptr;
+  QLabel* compared_name_ = nullptr;
   Figures* figures_;
   FindingsList* findings_;
   PartSheet* sheet_;
+  PartChooser* chooser_;
+  QStackedWidget* side_ = nullptr;
+  QLineEdit* rig_name_ = nullptr;
   QPushButton* toggle_;
   QPushButton* remove_;
+  QPushButton* compare_;
+  QToolButton* rules_ = nullptr;
+  std::vector<QAction*> schools_;
+  QAction* guests_ = nullptr;
+  QAction* totality_ = nullptr;
+  QTimer suggest_soon_;
+  std::vector<advise::Suggestion> suggestions_;
+  optics::Rig suggested_for_;
+  safety::Practice suggested_practice_;
 };
 
 }  // namespace solarchon::app

@@ -1,24 +1,82 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/light_path/section.h"
 
+#include <QApplication>
+#include <QDragEnterEvent>
+#include <QHelpEvent>
 #include <QKeyEvent>
+#include <QLinearGradient>
+#include <QMimeData>
 #include <QMouseEvent>
 #include <QPainter>
-#include <QPainterPath>
+#include <QToolTip>
 #include <algorithm>
+#include <array>
+#include <cmath>
 
+#include "app/shell/part_words.h"
 #include "app/shell/phrases.h"
 #include "app/shell/theme.h"
 #include "app/shell/verdict_badge.h"
+#include "app/views/light_path/part_glyph.h"
+#include "solarchon/base/angle.h"
 
 namespace solarchon::app {
 
 namespace {
 
-constexpr double kCardHeight = 118.0;
-constexpr double kGap = 8.0;
-constexpr double kSide = 20.0;
+constexpr double kLabelWidth = 82.0;  // names of the tracks, on the left
+constexpr double kLeastColumn = 78.0;
+constexpr double kMostColumn = 190.0;
+constexpr double kGap = 5.0;
+constexpr double kSide = 8.0;
+constexpr double kHeadHeight = 92.0;
+constexpr double kRowHeight = 20.0;
+constexpr int kNumberRows = 4;
+constexpr double kColourHeight = 32.0;
+constexpr double kColumnHeight = kHeadHeight + kNumberRows * kRowHeight + kColourHeight + 8.0;
 constexpr double kHeadRoom = 28.0;  // above the beam, for its captions
+constexpr double kFirstNm = 350.0;  // of the colours track
+constexpr double kLastNm = 750.0;
+
+/// About the colour of a wavelength, for a strip that also carries numbers.
+QColor colour_of(double nm) {
+  constexpr double kViolet = 280.0;  // hues
+  const double share = std::clamp((nm - 400.0) / (690.0 - 400.0), 0.0, 1.0);
+  const double value = nm < 390.0 || nm > 710.0 ? 0.45 : 0.85;
+  return QColor::fromHsvF(kViolet / 360.0 * (1.0 - share), 0.75, value);
+}
+
+QString colours_text(const optics::Passage& passage) {
+  const double width = passage.passes_to_nm - passage.passes_from_nm;
+  if (passage.passes_from_nm <= kFirstNm && passage.passes_to_nm >= kLastNm) {
+    return QObject::tr("all");
+  }
+  if (width <= 0.0) {
+    return QObject::tr("none");
+  }
+  if (width < 2.0) {
+    return number(0.5 * (passage.passes_from_nm + passage.passes_to_nm), 2);
+  }
+  return QStringLiteral("%1\u2013%2")
+      .arg(number(passage.passes_from_nm, 0), number(passage.passes_to_nm, 0));
+}
+
+/// How the picture hangs at the end, on an equatorial mount.
+QString orientation_text(const optics::Rig& rig, const optics::Train& train) {
+  const sky::PictureOrientation end = optics::picture_orientation(rig, train);
+  const std::array<QString, 4> sides{QObject::tr("up"), QObject::tr("right"), QObject::tr("down"),
+                                     QObject::tr("left")};
+  constexpr double kNearly = 3.0;
+  QString north = QObject::tr("%1\u00b0 from up").arg(number(end.north_deg, 0));
+  for (std::size_t side = 0; side < sides.size(); ++side) {
+    if (base::angle_between_deg(end.north_deg, 90.0 * static_cast<double>(side)) < kNearly) {
+      north = sides.at(side);
+    }
+  }
+  return end.mirrored ? QObject::tr("at the end: north %1, mirrored").arg(north)
+                      : QObject::tr("at the end: north %1, not mirrored").arg(north);
+}
 
 }  // namespace
 
@@ -34,17 +92,32 @@ struct Section::Scale {
   }
 };
 
-Section::Section(Document& document, QWidget* parent) : QWidget(parent), document_(document) {
-  setObjectName(QStringLiteral("section"));
+Section::Section(bool editable, QWidget* parent) : QWidget(parent), editable_(editable) {
+  setObjectName(editable ? QStringLiteral("section") : QStringLiteral("second-section"));
   setFocusPolicy(Qt::StrongFocus);
-  setAccessibleName(tr("Section of the light path"));
-  connect(&document_, &Document::changed, this, [this] {
-    selected_ = std::clamp(selected_, 0, std::max(0, count() - 1));
-    update();
-  });
+  setAcceptDrops(editable);
+  setAccessibleName(editable ? tr("Section of the light path")
+                             : tr("Section of the second light path"));
 }
 
-int Section::count() const { return static_cast<int>(document_.workspace().rig.elements.size()); }
+QSize Section::minimumSizeHint() const {
+  const double columns = std::max(3, count()) * (kLeastColumn + kGap);
+  return {static_cast<int>(2 * kSide + kLabelWidth + columns),
+          static_cast<int>(kColumnHeight + 130.0)};
+}
+
+void Section::show_train(const optics::Rig& rig, const optics::Train& train,
+                         const std::vector<safety::Finding>& findings) {
+  const bool resized = rig.elements.size() != rig_.elements.size();
+  rig_ = rig;
+  train_ = train;
+  findings_ = findings;
+  selected_ = std::clamp(selected_, 0, std::max(0, count() - 1));
+  if (resized) {
+    updateGeometry();
+  }
+  update();
+}
 
 void Section::select(int element) {
   selected_ = std::clamp(element, 0, std::max(0, count() - 1));
@@ -58,43 +131,50 @@ void Section::describe() {
     setAccessibleDescription(tr("No parts"));
     return;
   }
-  const auto& element = document_.workspace().rig.elements[static_cast<std::size_t>(selected_)];
-  setAccessibleDescription(tr("Part %1 of %2: %3, %4")
-                               .arg(selected_ + 1)
-                               .arg(count())
-                               .arg(text(element.name))
-                               .arg(element.fitted ? tr("fitted") : tr("laid aside")));
+  const auto& element = rig_.elements[static_cast<std::size_t>(selected_)];
+  QString words = tr("Part %1 of %2: %3, %4")
+                      .arg(selected_ + 1)
+                      .arg(count())
+                      .arg(text(element.name))
+                      .arg(element.fitted ? tr("fitted") : tr("laid aside"));
+  for (const safety::Finding& finding : findings_) {
+    if (finding.element == static_cast<std::size_t>(selected_)) {
+      words += QStringLiteral(". %1: %2").arg(name_of(finding.severity), text(finding.why));
+    }
+  }
+  setAccessibleDescription(words);
 }
 
 QRectF Section::stage() const {
-  return QRectF(rect()).adjusted(kSide, 8.0, -kSide, -(kCardHeight + 40.0));
+  return QRectF(rect()).adjusted(kSide, 8.0, -kSide, -(kColumnHeight + 36.0));
 }
 
 QRectF Section::card(int element) const {
-  const double width = (this->width() - 2 * kSide + kGap) / std::max(1, count()) - kGap;
-  return {kSide + element * (width + kGap), height() - kCardHeight - 4.0, width, kCardHeight};
+  const double room = width() - 2 * kSide - kLabelWidth + kGap;
+  const double column = std::min(kMostColumn, room / std::max(1, count()) - kGap);
+  return {kSide + kLabelWidth + element * (column + kGap), height() - kColumnHeight - 4.0, column,
+          kColumnHeight};
 }
 
 Section::Scale Section::scale() const {
-  const auto& passages = document_.answers().train.passages;
   double first = 0.0;
   double last = 100.0;
   double widest = 1.0;
-  for (const optics::Passage& passage : passages) {
+  for (const optics::Passage& passage : train_.passages) {
     first = std::min(first, passage.position_mm);
-    last = std::max(last, passage.position_mm);
+    last = std::max(last, passage.position_mm + rig_.elements[passage.element].length_mm);
     widest = std::max(widest, passage.beam_width_mm);
   }
   const QRectF area = stage();
-  const double margin = 0.08 * (last - first);
+  const double margin = 0.06 * (last - first);
   first -= margin;
   last += margin;
   return {area.left(), area.top() + kHeadRoom + (area.height() - kHeadRoom) / 2.0, first,
-          area.width() / (last - first), 0.82 * (area.height() - kHeadRoom) / widest};
+          area.width() / (last - first), 0.78 * (area.height() - kHeadRoom) / widest};
 }
 
 const optics::Passage* Section::passage_of(int element) const {
-  for (const optics::Passage& passage : document_.answers().train.passages) {
+  for (const optics::Passage& passage : train_.passages) {
     if (static_cast<int>(passage.element) == element) {
       return &passage;
     }
@@ -103,8 +183,7 @@ const optics::Passage* Section::passage_of(int element) const {
 }
 
 void Section::paint_beam(QPainter& painter, const Scale& scale) const {
-  const auto& train = document_.answers().train;
-  if (train.passages.empty()) {
+  if (train_.passages.empty()) {
     return;
   }
   const Palette& c = Theme::colours();
@@ -115,13 +194,14 @@ void Section::paint_beam(QPainter& painter, const Scale& scale) const {
     upper << QPointF(scale.x(position_mm), scale.axis_px - half);
     lower.prepend(QPointF(scale.x(position_mm), scale.axis_px + half));
   };
-  add(scale.first_mm, train.passages.front().beam_width_mm);
-  for (const optics::Passage& passage : train.passages) {
+  add(scale.first_mm, train_.passages.front().beam_width_mm);
+  for (const optics::Passage& passage : train_.passages) {
     add(passage.position_mm, passage.beam_width_mm);
   }
-  const optics::Passage& last = train.passages.back();
-  const auto& last_element = document_.workspace().rig.elements[last.element];
-  add(last.position_mm + last_element.length_mm, train.solar_image_mm.value_or(last.beam_width_mm));
+  const optics::Passage& last = train_.passages.back();
+  const bool at_image = last.image_mm > 0.0;
+  add(last.position_mm + rig_.elements[last.element].length_mm,
+      at_image ? last.image_mm : last.beam_width_mm);
   QColor light = c.sun;
   light.setAlpha(150);
   painter.setPen(Theme::line(c.sun, 1.5));
@@ -130,125 +210,165 @@ void Section::paint_beam(QPainter& painter, const Scale& scale) const {
   painter.setPen(Theme::line(c.ink, 1.0));
   painter.setFont(Theme::font(TextSize::kSmall));
   const QRectF area = stage();
-  painter.drawText(QRectF(area.left(), area.top(), 300, 16), Qt::AlignLeft, tr("\u2190 the Sun"));
-  QString scale_words = tr("length to scale, 100 mm");
-  const double bar = 100.0 * scale.px_per_mm;
+  painter.drawText(QRectF(area.left(), area.top(), 300, 18), Qt::AlignLeft, tr("\u2190 the Sun"));
+  if (train_.aperture_mm > 0.0) {
+    painter.drawText(QRectF(area.left() + 90, area.top(), area.width() - 300, 18), Qt::AlignHCenter,
+                     orientation_text(rig_, train_));
+  }
+  constexpr double kBarMm = 100.0;
   const double right = area.right();
+  const double bar = kBarMm * scale.px_per_mm;
   painter.drawLine(QPointF(right - bar, area.top() + 20), QPointF(right, area.top() + 20));
   painter.drawLine(QPointF(right - bar, area.top() + 16), QPointF(right - bar, area.top() + 24));
   painter.drawLine(QPointF(right, area.top() + 16), QPointF(right, area.top() + 24));
-  painter.drawText(QRectF(right - 300, area.top(), 300, 15), Qt::AlignRight, scale_words);
+  painter.drawText(QRectF(right - 300, area.top() - 3, 300, 18), Qt::AlignRight,
+                   tr("length to scale, 100 mm"));
 }
 
 void Section::paint_part(QPainter& painter, const Scale& scale,
                          const optics::Passage& passage) const {
   const Palette& c = Theme::colours();
-  const optics::Element& element = document_.workspace().rig.elements[passage.element];
-  const bool chosen = static_cast<int>(passage.element) == selected_;
-  const double x = scale.x(passage.position_mm);
-  const double half = std::max(16.0, 0.5 * passage.beam_width_mm * scale.width_px_per_mm + 6.0);
-  const double y = scale.axis_px;
-  painter.setPen(Theme::line(chosen ? c.accent : c.ink, chosen ? 3.0 : 1.8));
-  painter.setBrush(c.sheet);
-  const std::string_view kind = optics::kind_of(element.part);
-  if (kind == "front-film") {
-    painter.setBrush(c.ink);
-    painter.drawRect(QRectF(x - 2.0, y - half, 4.0, 2 * half));
-  } else if (kind == "refractor" || kind == "reducer") {
-    QPainterPath lens;
-    lens.moveTo(x, y - half);
-    lens.quadTo(x - 12, y, x, y + half);
-    lens.quadTo(x + 12, y, x, y - half);
-    painter.drawPath(lens);
-  } else if (kind == "amplifier") {
-    QPainterPath lens;
-    lens.moveTo(x - 7, y - half);
-    lens.quadTo(x, y, x - 7, y + half);
-    lens.lineTo(x + 7, y + half);
-    lens.quadTo(x, y, x + 7, y - half);
-    lens.closeSubpath();
-    painter.drawPath(lens);
-  } else if (kind == "diagonal") {
-    const double side = std::max(28.0, element.length_mm * scale.px_per_mm * 0.5);
-    painter.drawRect(QRectF(x, y - side / 2, side, side));
-    painter.drawLine(QPointF(x, y + side / 2), QPointF(x + side, y - side / 2));
-  } else {
-    const double depth = std::max(10.0, element.length_mm * scale.px_per_mm);
-    painter.setBrush(Qt::NoBrush);
-    painter.drawRect(QRectF(x, y - half - 6, depth, 2 * half + 12));
-    painter.setPen(Theme::line(chosen ? c.accent : c.ink, 4.0));
-    painter.drawLine(QPointF(x + depth, y - half), QPointF(x + depth, y + half));
-  }
-  // A leader ties the part to its card.
-  const QRectF box = card(static_cast<int>(passage.element));
-  painter.setPen(Theme::line(chosen ? c.accent : c.rule, 1.0));
-  const double bend = stage().bottom() + 10.0;
-  painter.drawPolyline(QPolygonF{QPointF(x, y + half + 4), QPointF(x, bend),
-                                 QPointF(box.center().x(), bend + 18),
-                                 QPointF(box.center().x(), box.top())});
+  const optics::Element& element = rig_.elements[passage.element];
+  const bool chosen = editable_ && static_cast<int>(passage.element) == selected_;
+  const PartBox box{scale.x(passage.position_mm), scale.axis_px,
+                    std::max(13.0, 0.5 * passage.beam_width_mm * scale.width_px_per_mm + 5.0),
+                    std::max(10.0, element.length_mm * scale.px_per_mm)};
+  painter.setPen(Theme::line(chosen ? c.accent : c.ink, chosen ? 3.0 : 1.6));
+  painter.setBrush(std::holds_alternative<optics::Camera>(element.part) ? QBrush(Qt::NoBrush)
+                                                                        : QBrush(c.sheet));
+  paint_part_glyph(painter, element.part, box);
+  // A leader ties the part to its column.
+  const QRectF column = card(static_cast<int>(passage.element));
+  painter.setPen(Theme::line(chosen ? c.accent : c.faint_ink, chosen ? 1.6 : 0.8));
+  const double bend = stage().bottom() + 6.0;
+  painter.drawPolyline(QPolygonF{QPointF(box.x, box.y + box.half + 3), QPointF(box.x, bend),
+                                 QPointF(column.center().x(), bend + 16),
+                                 QPointF(column.center().x(), column.top())});
 }
 
-void Section::paint_card(QPainter& painter, int element) const {
+void Section::paint_labels(QPainter& painter) const {
+  const QRectF first = card(0);
+  painter.setPen(Theme::colours().faint_ink);
+  painter.setFont(Theme::font(TextSize::kSmall));
+  double top = first.top() + kHeadHeight;
+  for (const QString& name : {tr("heat"), tr("per cm\u00b2"), tr("light\u2019s width"),
+                              tr("Sun\u2019s image"), tr("colours, nm")}) {
+    painter.drawText(QRectF(kSide, top, kLabelWidth - 8, kRowHeight),
+                     Qt::AlignLeft | Qt::AlignVCenter, name);
+    top += kRowHeight;
+  }
+}
+
+void Section::paint_colours(QPainter& painter, const QRectF& box,
+                            const optics::Passage& passage) const {
   const Palette& c = Theme::colours();
-  const optics::Element& part =
-      document_.workspace().rig.elements[static_cast<std::size_t>(element)];
+  const QRectF strip(box.left(), box.bottom() - 10.0, box.width(), 8.0);
+  painter.setPen(Qt::NoPen);
+  painter.setBrush(c.shade);
+  painter.drawRect(strip);
+  const auto x = [&](double nm) {
+    return strip.left() +
+           strip.width() * std::clamp((nm - kFirstNm) / (kLastNm - kFirstNm), 0.0, 1.0);
+  };
+  double left = x(passage.passes_from_nm);
+  double right = x(passage.passes_to_nm);
+  if (passage.passes_to_nm > passage.passes_from_nm) {
+    constexpr double kLeastMark = 3.0;
+    if (right - left < kLeastMark) {
+      const double middle = 0.5 * (left + right);
+      left = middle - kLeastMark / 2;
+      right = middle + kLeastMark / 2;
+    }
+    QLinearGradient spectrum(strip.left(), 0, strip.right(), 0);
+    for (double nm = kFirstNm; nm <= kLastNm; nm += 25.0) {
+      spectrum.setColorAt((nm - kFirstNm) / (kLastNm - kFirstNm), colour_of(nm));
+    }
+    painter.setBrush(spectrum);
+    painter.drawRect(QRectF(left, strip.top(), right - left, strip.height()));
+  }
+  painter.setPen(c.ink);
+  painter.drawText(QRectF(box.left(), box.top(), box.width(), kRowHeight),
+                   Qt::AlignLeft | Qt::AlignVCenter, colours_text(passage));
+}
+
+void Section::paint_column(QPainter& painter, int element) const {
+  const Palette& c = Theme::colours();
+  const optics::Element& part = rig_.elements[static_cast<std::size_t>(element)];
   const QRectF box = card(element);
-  const bool chosen = element == selected_;
-  QPen frame = Theme::line(chosen ? c.accent : c.ink, chosen ? (hasFocus() ? 3.0 : 2.0) : 1.0);
+  const bool chosen = editable_ && element == selected_;
+  QPen frame = Theme::line(chosen ? c.accent : c.rule, chosen ? (hasFocus() ? 3.0 : 2.0) : 1.0);
   if (!part.fitted) {
     frame.setStyle(Qt::DashLine);
   }
   painter.setPen(frame);
   painter.setBrush(part.fitted ? c.sheet : c.ground);
   painter.drawRoundedRect(box, 3, 3);
-  const QRectF inner = box.adjusted(10, 8, -8, -6);
+  const QRectF inner = box.adjusted(6, 5, -3, -4);
   painter.setPen(c.faint_ink);
   painter.setFont(Theme::font(TextSize::kSmall));
-  painter.drawText(inner, Qt::AlignTop | Qt::AlignLeft, kind_name(part.part));
-  painter.setPen(c.ink);
-  painter.setFont(Theme::font(TextSize::kMedium, true));
-  painter.drawText(inner.adjusted(0, 16, 0, 0), Qt::AlignTop | Qt::AlignLeft,
-                   painter.fontMetrics().elidedText(text(part.name), Qt::ElideRight,
+  painter.drawText(QRectF(inner.left(), inner.top(), inner.width(), 16), Qt::AlignLeft,
+                   painter.fontMetrics().elidedText(kind_name(part.part), Qt::ElideRight,
                                                     static_cast<int>(inner.width())));
+  painter.setPen(c.ink);
+  painter.setFont(Theme::font(TextSize::kSmall, true));
+  painter.drawText(QRectF(inner.left(), inner.top() + 17, inner.width(), kHeadHeight - 24),
+                   Qt::AlignLeft | Qt::TextWordWrap, text(part.name));
   painter.setFont(Theme::font(TextSize::kSmall));
-  QStringList lines;
-  if (const optics::Passage* passage = passage_of(element)) {
-    lines << tr("beam %1 mm").arg(figure(passage->beam_width_mm, 3))
-          << tr("heat %1").arg(with_prefix(passage->arriving_w, tr("W")))
-          << with_prefix(passage->irradiance_w_cm2, tr("W/cm\u00b2"));
-  } else {
-    lines << (part.fitted ? tr("behind the camera") : tr("laid aside")) << tr("Space puts it back");
-    if (part.fitted) {
-      lines.removeLast();
-    }
+  double top = box.top() + kHeadHeight;
+  const optics::Passage* passage = passage_of(element);
+  if (passage == nullptr) {
+    const bool beside = optics::zone_of(part.part) == optics::Zone::kBeside;
+    painter.setPen(c.faint_ink);
+    painter.drawText(QRectF(inner.left(), top, inner.width(), 60), Qt::AlignLeft | Qt::TextWordWrap,
+                     !part.fitted ? tr("laid aside; Space puts it back")
+                     : beside     ? tr("beside the light")
+                                  : tr("behind the end"));
+    return;
   }
-  double top = inner.top() + 42;
+  const QStringList lines{with_prefix(passage->arriving_w, tr("W")),
+                          with_prefix(passage->irradiance_w_cm2, tr("W")),
+                          tr("%1 mm").arg(figure(passage->beam_width_mm, 3)),
+                          passage->image_mm > 0.0 ? tr("%1 mm").arg(figure(passage->image_mm, 3))
+                                                  : QStringLiteral("\u2013")};
   for (const QString& line : lines) {
-    painter.drawText(QRectF(inner.left(), top, inner.width(), 18), Qt::AlignLeft, line);
-    top += 20;
+    painter.drawText(QRectF(inner.left(), top, inner.width(), kRowHeight),
+                     Qt::AlignLeft | Qt::AlignVCenter, line);
+    top += kRowHeight;
   }
+  paint_colours(painter, QRectF(inner.left(), top, inner.width(), kColourHeight), *passage);
 }
 
 void Section::paint_flags(QPainter& painter) const {
+  std::vector<int> planted(rig_.elements.size(), 0);
   int flag = 0;
-  for (const safety::Finding& finding : document_.answers().safety.findings) {
+  for (const safety::Finding& finding : findings_) {
     ++flag;
-    if (!finding.element) {
+    if (!finding.element || *finding.element >= planted.size()) {
       continue;
     }
     const QRectF box = card(static_cast<int>(*finding.element));
-    int already = 0;
-    for (int i = 0; i + 1 < flag; ++i) {
-      already += document_.answers().safety.findings[static_cast<std::size_t>(i)].element ==
-                         finding.element
-                     ? 1
-                     : 0;
-    }
-    const QRectF pole(box.right() - 30.0 - already * 26.0, box.top() - 12.0, 24, 24);
+    const QRectF pole(box.right() - 24.0 - planted[*finding.element] * 24.0, box.top() - 14.0, 22,
+                      22);
+    ++planted[*finding.element];
     paint_sign(painter, pole, finding.severity);
     painter.setPen(Theme::colours().ink);
     painter.setFont(Theme::font(TextSize::kSmall, true));
-    painter.drawText(pole.translated(0, -19), Qt::AlignCenter, QString::number(flag));
+    painter.drawText(pole.translated(0, -18), Qt::AlignCenter, QString::number(flag));
+  }
+}
+
+void Section::paint_drag(QPainter& painter) const {
+  const Palette& c = Theme::colours();
+  if (gap_) {
+    const double x = *gap_ < count() ? card(*gap_).left() - kGap / 2
+                                     : card(std::max(0, count() - 1)).right() + kGap / 2;
+    const QRectF column = card(0);
+    painter.setPen(Theme::line(c.accent, 4.0));
+    painter.drawLine(QPointF(x, column.top() - 6), QPointF(x, column.bottom()));
+  } else if (dragging_) {
+    painter.setPen(c.ink);
+    painter.setFont(Theme::font(TextSize::kMedium, true));
+    painter.drawText(stage(), Qt::AlignCenter, tr("Let go outside to remove the part"));
   }
 }
 
@@ -257,22 +377,28 @@ void Section::paintEvent(QPaintEvent* /*event*/) {
   painter.setRenderHint(QPainter::Antialiasing);
   if (count() == 0) {
     painter.setPen(Theme::colours().faint_ink);
-    painter.drawText(rect(), Qt::AlignCenter,
-                     tr("An empty light path. Add a telescope, a front filter and a camera."));
+    painter.drawText(rect(), Qt::AlignCenter | Qt::TextWordWrap,
+                     tr("An empty light path. Add a part, or start from a usual one."));
+    paint_drag(painter);
     return;
   }
   const Scale scale = this->scale();
+  painter.save();
+  painter.setClipRect(QRectF(0, 0, width(), card(0).top()));
   paint_beam(painter, scale);
-  for (const optics::Passage& passage : document_.answers().train.passages) {
+  for (const optics::Passage& passage : train_.passages) {
     paint_part(painter, scale, passage);
   }
+  painter.restore();
+  paint_labels(painter);
   for (int i = 0; i < count(); ++i) {
-    paint_card(painter, i);
+    paint_column(painter, i);
   }
   paint_flags(painter);
+  paint_drag(painter);
 }
 
-int Section::card_at(const QPointF& point) const {
+int Section::element_at(const QPointF& point) const {
   for (int i = 0; i < count(); ++i) {
     if (card(i).contains(point)) {
       return i;
@@ -286,7 +412,7 @@ int Section::card_at(const QPointF& point) const {
   const Scale scale = this->scale();
   int nearest = -1;
   double least = kNear;
-  for (const optics::Passage& passage : document_.answers().train.passages) {
+  for (const optics::Passage& passage : train_.passages) {
     const double distance = std::abs(scale.x(passage.position_mm) - point.x());
     if (distance < least) {
       least = distance;
@@ -296,36 +422,90 @@ int Section::card_at(const QPointF& point) const {
   return nearest;
 }
 
+int Section::gap_at(const QPointF& point) const {
+  int gap = 0;
+  while (gap < count() && point.x() > card(gap).center().x()) {
+    ++gap;
+  }
+  return gap;
+}
+
 void Section::mousePressEvent(QMouseEvent* event) {
-  if (const int element = card_at(event->position()); element >= 0) {
-    select(element);
+  const int element = element_at(event->position());
+  if (event->button() != Qt::LeftButton || element < 0) {
+    return;
+  }
+  select(element);
+  if (editable_) {
+    pressed_ = event->position();
+  }
+}
+
+void Section::mouseMoveEvent(QMouseEvent* event) {
+  if (!pressed_) {
+    return;
+  }
+  dragging_ = dragging_ || (event->position() - *pressed_).manhattanLength() >=
+                               QApplication::startDragDistance();
+  if (dragging_) {
+    gap_ = rect().contains(event->position().toPoint()) ? std::optional(gap_at(event->position()))
+                                                        : std::nullopt;
+    update();
+  }
+}
+
+void Section::mouseReleaseEvent(QMouseEvent* /*event*/) {
+  const bool dragged = dragging_;
+  const std::optional<int> gap = gap_;
+  pressed_.reset();
+  gap_.reset();
+  dragging_ = false;
+  update();
+  if (!dragged) {
+    return;
+  }
+  if (!gap) {
+    emit removeAsked();
+    return;
+  }
+  const int to = *gap > selected_ ? *gap - 1 : *gap;
+  if (to != selected_) {
+    emit moveAsked(selected_, to);
   }
 }
 
 void Section::mouseDoubleClickEvent(QMouseEvent* event) {
-  if (const int element = card_at(event->position()); element >= 0) {
+  if (const int element = element_at(event->position()); editable_ && element >= 0) {
+    pressed_.reset();
     select(element);
     emit toggleAsked();
   }
 }
 
 void Section::keyPressEvent(QKeyEvent* event) {
-  const bool control = event->modifiers() & Qt::ControlModifier;
-  switch (event->key()) {
-    case Qt::Key_Left:
-      control ? emit moveAsked(-1) : select(selected_ - 1);
-      break;
-    case Qt::Key_Right:
-      control ? emit moveAsked(1) : select(selected_ + 1);
-      break;
-    case Qt::Key_Space:
-      emit toggleAsked();
-      break;
-    case Qt::Key_Delete:
-      emit removeAsked();
-      break;
-    default:
-      QWidget::keyPressEvent(event);
+  const int step = event->key() == Qt::Key_Left ? -1 : event->key() == Qt::Key_Right ? 1 : 0;
+  if (step != 0) {
+    const int to = selected_ + step;
+    if (!(event->modifiers() & Qt::ControlModifier)) {
+      select(to);
+    } else if (editable_ && to >= 0 && to < count()) {
+      emit moveAsked(selected_, to);
+    }
+  } else if (event->key() == Qt::Key_Home) {
+    select(0);
+  } else if (event->key() == Qt::Key_End) {
+    select(count() - 1);
+  } else if (editable_ && event->key() == Qt::Key_Space) {
+    emit toggleAsked();
+  } else if (editable_ && event->key() == Qt::Key_Delete) {
+    emit removeAsked();
+  } else if (dragging_ && event->key() == Qt::Key_Escape) {
+    pressed_.reset();
+    gap_.reset();
+    dragging_ = false;
+    update();
+  } else {
+    QWidget::keyPressEvent(event);
   }
 }
 
@@ -333,6 +513,61 @@ void Section::focusInEvent(QFocusEvent* event) {
   QWidget::focusInEvent(event);
   describe();
   update();
+}
+
+void Section::focusOutEvent(QFocusEvent* event) {
+  QWidget::focusOutEvent(event);
+  update();
+}
+
+void Section::dragEnterEvent(QDragEnterEvent* event) {
+  if (event->mimeData()->hasFormat(kPartMime)) {
+    event->acceptProposedAction();
+  }
+}
+
+void Section::dragMoveEvent(QDragMoveEvent* event) {
+  gap_ = gap_at(event->position());
+  event->acceptProposedAction();
+  update();
+}
+
+void Section::dragLeaveEvent(QDragLeaveEvent* /*event*/) {
+  gap_.reset();
+  update();
+}
+
+void Section::dropEvent(QDropEvent* event) {
+  gap_.reset();
+  update();
+  if (event->mimeData()->hasFormat(kPartMime)) {
+    event->acceptProposedAction();
+    emit partDropped(event->mimeData()->data(kPartMime), gap_at(event->position()));
+  }
+}
+
+bool Section::event(QEvent* event) {
+  if (event->type() != QEvent::ToolTip) {
+    return QWidget::event(event);
+  }
+  const auto* help = static_cast<QHelpEvent*>(event);
+  const int element = element_at(help->pos());
+  if (element < 0) {
+    QToolTip::hideText();
+    return true;
+  }
+  const optics::Element& part = rig_.elements[static_cast<std::size_t>(element)];
+  QStringList lines{text(part.name)};
+  for (const safety::Finding& finding : findings_) {
+    if (finding.element == static_cast<std::size_t>(element)) {
+      lines << name_of(finding.severity) + ": " + text(finding.why);
+    }
+  }
+  if (!part.care.notes.empty()) {
+    lines << text(part.care.notes);
+  }
+  QToolTip::showText(help->globalPos(), lines.join('\n'), this);
+  return true;
 }
 
 }  // namespace solarchon::app

@@ -87,13 +87,12 @@ void SensorFrame::show_problem(const QString& words) {
 }
 
 QRectF SensorFrame::frame_rect() const {
-  const auto place = optics::find_fitted<optics::Camera>(document_.workspace().rig);
+  const auto sensor = optics::sensor_of(document_.workspace().rig);
   const QRectF room = QRectF(rect()).adjusted(kMargin, kMargin, -kMargin, -kMargin);
-  if (!place) {
+  if (!sensor) {
     return room;
   }
-  const auto& camera = std::get<optics::Camera>(document_.workspace().rig.elements[*place].part);
-  return fitted_rect(QSizeF(camera.width_px, camera.height_px), room);
+  return fitted_rect(QSizeF(sensor->camera.width_px, sensor->camera.height_px), room);
 }
 
 void SensorFrame::paintEvent(QPaintEvent* /*event*/) {

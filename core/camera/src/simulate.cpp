@@ -93,8 +93,8 @@ frames::FrameInfo info_of(const Shot& shot, const optics::Train& train,
   info.wavelength_nm = optics::kWhiteLightNm;
   info.focal_length_mm = train.effective_focal_length_mm;
   info.pixel_um = camera.pixel_um;
-  info.telescope = shot.rig.elements[*optics::find_fitted<optics::Refractor>(shot.rig)].name;
-  info.camera = shot.rig.elements[*optics::find_fitted<optics::Camera>(shot.rig)].name;
+  info.telescope = shot.rig.elements[*optics::find_fitted<optics::Telescope>(shot.rig)].name;
+  info.camera = shot.rig.elements[optics::sensor_of(shot.rig)->element].name;
   return info;
 }
 
@@ -107,8 +107,7 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
   if (const auto checked = check(shot, train); !checked) {
     return tl::make_unexpected(checked.error());
   }
-  const auto& camera = std::get<optics::Camera>(
-      shot.rig.elements[*optics::find_fitted<optics::Camera>(shot.rig)].part);
+  const optics::Camera camera = optics::sensor_of(shot.rig)->camera;
   if (const auto sized = frames::check_size(camera.width_px, camera.height_px, "rig"); !sized) {
     return tl::make_unexpected(sized.error());
   }
@@ -131,8 +130,8 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
                          truth.solar};
   constexpr double kDrawingShare = 0.5;
   const base::Task drawing{task.stop, [&](double done) { task.report(done * kDrawingShare); }};
-  auto picture = scene::draw(truth.spots, truth.view, light::LimbDarkening(optics::kWhiteLightNm),
-                             grid, drawing);
+  auto picture = scene::draw(truth.spots, truth.view,
+                             light::LimbDarkening(train.band.wavelength_nm), grid, drawing);
   if (!picture) {
     return tl::make_unexpected(picture.error());
   }
@@ -155,18 +154,22 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
 }
 
 Shot binned(Shot shot, int longest_side_px) {
-  const auto place = optics::find_fitted<optics::Camera>(shot.rig);
-  if (!place) {
+  const auto sensor = optics::sensor_of(shot.rig);
+  if (!sensor) {
     return shot;
   }
-  auto& camera = std::get<optics::Camera>(shot.rig.elements[*place].part);
+  const optics::Camera& camera = sensor->camera;
   const int longest = std::max(camera.width_px, camera.height_px);
   const int bin = std::max(1, (longest + longest_side_px - 1) / longest_side_px);
-  camera.width_px = std::max(16, camera.width_px / bin);
-  camera.height_px = std::max(16, camera.height_px / bin);
-  camera.pixel_um *= bin;
-  camera.full_well_e *= bin * bin;
-  camera.read_noise_e *= bin;
+  optics::Part& part = shot.rig.elements[sensor->element].part;
+  const auto multiply = [&](const char* key, double factor) {
+    optics::set_parameter(part, key, optics::parameter(part, key) * factor);
+  };
+  optics::set_parameter(part, "width_px", std::max(16, camera.width_px / bin));
+  optics::set_parameter(part, "height_px", std::max(16, camera.height_px / bin));
+  multiply("pixel_um", bin);
+  multiply("full_well_e", bin * bin);
+  multiply("read_noise_e", bin);
   shot.electrons_per_ms *= bin * bin;
   shot.pointing_spread_px /= bin;
   return shot;

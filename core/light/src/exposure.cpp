@@ -18,35 +18,78 @@ constexpr double kLastNm = 1050.0;
 constexpr double kStepNm = 10.0;
 constexpr double kSemidiameterAt1AuRad = 959.63 / base::kArcsecPerRad;
 
-/// Electrons per second and square metre of aperture from the whole disc at 1 au.
-double disc_electron_flux(const optics::Camera& camera, const LightConditions& conditions) {
-  double flux = 0.0;
-  for (double nm = kFirstNm; nm <= kLastNm; nm += kStepNm) {
-    const double photons = spectral_irradiance(nm) * nm * 1e-9 / kPlanckLightJM;
-    flux += photons * air_transmission(nm, conditions.airmass, conditions.elevation_m) *
-            silicon_response(nm) * kStepNm;
+constexpr double kNmPerAngstrom = 0.1;
+constexpr double kBayerShare = 0.8;  // of the light that a pixel's own colour passes
+
+/// Hydrogen alpha at the disc's centre against the continuum: 0.16 in the core, 1.1 angstrom wide.
+double line_profile(double offset_angstrom) {
+  constexpr double kCore = 0.16;
+  constexpr double kWidthAngstrom = 1.1;
+  const double halves = 2.0 * offset_angstrom / kWidthAngstrom;
+  return 1.0 - (1.0 - kCore) * std::exp2(-halves * halves);
+}
+
+/// Width of continuum (nm) that gives as much light as the line through an etalon's passband.
+double line_width_nm(double bandwidth_angstrom) {
+  constexpr double kReachAngstrom = 3.0;  // half of what a blocking filter passes
+  constexpr double kStep = 0.02;
+  double sum = 0.0;
+  for (double offset = 0.5 * kStep; offset < kReachAngstrom; offset += kStep) {
+    const double halves = 2.0 * offset / bandwidth_angstrom;
+    sum += 2.0 * kStep * line_profile(offset) / (1.0 + halves * halves);
   }
-  return flux * camera.peak_quantum_efficiency;
+  return sum * kNmPerAngstrom;
+}
+
+/// Photons per second, square metre and nanometre from the whole disc at 1 au that would count as
+/// electrons with a peak efficiency of 1.
+double counting_photons(double nm, const LightConditions& conditions) {
+  const double photons = spectral_irradiance(nm) * nm * 1e-9 / kPlanckLightJM;
+  return photons * air_transmission(nm, conditions.airmass, conditions.elevation_m) *
+         silicon_response(nm);
+}
+
+/// Electrons per second and square metre of aperture from the whole disc at 1 au, before the
+/// train's transmission.
+double disc_electron_flux(const optics::Camera& camera, const optics::Band& band,
+                          const LightConditions& conditions) {
+  double flux = 0.0;
+  if (band.line) {
+    flux = counting_photons(band.wavelength_nm, conditions) *
+           line_width_nm(band.width_nm.value_or(0.6) / kNmPerAngstrom);
+  } else if (band.width_nm) {
+    flux = counting_photons(band.wavelength_nm, conditions) * *band.width_nm;
+  } else {
+    const double first_nm = std::max(kFirstNm, band.from_nm);
+    for (double nm = first_nm; nm <= std::min(kLastNm, band.to_nm); nm += kStepNm) {
+      flux += counting_photons(nm, conditions) * kStepNm;
+    }
+  }
+  return flux * camera.peak_quantum_efficiency * (camera.colour ? kBayerShare : 1.0);
 }
 
 }  // namespace
 
 std::optional<DiscExposure> disc_exposure(const optics::Rig& rig, const optics::Train& train,
                                           const LightConditions& conditions) {
-  const auto place = optics::find_fitted<optics::Camera>(rig);
-  if (!place || !train.sampling_arcsec_px) {
+  const auto sensor = optics::sensor_of(rig);
+  if (!sensor || !train.sampling_arcsec_px) {
     return std::nullopt;
   }
-  const auto& camera = std::get<optics::Camera>(rig.elements[*place].part);
+  const optics::Camera& camera = sensor->camera;
   // Surface brightness does not change with distance: at 1 au the disc fills this solid angle.
   const double disc_sr = base::kPi * kSemidiameterAt1AuRad * kSemidiameterAt1AuRad;
   const double pixel_rad = *train.sampling_arcsec_px * base::kRadPerArcsec;
-  const double aperture_m2 = base::kPi * train.aperture_mm * train.aperture_mm / 4e6;
-  const double mean_electrons_s = disc_electron_flux(camera, conditions) / disc_sr * pixel_rad *
-                                  pixel_rad * aperture_m2 * train.transmission;
+  const double aperture_m2 = base::kPi * train.aperture_mm * train.aperture_mm / 4e6 *
+                             (1.0 - train.obstruction * train.obstruction);
+  const double mean_electrons_s = disc_electron_flux(camera, train.band, conditions) / disc_sr *
+                                  pixel_rad * pixel_rad * aperture_m2 * train.transmission;
   DiscExposure exposure;
   exposure.electrons_per_ms =
-      mean_electrons_s / LimbDarkening(optics::kWhiteLightNm).mean() / 1000.0;
+      mean_electrons_s / LimbDarkening(train.band.wavelength_nm).mean() / 1000.0;
+  if (!(exposure.electrons_per_ms > 0.0)) {
+    return std::nullopt;  // nothing of the band reaches the sensor
+  }
   exposure.wanted_ms = conditions.target_level * camera.full_well_e / exposure.electrons_per_ms;
   exposure.exposure_ms =
       std::clamp(exposure.wanted_ms, camera.shortest_exposure_ms,

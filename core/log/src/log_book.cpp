@@ -257,6 +257,69 @@ Result<void> LogBook::set_notes(std::int64_t session, const std::string& notes) 
   }
 }
 
+Result<std::string> LogBook::keep_in_kit(optics::Element part) {
+  try {
+    SQLite::Transaction transaction(store_->database);
+    if (part.kit_id.empty()) {
+      const int last =
+          store_->database
+              .execAndGet(
+                  "SELECT COALESCE(MAX(CAST(SUBSTR(id, 5) AS INTEGER)), 0) FROM kit WHERE id LIKE "
+                  "'kit-%'")
+              .getInt();
+      part.kit_id = "kit-" + std::to_string(last + 1);
+    }
+    part.id.clear();  // places in a light path have ids of their own
+    part.fitted = true;
+    SQLite::Statement write(store_->database, "INSERT OR REPLACE INTO kit VALUES (?, ?, ?)");
+    write.bind(1, part.kit_id);
+    write.bind(2, part.name);
+    write.bind(3, optics::to_json(part).dump(-1, ' ', false, base::Json::error_handler_t::replace));
+    write.exec();
+    transaction.commit();
+    return part.kit_id;
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
+Result<void> LogBook::drop_from_kit(const std::string& kit_id) {
+  try {
+    SQLite::Statement remove(store_->database, "DELETE FROM kit WHERE id = ?");
+    remove.bind(1, kit_id);
+    if (remove.exec() == 0) {
+      return fail(ErrorCode::kNotFound, "kit_id", kit_id);
+    }
+    return {};
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
+Result<std::vector<optics::Element>> LogBook::kit() const {
+  try {
+    std::vector<optics::Element> parts;
+    if (!store_->database.tableExists("kit")) {
+      return parts;  // an older log on a disk that cannot be written
+    }
+    SQLite::Statement query(store_->database, "SELECT id, part FROM kit ORDER BY name, id");
+    while (query.executeStep()) {
+      const std::string id = query.getColumn(0).getString();
+      const auto part = base::parse_json(query.getColumn(1).getString(), id)
+                            .and_then([&](const base::Json& json) {
+                              return optics::element_from_json(json, id);
+                            });
+      if (!part) {
+        return tl::make_unexpected(part.error());
+      }
+      parts.push_back(*part);
+    }
+    return parts;
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, false));
+  }
+}
+
 Result<std::vector<SessionSummary>> LogBook::summaries() const {
   try {
     SQLite::Statement query(store_->database, R"sql(

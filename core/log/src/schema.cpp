@@ -49,6 +49,13 @@ const std::vector<std::string>& schema_steps() {
       latitude_deg REAL,
       carrington_longitude_deg REAL);
     CREATE INDEX spot_frame ON spot (frame);
+  )sql",
+                                               // Parts in the format of docs/rig-format.md.
+                                               R"sql(
+    CREATE TABLE kit (
+      id TEXT PRIMARY KEY,
+      name TEXT NOT NULL,
+      part TEXT NOT NULL);
   )sql"};
   return kSteps;
 }

@@ -2,150 +2,140 @@
 #include "solarchon/optics/rig.h"
 
 #include <algorithm>
-#include <array>
-#include <cmath>
-#include <limits>
-#include <stdexcept>
-#include <type_traits>
 
 namespace solarchon::optics {
 
 namespace {
 
-constexpr double kRequired = std::numeric_limits<double>::quiet_NaN();
-
-/// A parameter with the way to the member that holds it.
-template <typename Kind>
-struct Member {
-  Parameter parameter;
-  double (*get)(const Kind&);
-  void (*set)(Kind&, double);
-};
-
-template <typename Owner, typename Value>
-Owner owner_of(Value Owner::*);
-
-/// A row for one data member, such as `row<&Camera::bits>("bits", {8, 16}, kWhole)`.
-template <auto Pointer, typename Kind = decltype(owner_of(Pointer))>
-Member<Kind> row(std::string_view key, base::Range range, bool whole = false,
-                 double fallback = kRequired) {
-  return {{key, range, whole, fallback},
-          [](const Kind& part) { return static_cast<double>(part.*Pointer); },
-          [](Kind& part, double value) {
-            part.*Pointer = static_cast<std::remove_reference_t<decltype(part.*Pointer)>>(value);
-          }};
+/// Rank of a kind along a usual path; kinds() lists them in that order but for rear parts, where
+/// folding mirrors stand behind cut filters and before everything narrow.
+int rank_of(const Part& part) {
+  static const std::vector<std::string_view> kOrder{
+      "finder",       "power-supply", "energy-filter",   "front-film",      "aperture-mask",
+      "front-etalon", "telescope",    "cut-filter",      "diagonal",        "wedge",
+      "extension",    "amplifier",    "rear-etalon",     "reducer",         "blocking-filter",
+      "band-filter",  "polariser",    "neutral-density", "eyepiece-filter", "tilt-adapter",
+      "eyepiece",     "camera",       "photo-camera",    "phone",           "projection-screen"};
+  const auto found = std::find(kOrder.begin(), kOrder.end(), kind_of(part));
+  return static_cast<int>(found - kOrder.begin());
 }
 
-constexpr bool kWhole = true;
-
-/// The members of each kind: one row a number, for files, editors and range checks.
-template <typename Kind>
-const std::vector<Member<Kind>>& members();
-
-template <>
-const std::vector<Member<FrontFilm>>& members() {
-  static const std::vector<Member<FrontFilm>> kMembers{
-      row<&FrontFilm::optical_density>("optical_density", {0.0, 9.0}),
-      row<&FrontFilm::clear_aperture_mm>("clear_aperture_mm", {1.0, 2000.0})};
-  return kMembers;
-}
-template <>
-const std::vector<Member<Refractor>>& members() {
-  static const std::vector<Member<Refractor>> kMembers{
-      row<&Refractor::aperture_mm>("aperture_mm", {1.0, 1500.0}),
-      row<&Refractor::focal_length_mm>("focal_length_mm", {10.0, 20000.0})};
-  return kMembers;
-}
-template <>
-const std::vector<Member<Amplifier>>& members() {
-  static const std::vector<Member<Amplifier>> kMembers{
-      row<&Amplifier::factor>("factor", {1.0, 10.0})};
-  return kMembers;
-}
-template <>
-const std::vector<Member<Reducer>>& members() {
-  static const std::vector<Member<Reducer>> kMembers{row<&Reducer::factor>("factor", {0.1, 1.0})};
-  return kMembers;
-}
-template <>
-const std::vector<Member<Diagonal>>& members() {
-  static const std::vector<Member<Diagonal>> kMembers{};
-  return kMembers;
-}
-template <>
-const std::vector<Member<Camera>>& members() {
-  static const std::vector<Member<Camera>> kMembers{
-      row<&Camera::width_px>("width_px", {16, 20000}, kWhole),
-      row<&Camera::height_px>("height_px", {16, 20000}, kWhole),
-      row<&Camera::pixel_um>("pixel_um", {0.5, 50.0}),
-      row<&Camera::bits>("bits", {8, 16}, kWhole),
-      row<&Camera::full_well_e>("full_well_e", {100.0, 1e6}, false, 10000.0),
-      row<&Camera::read_noise_e>("read_noise_e", {0.0, 1000.0}, false, 2.5),
-      row<&Camera::peak_quantum_efficiency>("peak_quantum_efficiency", {0.01, 1.0}, false, 0.65),
-      row<&Camera::shortest_exposure_ms>("shortest_exposure_ms", {0.0001, 10000.0}, false, 0.02),
-      row<&Camera::longest_exposure_ms>("longest_exposure_ms", {0.001, 3.6e6}, false, 60000.0),
-      row<&Camera::rotation_deg>("rotation_deg", {-360.0, 360.0}, false, 0.0)};
-  return kMembers;
+Camera from_photo(const PhotoCamera& photo) {
+  constexpr double kBaseIso = 100.0;
+  Camera camera;
+  camera.width_px = photo.width_px;
+  camera.height_px = photo.height_px;
+  camera.pixel_um = photo.pixel_um;
+  camera.bits = photo.bits;
+  camera.full_well_e = photo.full_well_e * kBaseIso / photo.iso;
+  camera.read_noise_e = photo.read_noise_e;
+  camera.peak_quantum_efficiency = photo.peak_quantum_efficiency;
+  camera.shortest_exposure_ms = photo.shortest_exposure_ms;
+  camera.longest_exposure_ms = photo.longest_exposure_ms;
+  camera.rotation_deg = photo.rotation_deg;
+  camera.colour = true;
+  camera.shutter = Shutter::kRolling;
+  camera.frame_rate_hz = photo.frame_rate_hz;
+  return camera;
 }
 
-template <typename Kind>
-const Member<Kind>& member(std::string_view key) {
-  for (const Member<Kind>& candidate : members<Kind>()) {
-    if (candidate.parameter.key == key) {
-      return candidate;
-    }
-  }
-  throw std::invalid_argument("no such parameter: " + std::string(key));
-}
-
-template <typename Kind>
-const std::vector<Parameter>& parameters() {
-  static const std::vector<Parameter> kParameters = [] {
-    std::vector<Parameter> list;
-    for (const Member<Kind>& entry : members<Kind>()) {
-      list.push_back(entry.parameter);
-    }
-    return list;
-  }();
-  return kParameters;
+Camera from_phone(const Phone& phone) {
+  Camera camera;
+  camera.width_px = phone.width_px;
+  camera.height_px = phone.height_px;
+  camera.pixel_um = phone.pixel_um;
+  camera.bits = phone.bits;
+  camera.full_well_e = phone.full_well_e;
+  camera.read_noise_e = phone.read_noise_e;
+  camera.peak_quantum_efficiency = phone.peak_quantum_efficiency;
+  camera.shortest_exposure_ms = phone.shortest_exposure_ms;
+  camera.longest_exposure_ms = phone.longest_exposure_ms;
+  camera.rotation_deg = phone.rotation_deg;
+  camera.colour = true;
+  camera.shutter = Shutter::kRolling;
+  return camera;
 }
 
 }  // namespace
 
-std::string_view kind_of(const Part& part) {
-  static constexpr std::array<std::string_view, std::variant_size_v<Part>> kKinds{
-      "front-film", "refractor", "amplifier", "reducer", "diagonal", "camera"};
-  return kKinds.at(part.index());
+std::optional<Camera> as_camera(const Part& part) {
+  if (const auto* camera = std::get_if<Camera>(&part)) {
+    return *camera;
+  }
+  if (const auto* photo = std::get_if<PhotoCamera>(&part)) {
+    return from_photo(*photo);
+  }
+  if (const auto* phone = std::get_if<Phone>(&part)) {
+    return from_phone(*phone);
+  }
+  return std::nullopt;
 }
 
-const std::vector<Parameter>& parameters_of(const Part& part) {
-  return std::visit(
-      [](const auto& kind) -> const std::vector<Parameter>& {
-        return parameters<std::decay_t<decltype(kind)>>();
-      },
-      part);
+std::optional<Sensor> sensor_of(const Rig& rig) {
+  for (std::size_t i = 0; i < rig.elements.size(); ++i) {
+    const Element& element = rig.elements[i];
+    const auto camera = element.fitted ? as_camera(element.part) : std::nullopt;
+    if (camera) {
+      const auto* phone = std::get_if<Phone>(&element.part);
+      return Sensor{i, *camera,
+                    phone != nullptr ? std::optional(phone->lens_focal_length_mm) : std::nullopt};
+    }
+  }
+  return std::nullopt;
 }
 
-double parameter(const Part& part, std::string_view key) {
-  return std::visit(
-      [key](const auto& kind) { return member<std::decay_t<decltype(kind)>>(key).get(kind); },
-      part);
+Receiver receiver_of(const Rig& rig) {
+  if (sensor_of(rig)) {
+    return Receiver::kSensor;
+  }
+  if (find_fitted<ProjectionScreen>(rig)) {
+    return Receiver::kScreen;
+  }
+  return find_fitted<Eyepiece>(rig) ? Receiver::kEye : Receiver::kNone;
 }
 
-void set_parameter(Part& part, std::string_view key, double value) {
-  std::visit(
-      [key, value](auto& kind) { member<std::decay_t<decltype(kind)>>(key).set(kind, value); },
-      part);
+std::size_t usual_place(const Rig& rig, const Part& part) {
+  const int rank = rank_of(part);
+  std::size_t place = rig.elements.size();
+  while (place > 0 && rank_of(rig.elements[place - 1].part) > rank) {
+    --place;
+  }
+  return place;
 }
 
-const std::vector<Element>& generic_parts() {
-  static const std::vector<Element> kParts{{"", "Front film OD 5.0", true, 0.0, FrontFilm{}},
-                                           {"", "Refractor 80 mm f/6", true, 0.0, Refractor{}},
-                                           {"", "Mirror diagonal", true, 65.0, Diagonal{}},
-                                           {"", "Amplifier 2x", true, 70.0, Amplifier{}},
-                                           {"", "Reducer 0.5x", true, 30.0, Reducer{}},
-                                           {"", "Mono camera 3 Mpx", true, 12.5, Camera{}}};
-  return kParts;
+std::size_t fitting_place(const Rig& rig, const Element& element) {
+  const std::size_t usual = usual_place(rig, element.part);
+  const auto telescope = find_fitted<Telescope>(rig);
+  if (!telescope || zone_of(element.part) != Zone::kRear || element.front_face == Face::kNone) {
+    return usual;
+  }
+  const auto misfits_at = [&](std::size_t place) {
+    Rig tried = rig;
+    tried.elements.insert(tried.elements.begin() + static_cast<std::ptrdiff_t>(place), element);
+    const auto joints = joints_of(tried);
+    return std::count_if(joints.begin(), joints.end(), [](const Joint& joint) {
+      return joint.state == JointState::kNeedsAdapter;
+    });
+  };
+  std::size_t best = usual;
+  auto fewest = misfits_at(usual);
+  const auto away = [usual](std::size_t place) {
+    return place > usual ? place - usual : usual - place;
+  };
+  for (std::size_t place = *telescope + 1; place <= rig.elements.size(); ++place) {
+    if (place < rig.elements.size() && zone_of(rig.elements[place].part) == Zone::kBeside) {
+      continue;
+    }
+    const auto misfits = misfits_at(place);
+    if (misfits < fewest || (misfits == fewest && away(place) < away(best))) {
+      best = place;
+      fewest = misfits;
+    }
+    if (place < rig.elements.size() && zone_of(rig.elements[place].part) == Zone::kEnd) {
+      break;
+    }
+  }
+  return best;
 }
 
 std::string fresh_id(const Rig& rig) {

@@ -5,6 +5,7 @@
 #include <set>
 
 #include "solarchon/base/file.h"
+#include "solarchon/sky/time.h"
 
 namespace solarchon::optics {
 
@@ -18,68 +19,178 @@ namespace {
 
 constexpr const char* kFormatName = "solarchon-rig";
 constexpr base::Range kLengthRange{0.0, 5000.0};
+constexpr std::size_t kMostTuningNotes = 1000;
 
-const std::vector<std::string>& kinds() {
-  static const std::vector<std::string> kKinds = [] {
-    std::vector<std::string> list;
-    for (const Element& element : generic_parts()) {
-      list.emplace_back(kind_of(element.part));
-    }
-    return list;
-  }();
-  return kKinds;
+/// An object's members in a row, behind those that it has already.
+void append(Json& object, const Json& more) {
+  for (const auto& [key, value] : more.items()) {
+    object[key] = value;
+  }
 }
 
-Result<Element> element_from_json(const Json& json, const std::string& path) {
-  ObjectReader reader(json, path);
-  const std::size_t kind = reader.choice("kind", kinds());
-  if (reader.error()) {
-    return tl::make_unexpected(*reader.error());
+Json parameters_to_json(const Part& part) {
+  Json json = Json::object();
+  for (const Parameter& item : parameters_of(part)) {
+    const double value = parameter(part, item.key);
+    Json& entry = json[std::string(item.key)];
+    switch (item.form) {
+      case Form::kNumber:
+        entry = value;
+        break;
+      case Form::kWhole:
+        entry = static_cast<int>(value);
+        break;
+      case Form::kFlag:
+        entry = value != 0.0;
+        break;
+      case Form::kChoice:
+        entry = item.words.at(static_cast<std::size_t>(value));
+        break;
+    }
   }
-  Element element = generic_parts()[kind];
-  element.id = reader.text_or("id", "");
-  element.name = reader.text_or("name", element.name);
-  element.fitted = reader.flag_or("fitted", true);
-  element.length_mm = reader.number_or("length_mm", kLengthRange, element.length_mm);
-  for (const Parameter& entry : parameters_of(element.part)) {
-    const bool required = std::isnan(entry.fallback);
-    const bool read = required || reader.has(entry.key);
-    const double value = !read ? entry.fallback
-                               : (entry.whole ? reader.integer(entry.key, entry.range)
-                                              : reader.number(entry.key, entry.range));
-    set_parameter(element.part, entry.key, value);
+  return json;
+}
+
+double read_parameter(ObjectReader& reader, const Parameter& entry) {
+  if (!std::isnan(entry.fallback) && !reader.has(entry.key)) {
+    return entry.fallback;
   }
-  if (auto* film = std::get_if<FrontFilm>(&element.part)) {
-    film->certified = reader.flag_or("certified", false);  // nothing is certified by silence
+  switch (entry.form) {
+    case Form::kWhole:
+      return reader.integer(entry.key, entry.range);
+    case Form::kFlag:
+      return reader.flag_or(entry.key, false) ? 1.0 : 0.0;
+    case Form::kChoice:
+      return static_cast<double>(reader.choice(entry.key, entry.words));
+    case Form::kNumber:
+      break;
   }
-  if (reader.error()) {
-    return tl::make_unexpected(*reader.error());
+  return reader.number(entry.key, entry.range);
+}
+
+Json tuning_to_json(const std::vector<TuningNote>& tuning) {
+  Json list = Json::array();
+  for (const TuningNote& note : tuning) {
+    list.push_back(
+        {{"date", note.date}, {"setting_angstrom", note.setting_angstrom}, {"note", note.note}});
   }
-  return element;
+  return list;
+}
+
+Result<std::vector<TuningNote>> tuning_from_json(const Json& json, const std::string& path) {
+  std::vector<TuningNote> tuning;
+  if (!json.is_array() || json.size() > kMostTuningNotes) {
+    return fail(ErrorCode::kWrongType, path, {}, "a list of at most 1000 notes");
+  }
+  for (std::size_t i = 0; i < json.size(); ++i) {
+    ObjectReader reader(json[i], path + "[" + std::to_string(i) + "]");
+    tuning.push_back({reader.text_or("date", ""), reader.number("setting_angstrom", {-50.0, 50.0}),
+                      reader.text_or("note", "")});
+    if (reader.error()) {
+      return tl::make_unexpected(*reader.error());
+    }
+  }
+  return tuning;
+}
+
+/// What this program does not know of an element, without what every element has.
+UnknownPart unknown_part(const std::string& kind, const Json& json) {
+  Json own = json;
+  for (const char* shared :
+       {"kind", "id", "name", "fitted", "length_mm", "front_face", "rear_face", "serial", "notes",
+        "inspected", "defect", "kit_id", "tuning_history"}) {
+    own.erase(shared);
+  }
+  return {kind, std::move(own)};
+}
+
+/// Version 1 knew one telescope, the refractor, which was a doublet.
+void bring_from_1_to_2(Json& rig) {
+  for (Json& element : rig["elements"]) {
+    if (element.is_object() && element.value("kind", Json()) == "refractor") {
+      element["kind"] = "telescope";
+      element["design"] = "doublet";
+    }
+  }
 }
 
 }  // namespace
 
+Json to_json(const Element& element) {
+  Json entry = Json::object();
+  if (const auto* unknown = std::get_if<UnknownPart>(&element.part)) {
+    entry = unknown->original;
+  }
+  append(entry, {{"kind", kind_of(element.part)},
+                 {"id", element.id},
+                 {"name", element.name},
+                 {"fitted", element.fitted},
+                 {"length_mm", element.length_mm}});
+  append(entry, parameters_to_json(element.part));
+  const auto face = [](Face side) { return face_words().at(static_cast<std::size_t>(side)); };
+  entry["front_face"] = face(element.front_face);
+  entry["rear_face"] = face(element.rear_face);
+  const auto add_text = [&](const char* key, const std::string& value) {
+    if (!value.empty()) {
+      entry[key] = value;
+    } else {
+      entry.erase(key);
+    }
+  };
+  add_text("serial", element.care.serial);
+  add_text("notes", element.care.notes);
+  add_text("inspected", element.care.inspected);
+  add_text("defect", element.care.defect);
+  add_text("kit_id", element.kit_id);
+  if (!element.care.tuning.empty()) {
+    entry["tuning_history"] = tuning_to_json(element.care.tuning);
+  }
+  return entry;
+}
+
+Result<Element> element_from_json(const Json& json, const std::string& path) {
+  ObjectReader reader(json, path);
+  const std::string kind = reader.text("kind");
+  if (reader.error()) {
+    return tl::make_unexpected(*reader.error());
+  }
+  Element element;
+  const auto known = part_of_kind(kind);
+  element.part = known ? *known : Part(unknown_part(kind, json));
+  element.id = reader.text_or("id", "");
+  element.name = reader.text_or("name", kind);
+  element.fitted = reader.flag_or("fitted", true);
+  element.length_mm = reader.number_or("length_mm", kLengthRange, 0.0);
+  for (const Parameter& entry : parameters_of(element.part)) {
+    set_parameter(element.part, entry.key, read_parameter(reader, entry));
+  }
+  element.front_face = static_cast<Face>(reader.choice_or("front_face", face_words(), 0));
+  element.rear_face = static_cast<Face>(reader.choice_or("rear_face", face_words(), 0));
+  element.care.serial = reader.text_or("serial", "");
+  element.care.notes = reader.text_or("notes", "");
+  element.care.inspected = reader.text_or("inspected", "");
+  element.care.defect = reader.text_or("defect", "");
+  element.kit_id = reader.text_or("kit_id", "");
+  if (!element.care.inspected.empty() && !sky::parse_date(element.care.inspected, "inspected")) {
+    reader.fail(ErrorCode::kMalformed, "inspected", element.care.inspected, "2027-07-14");
+  }
+  if (reader.error()) {
+    return tl::make_unexpected(*reader.error());
+  }
+  if (reader.has("tuning_history")) {
+    auto tuning = tuning_from_json(json.at("tuning_history"), path + ".tuning_history");
+    if (!tuning) {
+      return tl::make_unexpected(tuning.error());
+    }
+    element.care.tuning = std::move(*tuning);
+  }
+  return element;
+}
+
 Json to_json(const Rig& rig) {
   Json elements = Json::array();
   for (const Element& element : rig.elements) {
-    Json entry{{"kind", kind_of(element.part)},
-               {"id", element.id},
-               {"name", element.name},
-               {"fitted", element.fitted},
-               {"length_mm", element.length_mm}};
-    for (const Parameter& item : parameters_of(element.part)) {
-      const double value = parameter(element.part, item.key);
-      if (item.whole) {
-        entry[std::string(item.key)] = static_cast<int>(value);
-      } else {
-        entry[std::string(item.key)] = value;
-      }
-    }
-    if (const auto* film = std::get_if<FrontFilm>(&element.part)) {
-      entry["certified"] = film->certified;
-    }
-    elements.push_back(std::move(entry));
+    elements.push_back(to_json(element));
   }
   return {{"format", kFormatName},
           {"version", kRigVersion},
@@ -102,6 +213,14 @@ Result<Rig> rig_from_json(const Json& json) {
   }
   if (!reader.has("elements")) {
     return fail(ErrorCode::kMissing, "elements");
+  }
+  if (version < kRigVersion) {
+    Json newer = json;
+    newer["version"] = version + 1;
+    if (newer["elements"].is_array()) {
+      bring_from_1_to_2(newer);
+    }
+    return rig_from_json(newer);
   }
   const Json& elements = json.at("elements");
   if (!elements.is_array()) {

@@ -4,7 +4,10 @@
 #include <algorithm>
 #include <cmath>
 
+#include "layout.h"
+#include "overloaded.h"
 #include "solarchon/base/angle.h"
+#include "spectrum.h"
 
 namespace solarchon::optics {
 
@@ -14,129 +17,209 @@ using base::kRadPerArcsec;
 
 namespace {
 
-constexpr double kGlassTransmission = 0.98;  // a coated doublet
-constexpr double kMirrorReflection = 0.95;   // enhanced aluminium
-constexpr double kFilmStandoffMm = 60.0;     // how far a film cell sits before the lens
-
-template <class... Cases>
-struct Overloaded : Cases... {
-  using Cases::operator()...;
-};
-template <class... Cases>
-Overloaded(Cases...) -> Overloaded<Cases...>;
+constexpr double kNmPerAngstrom = 0.1;
 
 double disc_area_m2(double diameter_mm) { return kPi * diameter_mm * diameter_mm / 4e6; }
 
-/// Share of the arriving light that goes on.
-double transmission_of(const Part& part) {
+/// Width of a filter in front of the telescope; none for what does not filter.
+std::optional<double> front_opening_mm(const Part& part) {
   return std::visit(
-      Overloaded{[](const FrontFilm& film) { return std::pow(10.0, -film.optical_density); },
-                 [](const Refractor&) { return kGlassTransmission; },
-                 [](const Amplifier&) { return kGlassTransmission; },
-                 [](const Reducer&) { return kGlassTransmission; },
-                 [](const Diagonal&) { return kMirrorReflection; },
-                 [](const Camera&) { return 0.0; }},
+      Overloaded{[](const FrontFilm& film) { return std::optional(film.clear_aperture_mm); },
+                 [](const EnergyFilter& filter) { return std::optional(filter.clear_aperture_mm); },
+                 [](const FrontEtalon& etalon) { return std::optional(etalon.clear_aperture_mm); },
+                 [](const auto&) { return std::optional<double>(); }},
       part);
 }
 
-double factor_of(const Part& part) {
-  if (const auto* amplifier = std::get_if<Amplifier>(&part)) {
-    return amplifier->factor;
-  }
-  if (const auto* reducer = std::get_if<Reducer>(&part)) {
-    return reducer->factor;
-  }
-  return 1.0;
+bool ends_the_path(const Part& part) {
+  return as_camera(part) || std::holds_alternative<ProjectionScreen>(part);
 }
 
-/// Places of the parts behind the telescope, worked backwards from the focus at the camera (or the
-/// last part). An amplifier or reducer scales what is left of the way to the focus.
-void place_parts(const Rig& rig, std::size_t telescope, double focal_length_mm,
-                 std::vector<Passage>& passages) {
-  double from_sensor_mm = 0.0;
-  double to_focus_mm = 0.0;
-  for (auto passage = passages.rbegin(); passage != passages.rend() && passage->element > telescope;
-       ++passage) {
-    const Element& element = rig.elements[passage->element];
-    from_sensor_mm += element.length_mm;
-    to_focus_mm = (to_focus_mm + element.length_mm) / factor_of(element.part);
-    passage->position_mm = -from_sensor_mm;
-  }
-  const double sensor_mm = std::max(0.0, focal_length_mm - to_focus_mm) + from_sensor_mm;
-  for (Passage& passage : passages) {
-    if (passage.element > telescope) {
-      passage.position_mm += sensor_mm;
-    } else {
-      passage.position_mm = passage.element == telescope ? 0.0 : -kFilmStandoffMm;
-    }
-  }
-}
+/// What the front parts leave open.
+struct Opening {
+  double telescope_mm = 0.0;  ///< where light can enter at all: lens and masks
+  double image_mm = 0.0;      ///< where light enters that every filter covers
+  double obstruction_mm = 0.0;
+};
 
-/// Widths of the light that heads for the image of the Sun, by two paraxial rays: the one from the
-/// rim of the lens to the middle of the image, and the one from the middle of the lens to its rim.
-/// A lens that multiplies the focal length by k divides the slope of the first by k.
-void trace_widths(const Rig& rig, std::size_t telescope, double aperture_mm, double focal_length_mm,
-                  double semidiameter_rad, std::vector<Passage>& passages) {
-  double rim_mm = 0.5 * aperture_mm;
-  double rim_slope = -rim_mm / focal_length_mm;
-  double field_mm = 0.0;
-  double field_slope = std::tan(semidiameter_rad);
-  double reached_mm = 0.0;
-  for (Passage& passage : passages) {
-    if (passage.element <= telescope) {
+Opening opening_of(const Rig& rig, std::optional<std::size_t> telescope) {
+  Opening opening;
+  bool off_axis = false;
+  if (telescope) {
+    const auto& tube = std::get<Telescope>(rig.elements[*telescope].part);
+    opening = {tube.aperture_mm, tube.aperture_mm, tube.obstruction * tube.aperture_mm};
+  }
+  for (std::size_t i = 0; i < telescope.value_or(rig.elements.size()); ++i) {
+    const Element& element = rig.elements[i];
+    if (!element.fitted) {
       continue;
     }
-    const double step_mm = passage.position_mm - reached_mm;
-    rim_mm += rim_slope * step_mm;
-    field_mm += field_slope * step_mm;
-    reached_mm = passage.position_mm;
-    passage.beam_width_mm = 2.0 * (std::abs(rim_mm) + std::abs(field_mm));
-    const double factor = factor_of(rig.elements[passage.element].part);
-    constexpr double kAtFocusMm = 1e-6;  // a lens in the focus itself bends neither ray
-    if (factor != 1.0 && std::abs(rim_mm) > kAtFocusMm) {
-      const double power = rim_slope * (1.0 - 1.0 / factor) / rim_mm;
-      rim_slope -= power * rim_mm;
-      field_slope -= power * field_mm;
+    const auto* mask = std::get_if<ApertureMask>(&element.part);
+    if (mask != nullptr && telescope) {
+      opening.telescope_mm = std::min(opening.telescope_mm, mask->opening_mm);
+      opening.image_mm = std::min(opening.image_mm, mask->opening_mm);
+      off_axis = off_axis || mask->off_axis;
+    }
+    if (const auto width_mm = front_opening_mm(element.part)) {
+      opening.image_mm =
+          telescope ? std::min(opening.image_mm, *width_mm) : std::max(opening.image_mm, *width_mm);
     }
   }
+  if (!telescope) {
+    opening.telescope_mm = opening.image_mm;
+  }
+  if (off_axis) {
+    opening.obstruction_mm = 0.0;
+  }
+  return opening;
 }
 
-/// Power at each part. Light that passes beside a film too small for the lens goes on undimmed.
-void follow_heat(const Rig& rig, double opening_mm, std::vector<Passage>& passages) {
-  double power_w = kSunlightWM2 * disc_area_m2(opening_mm);
-  double around_w = 0.0;
-  for (Passage& passage : passages) {
-    const Part& part = rig.elements[passage.element].part;
-    if (const auto* film = std::get_if<FrontFilm>(&part); film != nullptr && around_w == 0.0) {
-      const double covered =
-          std::min(1.0, disc_area_m2(film->clear_aperture_mm) / disc_area_m2(opening_mm));
-      around_w = power_w * (1.0 - covered);
-      power_w *= covered;
-    } else {
-      power_w += around_w;
-      around_w = 0.0;
+std::vector<Passage> passages_of(const Rig& rig, std::optional<std::size_t> telescope,
+                                 const Opening& opening) {
+  std::vector<Passage> passages;
+  for (std::size_t i = 0; i < rig.elements.size(); ++i) {
+    const Element& element = rig.elements[i];
+    if (!element.fitted || zone_of(element.part) == Zone::kBeside) {
+      continue;
     }
-    passage.arriving_w = power_w;
-    passage.passed_w = power_w * transmission_of(part);
+    const bool in_front = !telescope || i < *telescope;
+    const double own_mm = in_front ? front_opening_mm(element.part).value_or(opening.telescope_mm)
+                                   : opening.telescope_mm;
+    passages.push_back({.element = i, .beam_width_mm = std::min(own_mm, opening.telescope_mm)});
+    if (ends_the_path(element.part)) {
+      break;
+    }
+  }
+  return passages;
+}
+
+/// Power at each part. Light that passes beside a filter too small for the opening goes on
+/// undimmed.
+void follow_heat(const Rig& rig, std::optional<std::size_t> telescope, const Opening& opening,
+                 Train& train) {
+  const double sunlight_w = kSunlightWM2 * disc_area_m2(opening.telescope_mm);
+  Light light;
+  Light around(0.0);
+  for (Passage& passage : train.passages) {
+    const Part& part = rig.elements[passage.element].part;
+    const bool in_front = !telescope || passage.element < *telescope;
+    light.add(around);
+    around = Light(0.0);
+    const auto width_mm = in_front ? front_opening_mm(part) : std::nullopt;
+    if (width_mm && *width_mm < opening.telescope_mm) {
+      const double covered = disc_area_m2(*width_mm) / disc_area_m2(opening.telescope_mm);
+      around = light;
+      around.scale(1.0 - covered);
+      light.scale(covered);
+    }
+    if (telescope && passage.element == *telescope && opening.telescope_mm > 0.0) {
+      const double dark = std::min(1.0, opening.obstruction_mm / opening.telescope_mm);
+      light.scale(1.0 - dark * dark);
+    }
+    passage.energy_share = light.energy();
+    passage.arriving_w = sunlight_w * passage.energy_share;
+    light.pass(passing_of(part));
+    passage.passed_w = sunlight_w * light.energy();
     const double area_cm2 = disc_area_m2(passage.beam_width_mm) * 1e4;
     passage.irradiance_w_cm2 = area_cm2 > 0.0 ? passage.arriving_w / area_cm2 : 0.0;
-    power_w = passage.passed_w;
+  }
+  light.add(around);
+  train.energy_share = light.energy();
+  if (!train.passages.empty() && ends_the_path(rig.elements[train.passages.back().element].part)) {
+    train.energy_share = train.passages.back().energy_share;
   }
 }
 
-void add_focal_figures(Train& train, double focal_length_mm, double semidiameter_arcsec,
-                       double wavelength_nm) {
-  const double wavelength_mm = wavelength_nm * 1e-6;
+/// Narrows the image's colours by each filter.
+Band band_of(const Rig& rig, const std::vector<Passage>& passages,
+             const std::optional<EtalonFigures>& etalon) {
+  Band band;
+  for (const Passage& passage : passages) {
+    const Part& part = rig.elements[passage.element].part;
+    if (const auto* blocking = std::get_if<BlockingFilter>(&part)) {
+      band.line = true;
+      band.width_nm = blocking->width_angstrom * kNmPerAngstrom;
+    } else if (const auto* narrow = std::get_if<BandFilter>(&part)) {
+      if (!band.line && (!band.width_nm || narrow->width_nm < *band.width_nm)) {
+        band.width_nm = narrow->width_nm;
+        band.wavelength_nm = narrow->centre_nm;
+      }
+    } else if (std::holds_alternative<EnergyFilter>(part) ||
+               std::holds_alternative<CutFilter>(part)) {
+      const Passing passing = passing_of(part);
+      band.from_nm = std::max(band.from_nm, passing.from_nm);
+      band.to_nm = std::min(band.to_nm, passing.to_nm);
+    }
+  }
+  if (etalon) {
+    band.line = true;
+    band.width_nm = etalon->bandwidth_angstrom * kNmPerAngstrom;
+  }
+  if (band.line) {
+    band.wavelength_nm = kHydrogenAlphaNm;
+  } else if (!band.width_nm &&
+             (band.wavelength_nm < band.from_nm || band.wavelength_nm > band.to_nm) &&
+             band.to_nm > band.from_nm) {
+    band.wavelength_nm = 0.5 * (band.from_nm + band.to_nm);
+  }
+  return band;
+}
+
+double stacked(std::optional<double> before, double own) {
+  return before ? stacked_bandwidth_angstrom(*before, own) : own;
+}
+
+std::optional<EtalonFigures> etalon_of(const Rig& rig, const Train& train, double semidiameter_rad,
+                                       double pressure_hpa) {
+  EtalonFigures figures;
+  std::optional<double> bandwidth;
+  for (const Passage& passage : train.passages) {
+    const Part& part = rig.elements[passage.element].part;
+    if (const auto* front = std::get_if<FrontEtalon>(&part)) {
+      const double own =
+          front->double_stacked
+              ? stacked_bandwidth_angstrom(front->bandwidth_angstrom, front->bandwidth_angstrom)
+              : front->bandwidth_angstrom;
+      bandwidth = stacked(bandwidth, own);
+      figures.limb_shift_angstrom =
+          std::min(figures.limb_shift_angstrom,
+                   oblique_shift_angstrom(semidiameter_rad, front->refractive_index));
+      constexpr double kOpenGap = 1.01;  // a solid gap holds no air
+      if (front->refractive_index < kOpenGap && front->tuning == Tuning::kTilt) {
+        figures.pressure_shift_angstrom = pressure_shift_angstrom(pressure_hpa);
+      }
+    } else if (const auto* rear = std::get_if<RearEtalon>(&part)) {
+      figures.focal_ratio =
+          train.aperture_mm > 0.0 && passage.image_mm > 0.0
+              ? passage.image_mm / (2.0 * std::tan(semidiameter_rad)) / train.aperture_mm
+              : 0.0;
+      const double own =
+          figures.focal_ratio > 0.0
+              ? in_cone(rear->bandwidth_angstrom, figures.focal_ratio, rear->refractive_index)
+                    .bandwidth_angstrom
+              : rear->bandwidth_angstrom;
+      bandwidth = stacked(bandwidth, own);
+    }
+  }
+  if (!bandwidth) {
+    return std::nullopt;
+  }
+  figures.bandwidth_angstrom = *bandwidth;
+  return figures;
+}
+
+void add_focal_figures(Train& train, double focal_length_mm, double semidiameter_arcsec) {
+  const double wavelength_mm = train.band.wavelength_nm * 1e-6;
   const double ratio = focal_length_mm / train.aperture_mm;
   train.effective_focal_length_mm = focal_length_mm;
   train.focal_ratio = ratio;
   train.solar_image_mm = 2.0 * focal_length_mm * std::tan(semidiameter_arcsec * kRadPerArcsec);
   train.diffraction_cutoff_arcsec = wavelength_mm / train.aperture_mm * kArcsecPerRad;
   train.airy_radius_arcsec = 1.22 * *train.diffraction_cutoff_arcsec;
-  train.depth_of_focus_um = 2.0 * wavelength_nm * 1e-3 * ratio * ratio;
+  train.depth_of_focus_um = 2.0 * train.band.wavelength_nm * 1e-3 * ratio * ratio;
 }
 
-void add_sensor_figures(Train& train, const Camera& camera, double wavelength_nm) {
+void add_sensor_figures(const Rig& rig, Train& train, const Camera& camera) {
   const double focal_length_mm = *train.effective_focal_length_mm;
   const double pixel_mm = camera.pixel_um * 1e-3;
   const auto field_arcmin = [&](int pixels) {
@@ -144,63 +227,162 @@ void add_sensor_figures(Train& train, const Camera& camera, double wavelength_nm
   };
   train.sampling_arcsec_px = pixel_mm / focal_length_mm * kArcsecPerRad;
   train.sampling_px_per_cutoff = *train.diffraction_cutoff_arcsec / *train.sampling_arcsec_px;
-  train.critical_focal_ratio = 2.0 * camera.pixel_um / (wavelength_nm * 1e-3);
+  train.critical_focal_ratio = 2.0 * camera.pixel_um / (train.band.wavelength_nm * 1e-3);
   train.field_width_arcmin = field_arcmin(camera.width_px);
   train.field_height_arcmin = field_arcmin(camera.height_px);
   train.disc_fits = *train.solar_image_mm <= pixel_mm * std::min(camera.width_px, camera.height_px);
+  constexpr double kWidestThatInterferesNm = 1.0;  // wider light interferes over microns only
+  if (train.band.width_nm && *train.band.width_nm <= kWidestThatInterferesNm) {
+    double tilt_deg = 0.0;
+    for (const Passage& passage : train.passages) {
+      const auto* adapter = std::get_if<TiltAdapter>(&rig.elements[passage.element].part);
+      tilt_deg += adapter != nullptr ? adapter->tilt_deg : 0.0;
+    }
+    train.fringes = fringes_of(tilt_deg, *train.focal_ratio, camera.pixel_um,
+                               pixel_mm * std::max(camera.width_px, camera.height_px),
+                               train.band.wavelength_nm);
+  }
+}
+
+/// The tightest opening behind the telescope, and the blocking filter's margin.
+void add_openings(const Rig& rig, Train& train, double semidiameter_arcsec) {
+  const double to_corner =
+      train.field_width_arcmin
+          ? 30.0 * std::hypot(*train.field_width_arcmin, *train.field_height_arcmin) /
+                semidiameter_arcsec
+          : 0.0;
+  for (const Passage& passage : train.passages) {
+    const Part& part = rig.elements[passage.element].part;
+    const auto width_mm = rear_opening_mm(part);
+    if (!width_mm || passage.limb_offset_mm <= 0.0) {
+      continue;
+    }
+    if (std::holds_alternative<BlockingFilter>(part)) {
+      const double margin_mm = *width_mm - passage.beam_width_mm;
+      train.blocking_margin_mm = std::min(train.blocking_margin_mm.value_or(margin_mm), margin_mm);
+    }
+    const double radius_mm = 0.5 * *width_mm;
+    const double field_arcmin =
+        2.0 * semidiameter_arcsec / 60.0 * radius_mm / passage.limb_offset_mm;
+    if (!train.vignetting || field_arcmin < train.vignetting->field_arcmin) {
+      train.vignetting = Vignetting{
+          passed_share(passage.axis_radius_mm, passage.limb_offset_mm, radius_mm),
+          passed_share(passage.axis_radius_mm, passage.limb_offset_mm * to_corner, radius_mm),
+          field_arcmin, passage.element};
+    }
+  }
+}
+
+void add_focus(const Telescope& telescope, double needed_mm, Train& train) {
+  if (telescope.focuser_travel_mm <= 0.0) {
+    return;
+  }
+  const double racked_out_mm = telescope.back_focus_mm - needed_mm;
+  train.focus =
+      Focus{needed_mm, racked_out_mm, racked_out_mm, telescope.focuser_travel_mm - racked_out_mm};
+}
+
+std::optional<Supply> supply_of(const Rig& rig) {
+  Supply supply;
+  std::optional<double> volts;
+  for (const Element& element : rig.elements) {
+    if (const auto* etalon = std::get_if<RearEtalon>(&element.part); etalon && element.fitted) {
+      supply.needed_w += etalon->heater_w;
+      volts = etalon->heater_v;
+    }
+  }
+  if (!volts || supply.needed_w <= 0.0) {
+    return std::nullopt;
+  }
+  for (const Element& element : rig.elements) {
+    const auto* source = std::get_if<PowerSupply>(&element.part);
+    if (source == nullptr || !element.fitted) {
+      continue;
+    }
+    supply.listed = true;
+    constexpr double kVoltTolerance = 0.1;
+    if (std::abs(source->volts - *volts) <= kVoltTolerance * *volts) {
+      supply.offered_w += source->watts;
+    } else {
+      supply.wrong_voltage = true;
+    }
+  }
+  supply.wrong_voltage = supply.wrong_voltage && supply.offered_w <= 0.0;
+  return supply;
+}
+
+/// The eyepiece behind the telescope, when there is one.
+const Eyepiece* eyepiece_of(const Rig& rig, std::size_t telescope, const Train& train) {
+  for (const Passage& passage : train.passages) {
+    const auto* eyepiece = std::get_if<Eyepiece>(&rig.elements[passage.element].part);
+    if (eyepiece != nullptr && passage.element > telescope) {
+      return eyepiece;
+    }
+  }
+  return nullptr;
+}
+
+/// Focal length, look and sensor, once the parts stand in their places.
+void add_image_figures(const Rig& rig, std::size_t telescope, double focal_length_mm,
+                       double semidiameter_arcsec, Train& train) {
+  const Eyepiece* eyepiece = eyepiece_of(rig, telescope, train);
+  if (eyepiece != nullptr) {
+    train.look = through_eyepiece(*eyepiece, focal_length_mm, train.aperture_mm, train.obstruction,
+                                  semidiameter_arcsec);
+  }
+  const auto sensor = sensor_of(rig);
+  const bool seen = sensor && sensor->element > telescope;
+  const auto* phone = seen ? std::get_if<Phone>(&rig.elements[sensor->element].part) : nullptr;
+  if (phone != nullptr && eyepiece != nullptr) {
+    focal_length_mm *= phone->lens_focal_length_mm / eyepiece->focal_length_mm;
+    train.aperture_mm = std::min(train.aperture_mm, phone->pupil_mm * train.look->magnification);
+  }
+  add_focal_figures(train, focal_length_mm, semidiameter_arcsec);
+  if (seen && (phone == nullptr || eyepiece != nullptr)) {
+    add_sensor_figures(rig, train, sensor->camera);
+  }
 }
 
 }  // namespace
 
-Train follow_light(const Rig& rig, double semidiameter_arcsec, double wavelength_nm) {
+Train follow_light(const Rig& rig, double semidiameter_arcsec, double pressure_hpa) {
   Train train;
-  const auto telescope = find_fitted<Refractor>(rig);
-  const auto camera = find_fitted<Camera>(rig);
-  double opening_mm = 0.0;
-  double lens_focal_length_mm = 0.0;
-  double focal_length_mm = 0.0;
+  const auto telescope = find_fitted<Telescope>(rig);
+  const Opening opening = opening_of(rig, telescope);
+  const double semidiameter_rad = semidiameter_arcsec * kRadPerArcsec;
+  train.passages = passages_of(rig, telescope, opening);
+  std::optional<Layout> layout;
   if (telescope) {
-    const auto& lens = std::get<Refractor>(rig.elements[*telescope].part);
-    opening_mm = lens.aperture_mm;
-    train.aperture_mm = lens.aperture_mm;
-    lens_focal_length_mm = focal_length_mm = lens.focal_length_mm;
-    train.half_turn = true;
+    const auto& tube = std::get<Telescope>(rig.elements[*telescope].part);
+    train.aperture_mm = opening.image_mm;
+    train.obstruction = std::min(0.99, opening.obstruction_mm / opening.image_mm);
+    train.half_turn = tube.design != TelescopeDesign::kBinocular;
+    layout = lay_out(rig, *telescope, train.aperture_mm, semidiameter_rad, train.passages);
+    train.impossible_spacing = layout->impossible_spacing;
+    add_focus(tube, layout->needed_back_mm, train);
   }
-  for (std::size_t i = 0; i < rig.elements.size(); ++i) {
-    const Element& element = rig.elements[i];
-    if (!element.fitted) {
-      continue;
+  train.etalon = etalon_of(rig, train, semidiameter_rad, pressure_hpa);
+  train.band = band_of(rig, train.passages, train.etalon);
+  double from_nm = 0.0;
+  double to_nm = 1e6;
+  for (Passage& passage : train.passages) {
+    const Part& part = rig.elements[passage.element].part;
+    const Passing passing = passing_of(part);
+    passage.passes_from_nm = from_nm = std::max(from_nm, passing.from_nm);
+    passage.passes_to_nm = to_nm = std::min(to_nm, passing.to_nm);
+    if (!ends_the_path(part)) {
+      train.transmission *= image_transmission(part, train.band.wavelength_nm);
     }
-    const auto* film = std::get_if<FrontFilm>(&element.part);
-    if (film != nullptr && !telescope) {
-      opening_mm = std::max(opening_mm, film->clear_aperture_mm);
-    }
-    if (film != nullptr && telescope && i < *telescope) {
-      train.aperture_mm = std::min(train.aperture_mm, film->clear_aperture_mm);
-    }
-    train.passages.push_back({.element = i,
-                              .beam_width_mm = film != nullptr
-                                                   ? std::min(film->clear_aperture_mm, opening_mm)
-                                                   : opening_mm});
-    if (std::holds_alternative<Camera>(element.part)) {
-      break;
-    }
-    train.transmission *= transmission_of(element.part);
-    train.mirrors += std::holds_alternative<Diagonal>(element.part) ? 1 : 0;
-    if (telescope && i > *telescope) {
-      focal_length_mm *= factor_of(element.part);
-    }
+    train.mirrors +=
+        std::holds_alternative<Diagonal>(part) || std::holds_alternative<Wedge>(part) ? 1 : 0;
   }
   if (telescope) {
-    add_focal_figures(train, focal_length_mm, semidiameter_arcsec, wavelength_nm);
-    place_parts(rig, *telescope, lens_focal_length_mm, train.passages);
-    trace_widths(rig, *telescope, train.aperture_mm, lens_focal_length_mm,
-                 semidiameter_arcsec * kRadPerArcsec, train.passages);
-    if (camera && *camera > *telescope) {
-      add_sensor_figures(train, std::get<Camera>(rig.elements[*camera].part), wavelength_nm);
-    }
+    add_image_figures(rig, *telescope, layout->focal_length_mm, semidiameter_arcsec, train);
+    add_openings(rig, train, semidiameter_arcsec);
   }
-  follow_heat(rig, opening_mm, train.passages);
+  follow_heat(rig, telescope, opening, train);
+  train.supply = supply_of(rig);
+  train.joints = joints_of(rig);
   return train;
 }
 
@@ -210,9 +392,11 @@ sky::PictureOrientation picture_orientation(const Rig& rig, const Train& train) 
   // A diagonal stands upright: each mirror flips the picture top to bottom, which is a mirror
   // image left to right turned by 180 degrees.
   turn_deg += 180.0 * train.mirrors;
-  if (const auto camera = find_fitted<Camera>(rig)) {
+  if (const auto sensor = sensor_of(rig)) {
     // Turning the camera clockwise turns the picture in it the other way.
-    turn_deg -= std::get<Camera>(rig.elements[*camera].part).rotation_deg;
+    turn_deg -= sensor->camera.rotation_deg;
+    // The lens of a phone turns the picture of the eyepiece once more.
+    turn_deg += sensor->eyepiece_lens_mm ? 180.0 : 0.0;
   }
   orientation.north_deg = base::wrap_360(turn_deg);
   orientation.mirrored = train.mirrored();

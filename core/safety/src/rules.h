@@ -1,23 +1,39 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <string>
 #include <vector>
 
 #include "solarchon/safety/safety.h"
 
 namespace solarchon::safety {
 
-/// Asks a rule's question: the parts that it objects to, or one empty place for the whole train.
-using Condition = std::vector<std::optional<std::size_t>> (*)(const optics::Rig&,
-                                                              const optics::Train&);
+/// What a rule looks at.
+struct Case {
+  const optics::Rig& rig;
+  const optics::Train& train;
+  const Practice& practice;
+  std::optional<sky::UtcTime> today;
+};
+
+/// Where a rule objects: a part, or the whole train, with this train's numbers.
+struct Objection {
+  std::optional<std::size_t> element;
+  std::string figures = {};
+};
+using Objections = std::vector<Objection>;
 
 /// A rule is a row: a finding without its place, and the question that finds the place.
 struct Rule {
   Finding finding;
-  Condition objects_to;
+  Objections (*objects_to)(const Case&);
 };
 
-/// Every rule, in no particular order.
-[[nodiscard]] const std::vector<Rule>& rules();
+/// The rules by where they look: filters in front, wedges and etalons behind, what stands at the
+/// end, and how the parts are ordered, fed and kept.
+[[nodiscard]] const std::vector<Rule>& front_rules();
+[[nodiscard]] const std::vector<Rule>& rear_rules();
+[[nodiscard]] const std::vector<Rule>& end_rules();
+[[nodiscard]] const std::vector<Rule>& order_rules();
 
 }  // namespace solarchon::safety

@@ -3,9 +3,53 @@
 
 #include <algorithm>
 
-#include "rules.h"
+#include "questions.h"
 
 namespace solarchon::safety {
+
+namespace {
+
+std::vector<const Rule*> all_rules() {
+  std::vector<const Rule*> rules;
+  for (const auto* list : {&front_rules(), &rear_rules(), &end_rules(), &order_rules()}) {
+    for (const Rule& rule : *list) {
+      rules.push_back(&rule);
+    }
+  }
+  return rules;
+}
+
+/// What nobody can see in a drawing, and which setting the verdict depends on.
+std::vector<std::string> assumptions_of(const Case& at) {
+  std::vector<std::string> assumptions{
+      "Every filter was inspected today: no pinhole, scratch or loose film.",
+      "What stands in front is held so that wind, or a hand, cannot take it off.",
+      "Every finder that is not listed is capped or removed.",
+      "The parts are what this light path says they are."};
+  const auto etalons = behind<optics::RearEtalon>(at.rig);
+  if (!etalons.empty()) {
+    const double makers_mm =
+        optics::parameter(at.rig.elements[etalons.front()].part, "rejection_above_mm");
+    if (makers_mm > 0.0) {
+      assumptions.push_back("Its maker asks for heat rejection from " + in_unit(makers_mm, "mm") +
+                            " of aperture; that figure was used.");
+    } else if (at.practice.school > 0) {
+      assumptions.push_back(
+          "You chose the school that runs a rear etalon without rejection up to " +
+          in_unit(kSchoolsMm.at(at.practice.school), "mm") + "; the strict one says " +
+          in_unit(kSchoolsMm.front(), "mm") + ".");
+    }
+    assumptions.emplace_back("The rear etalon is fitted before the tube is uncapped.");
+  }
+  if (at.practice.guests) {
+    assumptions.emplace_back(
+        "Somebody stays at the telescope all the time; front filters are taped on.");
+  }
+  assumptions.emplace_back("Makers' instructions, local rules and eye-care advice come first.");
+  return assumptions;
+}
+
+}  // namespace
 
 std::string_view word_of(Severity severity) {
   switch (severity) {
@@ -19,13 +63,17 @@ std::string_view word_of(Severity severity) {
   return "no-objection";
 }
 
-Assessment assess(const optics::Rig& rig, const optics::Train& train) {
+Assessment assess(const optics::Rig& rig, const optics::Train& train, const Practice& practice,
+                  std::optional<sky::UtcTime> today) {
+  static const std::vector<const Rule*> kRules = all_rules();
+  const Case at{rig, train, practice, today};
   Assessment assessment;
-  for (const Rule& rule : rules()) {
-    for (const std::optional<std::size_t>& place : rule.objects_to(rig, train)) {
-      Finding finding = rule.finding;
-      finding.element = place;
-      assessment.findings.push_back(finding);
+  for (const Rule* rule : kRules) {
+    for (Objection& objection : rule->objects_to(at)) {
+      Finding finding = rule->finding;
+      finding.element = objection.element;
+      finding.figures = std::move(objection.figures);
+      assessment.findings.push_back(std::move(finding));
     }
   }
   std::stable_sort(assessment.findings.begin(), assessment.findings.end(),
@@ -33,12 +81,16 @@ Assessment assess(const optics::Rig& rig, const optics::Train& train) {
   if (!assessment.findings.empty()) {
     assessment.verdict = assessment.findings.front().severity;
   }
-  assessment.assumptions = {"The filter was inspected today: no pinhole, scratch or loose film.",
-                            "It is held so that wind, or a hand, cannot take it off.",
-                            "Every finder is capped or removed.",
-                            "The parts are what this light path says they are.",
-                            "Makers' instructions, local rules and eye-care advice come first."};
+  assessment.assumptions = assumptions_of(at);
   return assessment;
+}
+
+std::vector<std::string_view> rule_ids() {
+  std::vector<std::string_view> ids;
+  for (const Rule* rule : all_rules()) {
+    ids.push_back(rule->finding.rule);
+  }
+  return ids;
 }
 
 }  // namespace solarchon::safety

@@ -24,6 +24,22 @@ std::optional<Limits> limits_of(const optics::Train& train, double seeing_arcsec
 
 }  // namespace
 
+advise::Situation situation_of(const Workspace& workspace, sky::UtcTime time,
+                               double semidiameter_arcsec, std::optional<double> airmass) {
+  advise::Situation situation;
+  situation.semidiameter_arcsec = semidiameter_arcsec;
+  situation.pressure_hpa = optics::standard_pressure_hpa(workspace.site.elevation_m);
+  situation.seeing_arcsec = workspace.conditions.seeing_arcsec;
+  situation.whole_disc = workspace.target == Target::kWholeDisc;
+  // With the Sun down the light path is still judged, as for a middling height.
+  constexpr double kUsualAirmass = 1.5;
+  situation.light = {airmass.value_or(kUsualAirmass), workspace.site.elevation_m,
+                     workspace.conditions.target_level};
+  situation.practice = workspace.practice;
+  situation.today = time;
+  return situation;
+}
+
 Answers answer(const Workspace& workspace, sky::UtcTime time, const sky::GeocentricSun& sun) {
   const Conditions& conditions = workspace.conditions;
   Answers answers;
@@ -31,12 +47,15 @@ Answers answer(const Workspace& workspace, sky::UtcTime time, const sky::Geocent
   answers.sun = sun;
   answers.local = sky::local_sun(sun, workspace.site, conditions.air);
   answers.disc = sky::disc_view(time);
-  answers.train = optics::follow_light(workspace.rig, sun.semidiameter_arcsec());
-  answers.safety = safety::assess(workspace.rig, answers.train);
+  const advise::Situation situation =
+      situation_of(workspace, time, sun.semidiameter_arcsec(), answers.local.airmass);
+  answers.train =
+      optics::follow_light(workspace.rig, situation.semidiameter_arcsec, situation.pressure_hpa);
+  answers.safety =
+      safety::assess(workspace.rig, answers.train, situation.practice, situation.today);
+  answers.misfits = advise::misfits_of(workspace.rig, answers.train, situation);
   if (answers.local.airmass) {
-    answers.exposure = light::disc_exposure(
-        workspace.rig, answers.train,
-        {*answers.local.airmass, workspace.site.elevation_m, conditions.target_level});
+    answers.exposure = light::disc_exposure(workspace.rig, answers.train, situation.light);
   }
   answers.limits = limits_of(answers.train, conditions.seeing_arcsec);
   answers.celestial = optics::picture_orientation(workspace.rig, answers.train);

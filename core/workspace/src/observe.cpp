@@ -56,9 +56,13 @@ std::filesystem::path free_name(const std::filesystem::path& data, std::filesyst
 
 Result<camera::Shot> shot_for(const Workspace& workspace, const Answers& answers,
                               std::optional<double> exposure_ms, std::uint32_t seed) {
-  const auto place = optics::find_fitted<optics::Camera>(workspace.rig);
-  if (!place || !answers.train.sampling_arcsec_px) {
+  const auto sensor = optics::sensor_of(workspace.rig);
+  if (!sensor || !answers.train.sampling_arcsec_px) {
     return fail(ErrorCode::kMissing, "rig", {}, "a telescope and a camera behind it");
+  }
+  if (answers.train.band.line) {
+    return fail(ErrorCode::kUnknownValue, "rig", "hydrogen alpha",
+                "a white-light path: the synthetic Sun has no chromosphere");
   }
   if (!answers.exposure) {
     return fail(ErrorCode::kOutOfRange, "time", sky::to_iso(answers.time),
@@ -69,7 +73,7 @@ Result<camera::Shot> shot_for(const Workspace& workspace, const Answers& answers
   shot.time = answers.time;
   shot.exposure_ms = answers.exposure->exposure_ms;
   if (exposure_ms) {
-    const auto& camera = std::get<optics::Camera>(workspace.rig.elements[*place].part);
+    const optics::Camera& camera = sensor->camera;
     const auto checked = base::checked("exposure_ms", *exposure_ms,
                                        {camera.shortest_exposure_ms, camera.longest_exposure_ms});
     if (!checked) {

@@ -38,55 +38,6 @@ Json sun_report(sky::UtcTime time, const sky::GeocentricSun& sun, const sky::Loc
           {"field_rotation_deg_h", local.field_rotation_deg_h}};
 }
 
-Json rig_report(const optics::Rig& rig, const optics::Train& train,
-                const safety::Assessment& safety,
-                const std::optional<light::DiscExposure>& exposure) {
-  Json heat = Json::array();
-  for (const optics::Passage& passage : train.passages) {
-    const optics::Element& element = rig.elements[passage.element];
-    heat.push_back({{"element", passage.element},
-                    {"id", element.id},
-                    {"name", element.name},
-                    {"arriving_w", passage.arriving_w},
-                    {"passed_w", passage.passed_w},
-                    {"irradiance_w_cm2", passage.irradiance_w_cm2},
-                    {"beam_width_mm", passage.beam_width_mm},
-                    {"position_mm", passage.position_mm}});
-  }
-  Json findings = Json::array();
-  for (const safety::Finding& finding : safety.findings) {
-    findings.push_back({{"rule", finding.rule},
-                        {"severity", safety::word_of(finding.severity)},
-                        {"element", or_null(finding.element)},
-                        {"what", finding.what},
-                        {"why", finding.why},
-                        {"next_step", finding.next_step}});
-  }
-  const Json field = train.field_width_arcmin
-                         ? Json::array({*train.field_width_arcmin, *train.field_height_arcmin})
-                         : Json(nullptr);
-  return {{"name", rig.name},
-          {"effective_focal_length_mm", or_null(train.effective_focal_length_mm)},
-          {"focal_ratio", or_null(train.focal_ratio)},
-          {"aperture_mm", train.aperture_mm},
-          {"solar_image_mm", or_null(train.solar_image_mm)},
-          {"sampling_arcsec_px", or_null(train.sampling_arcsec_px)},
-          {"field_arcmin", field},
-          {"disc_fits", or_null(train.disc_fits)},
-          {"diffraction_cutoff_arcsec", or_null(train.diffraction_cutoff_arcsec)},
-          {"airy_radius_arcsec", or_null(train.airy_radius_arcsec)},
-          {"sampling_px_per_cutoff", or_null(train.sampling_px_per_cutoff)},
-          {"critical_focal_ratio", or_null(train.critical_focal_ratio)},
-          {"depth_of_focus_um", or_null(train.depth_of_focus_um)},
-          {"mirrored", train.mirrored()},
-          {"exposure_disc_ms", exposure ? Json(exposure->exposure_ms) : Json(nullptr)},
-          {"exposure_level", exposure ? Json(exposure->level) : Json(nullptr)},
-          {"heat", std::move(heat)},
-          {"verdict", safety::word_of(safety.verdict)},
-          {"findings", std::move(findings)},
-          {"assumptions", safety.assumptions}};
-}
-
 Json measurement_report(const measure::DiscMeasurement& measured) {
   Json spots = Json::array();
   for (const measure::SpotMeasurement& spot : measured.spots) {

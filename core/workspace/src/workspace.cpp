@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/workspace/workspace.h"
 
+#include <algorithm>
+#include <cmath>
 #include <cstdlib>
 #include <string>
 #include <vector>
@@ -31,18 +33,57 @@ std::string_view word_of(Target target) {
 
 Json to_json(const Workspace& workspace) {
   const Conditions& conditions = workspace.conditions;
-  return {{"format", "solarchon-workspace"},
-          {"version", kVersion},
-          {"site", sky::to_json(workspace.site)},
-          {"rig", optics::to_json(workspace.rig)},
-          {"target", word_of(workspace.target)},
-          {"conditions",
-           {{"pressure_hpa", conditions.air.pressure_hpa},
-            {"temperature_c", conditions.air.temperature_c},
-            {"seeing_arcsec", conditions.seeing_arcsec},
-            {"target_level", conditions.target_level},
-            {"dut1_s", conditions.dut1_s}}}};
+  Json json{{"format", "solarchon-workspace"},
+            {"version", kVersion},
+            {"site", sky::to_json(workspace.site)},
+            {"rig", optics::to_json(workspace.rig)},
+            {"target", word_of(workspace.target)},
+            {"conditions",
+             {{"pressure_hpa", conditions.air.pressure_hpa},
+              {"temperature_c", conditions.air.temperature_c},
+              {"seeing_arcsec", conditions.seeing_arcsec},
+              {"target_level", conditions.target_level},
+              {"dut1_s", conditions.dut1_s}}},
+            {"practice",
+             {{"rejection_above_mm", safety::kSchoolsMm.at(workspace.practice.school)},
+              {"inspection_days", workspace.practice.inspection_days},
+              {"totality", workspace.practice.totality},
+              {"guests", workspace.practice.guests}}}};
+  if (workspace.compared) {
+    json["compared_rig"] = optics::to_json(*workspace.compared);
+  }
+  return json;
 }
+
+namespace {
+
+/// The member may be missing: files of older programs have none, and the strict school holds.
+Result<safety::Practice> practice_from_json(const Json& json) {
+  safety::Practice practice;
+  if (!json.contains("practice")) {
+    return practice;
+  }
+  base::ObjectReader reader(json.at("practice"), "practice");
+  const double school_mm =
+      reader.number_or("rejection_above_mm", {0.0, 1000.0}, safety::kSchoolsMm.front());
+  const auto found = std::find(safety::kSchoolsMm.begin(), safety::kSchoolsMm.end(), school_mm);
+  if (found == safety::kSchoolsMm.end()) {
+    reader.fail(base::ErrorCode::kUnknownValue, "rejection_above_mm",
+                std::to_string(std::lround(school_mm)), "80, 120 or 150");
+  } else {
+    practice.school = static_cast<std::size_t>(found - safety::kSchoolsMm.begin());
+  }
+  practice.inspection_days =
+      reader.integer_or("inspection_days", safety::kInspectionDaysRange, practice.inspection_days);
+  practice.totality = reader.flag_or("totality", false);
+  practice.guests = reader.flag_or("guests", false);
+  if (reader.error()) {
+    return tl::make_unexpected(*reader.error());
+  }
+  return practice;
+}
+
+}  // namespace
 
 Result<Workspace> workspace_from_json(const Json& json) {
   base::ObjectReader reader(json, "");
@@ -64,6 +105,19 @@ Result<Workspace> workspace_from_json(const Json& json) {
   const Json& rig = reader.object("rig");
   if (reader.error() || inner.error()) {
     return tl::make_unexpected(reader.error() ? *reader.error() : *inner.error());
+  }
+  const auto practice = practice_from_json(json);
+  if (!practice) {
+    return tl::make_unexpected(practice.error());
+  }
+  workspace.practice = *practice;
+  if (json.contains("compared_rig")) {
+    auto compared = optics::rig_from_json(json.at("compared_rig"));
+    if (!compared) {
+      compared.error().field = "compared_rig." + compared.error().field;
+      return tl::make_unexpected(compared.error());
+    }
+    workspace.compared = std::move(*compared);
   }
   return sky::site_from_json(site, "site").and_then([&](const sky::Site& read_site) {
     workspace.site = read_site;

@@ -67,7 +67,7 @@ TEST(DiscExposure, AgreesWithPhotometryOfTheSameScene) {
 
 TEST(DiscExposure, GoesWithTheSquareOfTheFocalRatio) {
   optics::Rig slower = starter_rig();
-  std::get<optics::Refractor>(slower.elements[1].part).focal_length_mm = 960.0;
+  std::get<optics::Telescope>(slower.elements[1].part).focal_length_mm = 960.0;
   EXPECT_NEAR(expose(slower).exposure_ms / expose(starter_rig()).exposure_ms, 4.0, 1e-6);
 }
 

@@ -154,7 +154,8 @@ TEST(FillDemo, FillsAnEmptyFolderOnceAndCanBeCancelled) {
 TEST(Reports, GiveNullForWhatIsNotKnown) {
   const Workspace bare = morning_workspace({});
   const Answers answers = now(bare);
-  const base::Json report = rig_report(bare.rig, answers.train, answers.safety, answers.exposure);
+  const base::Json report = rig_report(
+      {bare.rig, answers.train, answers.safety, answers.misfits, {}, {}, answers.exposure});
   EXPECT_TRUE(report.at("focal_ratio").is_null());
   EXPECT_TRUE(report.at("field_arcmin").is_null());
   EXPECT_TRUE(report.at("exposure_disc_ms").is_null());

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <cstddef>
 #include <cstdint>
 #include <initializer_list>
 #include <random>
@@ -23,6 +24,11 @@ class Random {
   /// Evenly from [low, high).
   [[nodiscard]] double uniform(double low = 0.0, double high = 1.0) {
     return low + (high - low) * static_cast<double>(engine_() >> 11U) * 0x1p-53;
+  }
+
+  /// Evenly from 0 to count - 1. @param count  1 or more
+  [[nodiscard]] std::size_t below(std::size_t count) {
+    return static_cast<std::size_t>(uniform(0.0, static_cast<double>(count)));
   }
 
   /// Normal with mean 0 and deviation 1 (Box and Muller 1958).

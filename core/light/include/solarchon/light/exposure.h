@@ -29,12 +29,14 @@ struct DiscExposure {
   double level = 0.0;             ///< brightest part against full well at exposure_ms
 };
 
-/// Works out the exposure for the centre of the disc in white light.
-/// @return  none without telescope and camera
+/// Works out the exposure for the centre of the disc, in the colours that the train leaves: white,
+/// a band, or hydrogen alpha.
+/// @return  none without telescope and camera, or when none of the band's light arrives
 /// Accuracy: 30 per cent for a neutral filter of the stated density under clear air; real films
 /// scatter by more. What the user finds right corrects it.
 /// Source: solar spectral irradiance 1.86 W m^-2 nm^-1 at 540 nm with the shape of a 5772 K black
-/// body; air by Rayleigh scattering (Hansen and Travis 1974) and haze of 0.10 at 550 nm.
+/// body; hydrogen alpha with a core of 0.16 of the continuum and a width of 1.1 angstrom; air by
+/// Rayleigh scattering (Hansen and Travis 1974) and haze of 0.10 at 550 nm.
 [[nodiscard]] std::optional<DiscExposure> disc_exposure(const optics::Rig& rig,
                                                         const optics::Train& train,
                                                         const LightConditions& conditions);

@@ -83,6 +83,15 @@ class LogBook {
   /// Errors: kUnwritable; kNotFound.
   [[nodiscard]] base::Result<void> set_notes(std::int64_t session, const std::string& notes);
 
+  /// Keeps a part of the owner's kit with its serial, notes, inspections and tuning history.
+  /// @param part  with a `kit_id` it takes the place of that part, without one it is new
+  /// @return      its kit_id. Errors: kUnwritable.
+  [[nodiscard]] base::Result<std::string> keep_in_kit(optics::Element part);
+  /// Errors: kUnwritable; kNotFound.
+  [[nodiscard]] base::Result<void> drop_from_kit(const std::string& kit_id);
+  /// The owner's kit, by name. Errors: kUnreadable, kMalformed.
+  [[nodiscard]] base::Result<std::vector<optics::Element>> kit() const;
+
   /// All sessions, newest first. Errors: kUnreadable.
   [[nodiscard]] base::Result<std::vector<SessionSummary>> summaries() const;
   /// Errors: kNotFound, kUnreadable.

@@ -4,62 +4,31 @@
 #include <cstddef>
 #include <optional>
 #include <string>
-#include <string_view>
-#include <variant>
 #include <vector>
 
-#include "solarchon/base/json.h"
+#include "solarchon/optics/connection.h"
+#include "solarchon/optics/parameters.h"
+#include "solarchon/optics/parts.h"
 
 namespace solarchon::optics {
 
-/// Full-aperture solar film or glass, in front of the telescope.
-struct FrontFilm {
-  double optical_density = 5.0;      ///< transmission is 10^-density
-  double clear_aperture_mm = 100.0;  ///< diameter that light can pass
-  bool certified = true;             ///< sold for the Sun, with its maker's certificate
-  bool operator==(const FrontFilm&) const = default;
+/// One entry of an etalon's tuning history: what its owner found best.
+struct TuningNote {
+  std::string date;               ///< as 2027-07-14
+  double setting_angstrom = 0.0;  ///< from the middle of the range, red positive
+  std::string note;
+  bool operator==(const TuningNote&) const = default;
 };
 
-/// A lens telescope without lenses deep in its tube.
-struct Refractor {
-  double aperture_mm = 80.0;
-  double focal_length_mm = 480.0;
-  bool operator==(const Refractor&) const = default;
+/// What its owner knows of one real part.
+struct Care {
+  std::string serial;
+  std::string notes;
+  std::string inspected;  ///< date of the last inspection, as 2027-07-14; empty: not logged
+  std::string defect;     ///< what an inspection found; empty: nothing
+  std::vector<TuningNote> tuning;
+  bool operator==(const Care&) const = default;
 };
-
-/// A lens that multiplies the focal length by a factor above 1.
-struct Amplifier {
-  double factor = 2.0;
-  bool operator==(const Amplifier&) const = default;
-};
-
-/// A lens that multiplies the focal length by a factor below 1.
-struct Reducer {
-  double factor = 0.5;
-  bool operator==(const Reducer&) const = default;
-};
-
-/// A mirror diagonal: folds the path and flips the image.
-struct Diagonal {
-  bool operator==(const Diagonal&) const = default;
-};
-
-/// A monochrome video camera.
-struct Camera {
-  int width_px = 2048;
-  int height_px = 1536;
-  double pixel_um = 3.45;
-  int bits = 12;
-  double full_well_e = 10000.0;  ///< electrons that give the largest number
-  double read_noise_e = 2.5;
-  double peak_quantum_efficiency = 0.65;
-  double shortest_exposure_ms = 0.02;
-  double longest_exposure_ms = 60000.0;
-  double rotation_deg = 0.0;  ///< turned in its holder, clockwise as seen from the Sun side
-  bool operator==(const Camera&) const = default;
-};
-
-using Part = std::variant<FrontFilm, Refractor, Amplifier, Reducer, Diagonal, Camera>;
 
 /// One part in the light path.
 struct Element {
@@ -68,36 +37,37 @@ struct Element {
   bool fitted = true;      ///< false: laid aside, the light passes as if it were not there
   double length_mm = 0.0;  ///< optical path that it takes up behind the telescope
   Part part;
+  Face front_face = Face::kNone;  ///< on the Sun's side
+  Face rear_face = Face::kNone;
+  Care care = {};
+  std::string kit_id = {};  ///< the part of the owner's kit that this is; empty: none
   bool operator==(const Element&) const = default;
 };
 
-/// A light path: parts in the order in which the light meets them.
+/// A light path: parts in the order in which the light meets them. Finders and power supplies
+/// stand beside the light and may be listed anywhere.
 struct Rig {
   std::string name;
   std::vector<Element> elements;
   bool operator==(const Rig&) const = default;
 };
 
-/// The word for a part's kind in files: front-film, refractor, amplifier, reducer, diagonal,
-/// camera.
-[[nodiscard]] std::string_view kind_of(const Part& part);
+/// Who or what meets the light at the end.
+enum class Receiver { kNone, kEye, kScreen, kSensor };
+/// Of the fitted parts behind the telescope: a sensor counts before a screen, a screen before the
+/// eye at a bare eyepiece.
+[[nodiscard]] Receiver receiver_of(const Rig& rig);
 
-/// One adjustable number of a part, for files, editors and checks alike.
-struct Parameter {
-  std::string_view key;  ///< with its unit, as in files
-  base::Range range;
-  bool whole;       ///< takes whole numbers only
-  double fallback;  ///< taken when a file leaves it out; NaN: it must be there
+/// A sensor of any kind as a video camera's figures. A photographic camera's full well shrinks with
+/// its ISO; a phone's is its own.
+struct Sensor {
+  std::size_t element = 0;  ///< place in the rig
+  Camera camera;
+  std::optional<double> eyepiece_lens_mm;  ///< focal length of the lens that looks into an eyepiece
 };
-
-/// The numbers that describe a part of this kind, in their usual order.
-[[nodiscard]] const std::vector<Parameter>& parameters_of(const Part& part);
-/// Reads or sets one of them by its key; the key must be one of parameters_of.
-[[nodiscard]] double parameter(const Part& part, std::string_view key);
-void set_parameter(Part& part, std::string_view key, double value);
-
-/// A part of each kind with default values, in the order of a usual path.
-[[nodiscard]] const std::vector<Element>& generic_parts();
+[[nodiscard]] std::optional<Camera> as_camera(const Part& part);
+/// The first fitted sensor.
+[[nodiscard]] std::optional<Sensor> sensor_of(const Rig& rig);
 
 /// The first fitted part of a kind, as its place in the list.
 template <typename Kind>
@@ -109,6 +79,14 @@ template <typename Kind>
   }
   return std::nullopt;
 }
+
+/// Where a part of this kind is best put into a rig: front parts before the telescope, rear parts
+/// in their usual order before what ends the path, ends and what stands beside last.
+[[nodiscard]] std::size_t usual_place(const Rig& rig, const Part& part);
+
+/// The same for one part with its faces: among the places behind the telescope, the one where most
+/// joints fit, and of those the nearest to the usual one.
+[[nodiscard]] std::size_t fitting_place(const Rig& rig, const Element& element);
 
 /// An id that no element of the rig has.
 [[nodiscard]] std::string fresh_id(const Rig& rig);

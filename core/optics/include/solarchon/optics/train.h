@@ -5,6 +5,8 @@
 #include <optional>
 #include <vector>
 
+#include "solarchon/optics/etalon.h"
+#include "solarchon/optics/looking.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/sky/disc.h"
 
@@ -17,21 +19,73 @@ inline constexpr double kSunlightWM2 = 1000.0;
 
 /// What one fitted part meets.
 struct Passage {
-  std::size_t element = 0;     ///< place in the rig
-  double position_mm = 0.0;    ///< along the axis, 0 at the telescope's lens, to its front face
-  double beam_width_mm = 0.0;  ///< light that heads for the image of the Sun, at its front face
+  std::size_t element = 0;      ///< place in the rig
+  double position_mm = 0.0;     ///< along the axis, 0 at the telescope's lens, to its front face
+  double beam_width_mm = 0.0;   ///< light that heads for the image of the Sun, at its front face
+  double axis_radius_mm = 0.0;  ///< of the light that heads for the middle of the disc
+  double limb_offset_mm = 0.0;  ///< how far from the axis the light for the limb is centred
+  double image_mm = 0.0;        ///< image of the Sun, were the path to end with the lenses so far
   double arriving_w = 0.0;
   double passed_w = 0.0;
   double irradiance_w_cm2 = 0.0;  ///< arriving power over the width of the beam
+  double energy_share = 0.0;      ///< of the sunlight on the aperture that arrives
+  double passes_from_nm = 0.0;    ///< colours that go on behind it, all filters so far together
+  double passes_to_nm = 1e6;
+  std::optional<double> factor = {};  ///< of a lens that changes the focal length, where it stands
+};
+
+/// The colours that make the image.
+struct Band {
+  double wavelength_nm = kWhiteLightNm;  ///< that the figures hold for
+  std::optional<double> width_nm;        ///< full width at half maximum of a narrow band
+  double from_nm = 0.0;                  ///< what wide filters leave
+  double to_nm = 1e6;
+  bool line = false;  ///< an etalon or blocking filter picks hydrogen alpha
+};
+
+/// How the etalons of a train stand on the line.
+struct EtalonFigures {
+  double bandwidth_angstrom = 0.0;       ///< of all together, cones counted
+  double focal_ratio = 0.0;              ///< of the cone at a rear etalon; 0 with front ones only
+  double limb_shift_angstrom = 0.0;      ///< passband at the disc's edge against its middle
+  double pressure_shift_angstrom = 0.0;  ///< of open gaps, against sea level
+};
+
+/// Where the focuser must stand.
+struct Focus {
+  double needed_mm = 0.0;         ///< from the drawtube's face to the telescope's own focus
+  double racked_out_mm = 0.0;     ///< of the drawtube; outside 0..travel it is not reached
+  double inward_spare_mm = 0.0;   ///< negative: the train is so much too long
+  double outward_spare_mm = 0.0;  ///< negative: an extension of so much is missing
+  [[nodiscard]] bool reached() const { return inward_spare_mm >= 0.0 && outward_spare_mm >= 0.0; }
+};
+
+/// Light that openings on the way take from the image.
+struct Vignetting {
+  double limb_share = 1.0;    ///< of the light for the Sun's limb that arrives
+  double corner_share = 1.0;  ///< of the light for the sensor's corner; 1 without a sensor
+  double field_arcmin = 0.0;  ///< diameter inside which half the light or more arrives
+  std::size_t element = 0;    ///< the tightest part
+};
+
+/// Heaters against what feeds them.
+struct Supply {
+  double needed_w = 0.0;
+  double offered_w = 0.0;      ///< by supplies of the voltages that are needed
+  bool wrong_voltage = false;  ///< supplies are listed, none has the right voltage
+  bool listed = false;
 };
 
 /// What a train of parts does to sunlight. A figure is absent when the part it needs is absent.
 struct Train {
-  std::vector<Passage> passages;  ///< fitted parts, in order
-  double transmission = 1.0;      ///< of all fitted parts, camera excepted
-  double aperture_mm = 0.0;       ///< what film and lens leave; 0 without a telescope
+  std::vector<Passage> passages;  ///< fitted parts in the light, in order
+  double transmission = 1.0;      ///< at the band's wavelength, of all parts before the sensor
+  double energy_share = 1.0;      ///< of all sunlight on the aperture, before the sensor or eye
+  double aperture_mm = 0.0;       ///< what filters, masks and lens leave; 0 without a telescope
+  double obstruction = 0.0;       ///< secondary over that aperture
   int mirrors = 0;
-  bool half_turn = false;  ///< a refractor turns the image by 180 degrees
+  bool half_turn = false;  ///< telescopes turn the image by 180 degrees, binoculars turn it back
+  Band band;
   std::optional<double> effective_focal_length_mm;
   std::optional<double> focal_ratio;
   std::optional<double> solar_image_mm;
@@ -44,6 +98,15 @@ struct Train {
   std::optional<double> field_width_arcmin;
   std::optional<double> field_height_arcmin;
   std::optional<bool> disc_fits;  ///< the whole disc lies within the sensor when centred
+  std::optional<EtalonFigures> etalon;
+  std::optional<double> blocking_margin_mm;  ///< clear width less the light for the whole disc
+  std::optional<Vignetting> vignetting;      ///< none where no part limits the beam
+  std::optional<Look> look;                  ///< through an eyepiece
+  std::optional<Fringes> fringes;            ///< narrow bands on a sensor
+  std::optional<Focus> focus;                ///< none where the focuser is not known
+  std::optional<Supply> supply;              ///< none without a heater
+  std::vector<Joint> joints;
+  std::optional<std::size_t> impossible_spacing;  ///< a reducer beyond its own focal length
 
   /// True when the picture is mirrored left to right against the sky.
   [[nodiscard]] bool mirrored() const { return mirrors % 2 == 1; }
@@ -51,14 +114,15 @@ struct Train {
 
 /// Follows sunlight through the fitted parts of a rig.
 /// @param semidiameter_arcsec  of the Sun, above 0
-/// @param wavelength_nm        for the diffraction figures, above 0
+/// @param pressure_hpa         of the air in open etalon gaps
 /// Never fails: an incomplete rig gives an incomplete answer. Only the first telescope and the
-/// first camera count.
-/// Accuracy: geometric optics with thin lenses; heat with glass of 98 and mirrors of 95 per cent.
+/// first sensor count.
+/// Accuracy: geometric optics with thin lenses at the Sun's side of each part; heat with glass of
+/// 98 and mirrors of 95 per cent, sunlight as a black body of 5772 K and 1000 W/m2.
 /// Source: focal length, sampling, diffraction and depth of focus as in any optics text (Born and
 /// Wolf, Principles of Optics, 8.5.2 and 8.8.2); critical sampling is two pixels per lambda N.
 [[nodiscard]] Train follow_light(const Rig& rig, double semidiameter_arcsec,
-                                 double wavelength_nm = kWhiteLightNm);
+                                 double pressure_hpa = kSeaLevelHpa);
 
 /// Where celestial north lies in the picture on the sensor, for a camera on an equatorial mount
 /// whose rotation of 0 has its top edge to the north.

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <array>
 #include <cstddef>
 #include <optional>
 #include <string>
@@ -9,6 +10,7 @@
 
 #include "solarchon/optics/rig.h"
 #include "solarchon/optics/train.h"
+#include "solarchon/sky/time.h"
 
 namespace solarchon::safety {
 
@@ -18,33 +20,62 @@ enum class Severity { kNoObjection, kCheck, kStop };
 /// The word for it in files: no-objection, check, stop.
 [[nodiscard]] std::string_view word_of(Severity severity);
 
+/// Apertures (mm) up to which three schools run a rear etalon without rejecting heat before it.
+/// The strict one comes first and is the default.
+inline constexpr std::array<double, 3> kSchoolsMm{80.0, 120.0, 150.0};
+
+/// What the observer has decided or plans, as far as rules depend on it.
+struct Practice {
+  std::size_t school = 0;     ///< place in kSchoolsMm
+  int inspection_days = 180;  ///< a filter wants a look after so many days
+  bool totality = false;      ///< a total eclipse is to be watched with this train
+  bool guests = false;        ///< other people, or children, come near the telescope
+  bool operator==(const Practice&) const = default;
+};
+
+inline constexpr base::Range kInspectionDaysRange{1, 3650};
+
 /// One objection to a train.
 struct Finding {
   std::string_view rule;  ///< id of the rule
   Severity severity = Severity::kCheck;
-  std::optional<std::size_t> element;  ///< place in the rig of the part it concerns
-  std::string_view what;               ///< what can happen
-  std::string_view why;
-  std::string_view next_step;  ///< the next safe thing to do
+  std::optional<std::size_t> element = {};  ///< place in the rig of the part it concerns
+  std::string_view what = {};               ///< what can happen
+  std::string_view why = {};
+  std::string_view next_step = {};  ///< the next safe thing to do
+  std::string_view source = {};     ///< whose practice the rule is
+  std::string figures = {};         ///< this train's numbers, where the rule compares any
 };
 
 /// What the rules say of a train.
 struct Assessment {
   Severity verdict = Severity::kNoObjection;
-  std::vector<Finding> findings;              ///< worst first
-  std::vector<std::string_view> assumptions;  ///< what "no objection" rests on
+  std::vector<Finding> findings;         ///< worst first
+  std::vector<std::string> assumptions;  ///< what "no objection" rests on
 };
 
-/// Irradiance at the sensor (W/cm2) above which the rules stop: half of plain sunlight.
-inline constexpr double kMostSensorWCm2 = 0.05;
+/// Irradiance at a sensor (W/cm2): plain sunlight, above which the rules ask to check, and ten
+/// times as much, above which they stop.
+inline constexpr double kCheckSensorWCm2 = 0.1;
+inline constexpr double kMostSensorWCm2 = 1.0;
 /// Density of a filter made for the eye, and the least one made for cameras.
 inline constexpr double kEyeDensity = 5.0;
 inline constexpr double kCameraDensity = 3.8;
+/// Neutral density that a wedge needs before an eye looks, and the least density of everything
+/// together before an eye: what such a wedge makes.
+inline constexpr double kWedgeEyeDensity = 3.0;
+inline constexpr double kLeastEyeDensity = 4.3;
 
 /// Holds the fitted parts of a rig against every rule.
 /// @param train  what optics::follow_light gave for the same rig
+/// @param today  for overdue inspections; none leaves them unjudged
 /// Never says that a combination is safe: the best verdict is that no rule objects.
-/// Source: field practice for white light, as written in each rule.
-[[nodiscard]] Assessment assess(const optics::Rig& rig, const optics::Train& train);
+/// Source: field practice, as each rule names it.
+[[nodiscard]] Assessment assess(const optics::Rig& rig, const optics::Train& train,
+                                const Practice& practice = {},
+                                std::optional<sky::UtcTime> today = std::nullopt);
+
+/// Ids of all rules, for documentation and tests.
+[[nodiscard]] std::vector<std::string_view> rule_ids();
 
 }  // namespace solarchon::safety

@@ -3,6 +3,7 @@
 
 #include <optional>
 
+#include "solarchon/advise/advise.h"
 #include "solarchon/light/exposure.h"
 #include "solarchon/optics/train.h"
 #include "solarchon/safety/safety.h"
@@ -31,9 +32,15 @@ struct Answers {
   safety::Assessment safety;
   std::optional<light::DiscExposure> exposure;  ///< none without camera, or with the Sun down
   std::optional<Limits> limits;                 ///< none without telescope and camera
+  std::vector<advise::Misfit> misfits;          ///< what does not fit, though it harms nobody
   sky::PictureOrientation celestial;            ///< of the picture on the sensor
   sky::PictureOrientation solar;
 };
+
+/// What a workspace's rig is judged against at an instant.
+[[nodiscard]] advise::Situation situation_of(const Workspace& workspace, sky::UtcTime time,
+                                             double semidiameter_arcsec,
+                                             std::optional<double> airmass);
 
 /// Works everything out at once; pure, quick enough for every step of a drag (see bench/).
 /// @param sun  the Sun at that time, exact or from a SunEphemeris

@@ -4,6 +4,7 @@
 #include <optional>
 #include <vector>
 
+#include "solarchon/advise/advise.h"
 #include "solarchon/base/json.h"
 #include "solarchon/camera/simulate.h"
 #include "solarchon/light/exposure.h"
@@ -23,10 +24,18 @@ namespace solarchon::workspace {
                                     const sky::LocalSun& local, const sky::DiscView& disc,
                                     std::optional<double> magnetic_declination_deg);
 
-/// @param exposure  none leaves exposure_disc_ms null
-[[nodiscard]] base::Json rig_report(const optics::Rig& rig, const optics::Train& train,
-                                    const safety::Assessment& safety,
-                                    const std::optional<light::DiscExposure>& exposure);
+/// A light path with everything that is said of it.
+struct RigAnswer {
+  const optics::Rig& rig;
+  const optics::Train& train;
+  const safety::Assessment& safety;
+  const std::vector<advise::Misfit>& misfits;
+  const std::vector<advise::Suggestion>& suggestions;
+  const std::vector<optics::Element>& catalogue;  ///< that adapters are proposed from
+  const std::optional<light::DiscExposure>& exposure;
+};
+
+[[nodiscard]] base::Json rig_report(const RigAnswer& answer);
 
 [[nodiscard]] base::Json measurement_report(const measure::DiscMeasurement& measured);
 

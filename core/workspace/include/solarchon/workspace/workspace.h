@@ -2,11 +2,13 @@
 #pragma once
 
 #include <filesystem>
+#include <optional>
 #include <string_view>
 
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/optics/rig.h"
+#include "solarchon/safety/safety.h"
 #include "solarchon/sky/site.h"
 
 namespace solarchon::workspace {
@@ -35,6 +37,8 @@ struct Workspace {
   optics::Rig rig;
   Target target = Target::kWholeDisc;
   Conditions conditions;
+  safety::Practice practice = {};
+  std::optional<optics::Rig> compared = {};  ///< a second light path, laid beside the first
   bool operator==(const Workspace&) const = default;
 };
 

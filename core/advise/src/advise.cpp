@@ -1,0 +1,262 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/advise/advise.h"
+
+#include <algorithm>
+#include <cmath>
+#include <set>
+#include <string>
+#include <tuple>
+
+#include "edits.h"
+
+namespace solarchon::advise {
+
+using optics::Rig;
+using safety::Severity;
+
+namespace {
+
+/// A concern without the place that a change may shift: the rule and the part's own id.
+using Key = std::pair<std::string_view, std::string>;
+
+struct Judged {
+  optics::Train train;
+  safety::Assessment safety;
+  std::vector<Misfit> misfits;
+};
+
+Judged judge(const Rig& rig, const Situation& situation) {
+  Judged judged;
+  judged.train = optics::follow_light(rig, situation.semidiameter_arcsec, situation.pressure_hpa);
+  judged.safety = safety::assess(rig, judged.train, situation.practice, situation.today);
+  judged.misfits = misfits_of(rig, judged.train, situation);
+  return judged;
+}
+
+std::string id_at(const Rig& rig, std::optional<std::size_t> element) {
+  return element ? rig.elements[*element].id : std::string();
+}
+
+/// Every concern of a judged rig, once.
+std::set<Key> concerns_of(const Rig& rig, const Judged& judged) {
+  std::set<Key> keys;
+  for (const safety::Finding& finding : judged.safety.findings) {
+    keys.emplace(finding.rule, id_at(rig, finding.element));
+  }
+  for (const Misfit& misfit : judged.misfits) {
+    keys.emplace(misfit.id, id_at(rig, misfit.element));
+  }
+  return keys;
+}
+
+int badness(const safety::Assessment& safety) {
+  constexpr int kStopWeighs = 100;
+  int sum = 0;
+  for (const safety::Finding& finding : safety.findings) {
+    sum += finding.severity == Severity::kStop ? kStopWeighs : 1;
+  }
+  return sum;
+}
+
+/// True when nothing objects that did not object before. A misfit may take the place of a finding,
+/// but no finding that of a misfit.
+bool brings_nothing_new(const std::set<Key>& before, const safety::Assessment& safety,
+                        const Rig& rig, const Judged& after, bool for_finding) {
+  for (const safety::Finding& finding : safety.findings) {
+    const bool known = std::any_of(before.begin(), before.end(),
+                                   [&](const Key& key) { return key.first == finding.rule; });
+    if (!known) {
+      return false;
+    }
+  }
+  if (for_finding) {
+    return true;
+  }
+  return std::all_of(after.misfits.begin(), after.misfits.end(), [&](const Misfit& misfit) {
+    return before.contains({misfit.id, id_at(rig, misfit.element)});
+  });
+}
+
+/// The figure that speaks for a finding: its own misfit's, else how dark everything is together.
+std::optional<Measure> measure_of(std::string_view concern, const Judged& judged) {
+  if (concern == "blocking-filter-small") {
+    return judged.train.blocking_margin_mm
+               ? std::optional(Measure{"Margin", "mm", *judged.train.blocking_margin_mm})
+               : std::nullopt;
+  }
+  if (concern == "supply-weak" || concern == "supply-not-listed") {
+    return judged.train.supply
+               ? std::optional(Measure{"Supply", "W", judged.train.supply->offered_w})
+               : std::nullopt;
+  }
+  if (judged.train.energy_share <= 0.0) {
+    return std::nullopt;
+  }
+  return Measure{"Density in all", "OD", -std::log10(judged.train.energy_share)};
+}
+
+/// The same figure of a misfit, before and after its cure.
+std::optional<Measure> measure_of(const Misfit& misfit, const Rig& rig, const Judged& judged,
+                                  const Situation& situation) {
+  if (!misfit.measure) {
+    return std::nullopt;
+  }
+  Measure measure = *misfit.measure;
+  const optics::Train& train = judged.train;
+  const auto sensor = optics::sensor_of(rig);
+  if (misfit.id == "disc-cut" && sensor && train.sampling_arcsec_px) {
+    measure.value = std::min(sensor->camera.width_px, sensor->camera.height_px) *
+                    *train.sampling_arcsec_px / (2.0 * situation.semidiameter_arcsec);
+  } else if ((misfit.id == "undersampled" || misfit.id == "oversampled") &&
+             train.sampling_arcsec_px) {
+    measure.value = std::hypot(*train.diffraction_cutoff_arcsec, situation.seeing_arcsec) /
+                    *train.sampling_arcsec_px;
+  } else if (misfit.id == "focus" && train.focus) {
+    measure.value = std::min(train.focus->inward_spare_mm, train.focus->outward_spare_mm);
+  } else if (misfit.id == "vignetting" && train.vignetting) {
+    measure.value = 100.0 * train.vignetting->limb_share;
+  } else if (misfit.id == "obstruction-shadow" && train.look) {
+    measure.value = train.look->secondary_shadow_mm;
+  } else if (misfit.id == "field-cut" && train.look) {
+    measure.value = train.look->true_field_deg;
+  } else if (misfit.id == "dim" || misfit.id == "too-bright") {
+    const auto exposure = light::disc_exposure(rig, train, situation.light);
+    if (!exposure) {
+      return std::nullopt;
+    }
+    measure.value = exposure->wanted_ms;
+  } else {
+    return std::nullopt;
+  }
+  return measure;
+}
+
+/// Parts that could not be fitted before any change.
+std::vector<std::string> loose_joints(const Rig& rig, const Judged& judged) {
+  std::vector<std::string> ids;
+  for (const optics::Joint& joint : judged.train.joints) {
+    if (joint.state == optics::JointState::kNeedsAdapter) {
+      ids.push_back(rig.elements[joint.after].id);
+    }
+  }
+  return ids;
+}
+
+/// A cure must not give up what the light path is for.
+bool same_purpose(const Rig& rig, const Judged& before, const Rig& next, const Judged& after) {
+  const optics::Receiver receiver = optics::receiver_of(rig);
+  return (receiver == optics::Receiver::kNone || receiver == optics::receiver_of(next)) &&
+         before.train.band.line == after.train.band.line;
+}
+
+/// How much a change asks of its maker: nothing to buy, little to take apart.
+int effort_of(const Rig& rig, const Change& change) {
+  constexpr int kBuying = 3;
+  int effort = (change.from_kit ? 0 : kBuying) + static_cast<int>(change.adapters.size());
+  switch (change.kind) {
+    case ChangeKind::kPutBack:
+    case ChangeKind::kSet:
+    case ChangeKind::kMove:
+      break;
+    case ChangeKind::kRemove:
+      effort += 1;
+      break;
+    case ChangeKind::kInsert:
+      effort += 1 + static_cast<int>(change.parts.size());
+      break;
+    case ChangeKind::kReplace:
+      constexpr int kNewTelescope = 9;
+      effort += std::holds_alternative<optics::Telescope>(rig.elements[change.element].part)
+                    ? kNewTelescope
+                    : 3;
+      break;
+  }
+  return effort;
+}
+
+/// A cure of one concern, as a place in the list of edits.
+struct Cure {
+  std::size_t edit;
+  Severity verdict;
+  std::size_t misfits;
+  int badness;
+  int burden;  ///< misfits left and effort together
+  std::optional<Measure> after;
+};
+
+bool better(const Cure& one, const Cure& other) {
+  return std::tie(one.badness, one.burden) < std::tie(other.badness, other.burden);
+}
+
+/// What is to be cured: findings first, then misfits.
+struct Concern {
+  std::string_view id;
+  std::optional<std::size_t> element;
+  const Misfit* misfit;
+  std::optional<Measure> before;
+  std::vector<Cure> cures = {};
+};
+
+std::vector<Concern> concerns_to_cure(const Judged& judged) {
+  std::vector<Concern> concerns;
+  for (const safety::Finding& finding : judged.safety.findings) {
+    concerns.push_back({finding.rule, finding.element, nullptr, measure_of(finding.rule, judged)});
+  }
+  for (const Misfit& misfit : judged.misfits) {
+    concerns.push_back({misfit.id, misfit.element, &misfit, misfit.measure});
+  }
+  return concerns;
+}
+
+}  // namespace
+
+std::vector<Suggestion> suggest(const Rig& rig, const Situation& situation,
+                                const std::vector<optics::Element>& kit,
+                                const std::vector<optics::Element>& catalogue,
+                                std::size_t most_per_concern) {
+  const Judged before = judge(rig, situation);
+  const std::set<Key> known = concerns_of(rig, before);
+  std::vector<Concern> concerns = concerns_to_cure(before);
+  if (concerns.empty()) {
+    return {};
+  }
+  const std::vector<std::string> loose = loose_joints(rig, before);
+  Adapters adapters(kit, catalogue);
+  std::vector<Change> edits = edits_of(rig, before.train, situation, kit, catalogue);
+  for (std::size_t edit = 0; edit < edits.size(); ++edit) {
+    Rig next = with_change(rig, edits[edit]);
+    edits[edit].adapters = adapters.fit(next, loose);
+    const Judged after = judge(next, situation);
+    if (!same_purpose(rig, before, next, after) ||
+        !brings_nothing_new(known, after.safety, next, after, true)) {
+      continue;
+    }
+    const bool neat = brings_nothing_new(known, after.safety, next, after, false);
+    const std::set<Key> left = concerns_of(next, after);
+    const int burden = 2 * static_cast<int>(after.misfits.size()) + effort_of(rig, edits[edit]);
+    for (Concern& concern : concerns) {
+      if ((concern.misfit != nullptr && !neat) ||
+          left.contains({concern.id, id_at(rig, concern.element)})) {
+        continue;
+      }
+      concern.cures.push_back(
+          {edit, after.safety.verdict, after.misfits.size(), badness(after.safety), burden,
+           concern.misfit != nullptr ? measure_of(*concern.misfit, next, after, situation)
+                                     : measure_of(concern.id, after)});
+    }
+  }
+  std::vector<Suggestion> suggestions;
+  for (Concern& concern : concerns) {
+    std::stable_sort(concern.cures.begin(), concern.cures.end(), better);
+    for (std::size_t i = 0; i < std::min(most_per_concern, concern.cures.size()); ++i) {
+      const Cure& cure = concern.cures[i];
+      Rig next = with_change(rig, edits[cure.edit]);
+      (void)adapters.fit(next, loose);
+      suggestions.push_back({concern.id, concern.element, edits[cure.edit], std::move(next),
+                             cure.verdict, cure.misfits, concern.before, cure.after});
+    }
+  }
+  return suggestions;
+}
+
+}  // namespace solarchon::advise

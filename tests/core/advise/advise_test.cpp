@@ -1,0 +1,228 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/advise/advise.h"
+
+#include "solarchon/optics/catalogue.h"
+#include "tests/support/support.h"
+
+namespace solarchon::advise {
+namespace {
+
+using optics::Rig;
+using test::catalogue_part;
+using test::rig_of;
+using test::usual_train;
+
+const std::vector<optics::Element>& catalogue() { return optics::shipped_catalogue().value(); }
+
+optics::Train follow(const Rig& rig) { return optics::follow_light(rig, 959.63); }
+
+std::optional<Misfit> misfit(const Rig& rig, std::string_view id, const Situation& at = {}) {
+  for (const Misfit& found : misfits_of(rig, follow(rig), at)) {
+    if (found.id == id) {
+      return found;
+    }
+  }
+  return std::nullopt;
+}
+
+/// The suggestions for one concern.
+std::vector<Suggestion> cures(const Rig& rig, std::string_view concern,
+                              const std::vector<optics::Element>& kit = {},
+                              const Situation& at = {}) {
+  std::vector<Suggestion> list = suggest(rig, at, kit, catalogue());
+  std::erase_if(list, [&](const Suggestion& suggestion) { return suggestion.concern != concern; });
+  return list;
+}
+
+Rig eye_rig() {
+  return rig_of({"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6",
+                 "Adapter 2 inch to 1.25 inch", "Mirror diagonal 1.25 inch", "Eyepiece 20 mm"});
+}
+
+TEST(Misfits, NameTheDiscThatIsCut) {
+  Rig rig = usual_train(1);
+  EXPECT_FALSE(misfit(rig, "disc-cut"));
+  optics::set_parameter(rig.elements[0].part, "focal_length_mm", 714.0);
+  const auto found = misfit(rig, "disc-cut");
+  ASSERT_TRUE(found);
+  EXPECT_NEAR(found->measure->value, 1536 * 3.45e-3 / *follow(rig).solar_image_mm, 1e-3);
+  EXPECT_EQ(found->element, 4U);
+  Situation spot;
+  spot.whole_disc = false;
+  EXPECT_FALSE(misfit(rig, "disc-cut", spot));
+}
+
+TEST(Misfits, JudgeSamplingAgainstAirAndLensTogether) {
+  Rig rig = usual_train(1);  // 1.48 arcsec a pixel, 80 mm
+  Situation at;
+  at.seeing_arcsec = 2.0;
+  EXPECT_FALSE(misfit(rig, "undersampled", at));
+  at.seeing_arcsec = 1.0;  // hypot(1.39, 1.0) = 1.71: 1.16 pixels
+  const auto coarse = misfit(rig, "undersampled", at);
+  ASSERT_TRUE(coarse);
+  EXPECT_NEAR(coarse->measure->value, 1.157, 0.002);
+  at.seeing_arcsec = 8.0;
+  EXPECT_TRUE(misfit(rig, "oversampled", at));
+}
+
+TEST(Misfits, NameTheShadowOfASecondary) {
+  Rig rig = rig_of({"Solar film OD 5.0, 204 mm clear", "Schmidt catadioptric 203 mm f/10",
+                    "Mirror diagonal 2 inch", "Eyepiece 32 mm"});
+  // 2032 / 32 = 63.5 times, exit pupil 3.2 mm, shadow 1.09 mm: above a third of 2.5 mm.
+  const auto found = misfit(rig, "obstruction-shadow");
+  ASSERT_TRUE(found);
+  EXPECT_NEAR(found->measure->value, 0.34 * 203.0 / 63.5, 0.01);
+  optics::set_parameter(rig.elements[3].part, "focal_length_mm", 20.0);
+  EXPECT_FALSE(misfit(rig, "obstruction-shadow"));
+}
+
+TEST(Misfits, SayHowManyMillimetresAreMissingToFocus) {
+  // 130 mm of back focus; a large wedge and a camera want 118 + 17.5 + 6: 11.5 too long.
+  const Rig rig = rig_of({"Doublet 80 mm f/6", "Solar wedge 2 inch, large",
+                          "Adapter 2 inch to 1.25 inch", "Colour camera 3 Mpx, 3.45 µm"});
+  const auto found = misfit(rig, "focus");
+  ASSERT_TRUE(found);
+  EXPECT_NEAR(found->measure->value, 130.0 - 141.5, 1e-9);
+  // A bare camera needs an extension instead: 130 - 17.5 - 6 is more than 80 mm of travel.
+  const Rig bare = rig_of({"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6",
+                           "Adapter 2 inch to 1.25 inch", "Mono camera 3 Mpx, 3.45 µm"});
+  EXPECT_NEAR(misfit(bare, "focus")->measure->value, 80.0 - 106.5, 1e-9);
+}
+
+TEST(Misfits, NameBandsDimLightAndColourInOneLine) {
+  Rig rig = usual_train(2);
+  optics::set_parameter(rig.elements[6].part, "tilt_deg", 0.0);
+  EXPECT_TRUE(misfit(rig, "fringes"));
+  optics::set_parameter(rig.elements[7].part, "colour", 1.0);
+  EXPECT_TRUE(misfit(rig, "colour-in-line"));
+  EXPECT_FALSE(misfit(rig, "dim"));
+  optics::set_parameter(rig.elements[4].part, "peak_transmission", 0.0005);
+  EXPECT_TRUE(misfit(rig, "dim"));
+  Rig bright = usual_train(1);
+  optics::set_parameter(bright.elements[2].part, "built_in_density", 0.6);
+  EXPECT_TRUE(misfit(bright, "too-bright"));
+}
+
+TEST(Suggest, IsSilentWhereNothingIsWrong) {
+  EXPECT_TRUE(suggest(usual_train(1), {}, {}, catalogue()).empty());
+}
+
+TEST(Suggest, PutsTheFilmBackBeforeItSellsOne) {
+  Rig rig = eye_rig();
+  rig.elements[0].fitted = false;
+  const auto found = cures(rig, "no-reduction");
+  ASSERT_FALSE(found.empty());
+  EXPECT_EQ(found[0].change.kind, ChangeKind::kPutBack);
+  EXPECT_EQ(found[0].verdict, safety::Severity::kNoObjection);
+  EXPECT_LT(found[0].before->value, 0.2);
+  EXPECT_GT(found[0].after->value, 5.0);
+  EXPECT_TRUE(found[0].rig.elements[0].fitted);
+}
+
+TEST(Suggest, LooksInTheOwnersKitFirst) {
+  Rig rig = eye_rig();
+  rig.elements.erase(rig.elements.begin());
+  optics::Element own = catalogue_part("Solar film OD 5.0, 104 mm clear");
+  own.name = "The school's film";
+  const auto found = cures(rig, "no-reduction", {own});
+  ASSERT_FALSE(found.empty());
+  EXPECT_EQ(found[0].change.parts.front().name, "The school's film");
+  EXPECT_TRUE(found[0].change.from_kit);
+  EXPECT_EQ(found[0].change.element, 0U);
+}
+
+TEST(Suggest, CutsTheMaskThatAWedgeWants) {
+  Rig rig = usual_train(1);
+  rig.elements[0] = catalogue_part("Doublet 120 mm f/7.5");
+  const auto found = cures(rig, "wedge-too-small");
+  ASSERT_FALSE(found.empty());
+  const auto* mask = std::get_if<optics::ApertureMask>(&found[0].change.parts.front().part);
+  ASSERT_NE(mask, nullptr);
+  EXPECT_DOUBLE_EQ(mask->opening_mm, 100.0);
+  EXPECT_NE(found[0].verdict, safety::Severity::kStop);
+}
+
+TEST(Suggest, BringsTheAdaptersThatAChangeNeeds) {
+  Rig rig = usual_train(1);
+  rig.elements[0].part =
+      optics::Telescope{102.0, 714.0, optics::TelescopeDesign::kDoublet, 0.0, 135.0, 90.0};
+  rig.elements[2] = catalogue_part("Solar wedge 2 inch, large");
+  rig.elements[2].id = "wedge";
+  rig.elements.erase(rig.elements.begin() + 1);
+  rig.elements.insert(rig.elements.begin() + 2, catalogue_part("Adapter 2 inch to 1.25 inch"));
+  rig.elements[2].id = "adapter";
+  for (const Suggestion& suggestion : cures(rig, "disc-cut")) {
+    for (const optics::Joint& joint : optics::joints_of(suggestion.rig)) {
+      EXPECT_EQ(joint.state, optics::JointState::kFits);
+    }
+    EXPECT_TRUE(*follow(suggestion.rig).disc_fits);
+  }
+}
+
+TEST(Suggest, JoinsTwoPartsByTheShortestAdapters) {
+  const Rig rig = rig_of({"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6",
+                          "Mirror diagonal 1.25 inch", "Eyepiece 20 mm"});
+  ASSERT_TRUE(misfit(rig, "joint"));
+  const auto found = cures(rig, "joint");
+  ASSERT_FALSE(found.empty());
+  EXPECT_EQ(found[0].rig.elements[2].name, "Adapter 2 inch to 1.25 inch");
+  EXPECT_FALSE(misfit(found[0].rig, "joint"));
+}
+
+TEST(Suggest, ShortensWhatDoesNotReachFocus) {
+  const Rig rig =
+      rig_of({"Doublet 80 mm f/6", "Solar wedge 2 inch, large", "Adapter 2 inch to 1.25 inch",
+              "Neutral density ND 0.9", "Colour camera 3 Mpx, 3.45 µm"});
+  const auto found = cures(rig, "focus");
+  ASSERT_FALSE(found.empty());
+  for (const Suggestion& suggestion : found) {
+    EXPECT_LT(suggestion.before->value, 0.0);
+    EXPECT_GE(suggestion.after->value, 0.0);
+    EXPECT_EQ(suggestion.verdict, safety::Severity::kNoObjection);
+  }
+}
+
+TEST(Suggest, CapsAFinderAndTurnsATilt) {
+  Rig rig = eye_rig();
+  rig.elements.push_back(catalogue_part("Optical finder, capped"));
+  rig.elements.back().id = "finder";
+  optics::set_parameter(rig.elements.back().part, "capped", 0.0);
+  const auto capped = cures(rig, "finder-uncapped");
+  ASSERT_FALSE(capped.empty());
+  EXPECT_EQ(capped[0].change.kind, ChangeKind::kSet);
+  EXPECT_EQ(capped[0].verdict, safety::Severity::kNoObjection);
+
+  Rig bands = usual_train(2);
+  bands.elements.erase(bands.elements.begin() + 5);  // without the reducer a tilt suits
+  optics::set_parameter(bands.elements[5].part, "tilt_deg", 0.1);
+  Situation spot;
+  spot.whole_disc = false;
+  const auto turned = cures(bands, "fringes", {}, spot);
+  ASSERT_FALSE(turned.empty());
+  EXPECT_EQ(turned[0].change.kind, ChangeKind::kSet);
+  EXPECT_TRUE(follow(turned[0].rig).fringes->hidden);
+}
+
+TEST(Suggest, NeverBringsANewObjectionNorGivesUpThePurpose) {
+  base::Random random{77};
+  for (int trial = 0; trial < 60; ++trial) {
+    const Rig rig = test::random_rig(random);
+    const optics::Train train = follow(rig);
+    const safety::Assessment before = safety::assess(rig, train);
+    for (const Suggestion& suggestion : suggest(rig, {}, {}, catalogue())) {
+      const optics::Train after = follow(suggestion.rig);
+      const safety::Assessment judged = safety::assess(suggestion.rig, after);
+      EXPECT_EQ(judged.verdict, suggestion.verdict);
+      for (const safety::Finding& finding : judged.findings) {
+        EXPECT_TRUE(
+            std::any_of(before.findings.begin(), before.findings.end(),
+                        [&](const safety::Finding& known) { return known.rule == finding.rule; }))
+            << finding.rule;
+      }
+      EXPECT_EQ(after.band.line, train.band.line);
+    }
+  }
+}
+
+}  // namespace
+}  // namespace solarchon::advise
