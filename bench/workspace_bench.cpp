@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <benchmark/benchmark.h>
 
+#include "solarchon/advise/advise.h"
+#include "solarchon/optics/catalogue.h"
 #include "solarchon/sky/day.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/demo.h"
@@ -21,6 +23,39 @@ void StepOfADrag(benchmark::State& state) {
   }
 }
 BENCHMARK(StepOfADrag)->Unit(benchmark::kMicrosecond);
+
+/// A whole reassessment of a light path: figures, rules, misfits, and every suggestion from kit and
+/// catalogue. 0 to 2: a usual train that is in order; 3 to 5: the same with its reduction taken
+/// off; 6: one that most rules object to.
+void Reassessment(benchmark::State& state) {
+  const auto& catalogue = optics::shipped_catalogue().value();
+  const auto& trains = optics::usual_trains().value();
+  const auto index = static_cast<std::size_t>(state.range(0));
+  optics::Rig rig = trains[index % 3];
+  if (index >= 3) {
+    for (optics::Element& element : rig.elements) {
+      element.fitted = element.fitted && !std::holds_alternative<optics::FrontFilm>(element.part) &&
+                       !std::holds_alternative<optics::Wedge>(element.part) &&
+                       !std::holds_alternative<optics::CutFilter>(element.part);
+    }
+  }
+  if (index == 6) {
+    optics::set_parameter(rig.elements[1].part, "design", 2.0);
+    optics::set_parameter(rig.elements[1].part, "aperture_mm", 160.0);
+    rig.elements.insert(rig.elements.begin() + 3, trains[0].elements[3]);
+  }
+  const advise::Situation situation;
+  std::size_t found = 0;
+  for (auto _ : state) {
+    const optics::Train train = optics::follow_light(rig, situation.semidiameter_arcsec);
+    benchmark::DoNotOptimize(safety::assess(rig, train));
+    const auto suggestions = advise::suggest(rig, situation, {}, catalogue);
+    found = suggestions.size();
+    benchmark::DoNotOptimize(found);
+  }
+  state.counters["suggestions"] = static_cast<double>(found);
+}
+BENCHMARK(Reassessment)->DenseRange(0, 6)->Unit(benchmark::kMillisecond);
 
 /// The same over midnight, when the day's arc is made anew.
 void StepToAnotherDay(benchmark::State& state) {

@@ -314,6 +314,8 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
 
   CLI::App* catalogue_command = command(app, "catalogue", "the generic parts that ship");
 
+  CLI::App* rules_command = command(app, "rules", "every safety rule, with its source");
+
   CLI::App* simulate_command = command(app, "simulate", "a frame of the synthetic Sun as FITS");
   simulate_command->add_option("rig", options.file, "rig file")->required();
   add_place(*simulate_command, options, true);
@@ -345,7 +347,7 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
         [&](const CLI::App* known) { return known->get_name() == arguments.front(); });
     if (commands.empty()) {
       return complain(err, {ErrorCode::kUnknownValue, "command", arguments.front(),
-                            "sun, rig, catalogue, simulate, measure, log, demo"});
+                            "sun, rig, catalogue, rules, simulate, measure, log, demo"});
     }
   }
   std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back
@@ -374,6 +376,8 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
     answer = rig(options, placed);
   } else if (catalogue_command->parsed()) {
     answer = catalogue();
+  } else if (rules_command->parsed()) {
+    answer = workspace::rules_report();
   } else if (simulate_command->parsed()) {
     answer = simulate(options);
   } else if (measure_command->parsed()) {

@@ -57,6 +57,11 @@ QString style_sheet(const Palette& c) {
     QScrollBar::add-line, QScrollBar::sub-line { height: 0; width: 0; }
     QScrollArea { background: transparent; border: none; }
     QScrollArea > QWidget > QWidget { background: transparent; }
+    QComboBox::drop-down { border: none; border-left: 1px solid @rule; width: 24px; }
+    QComboBox::down-arrow { image: none; width: 0; height: 0; border-left: 5px solid @sheet;
+      border-right: 5px solid @sheet; border-top: 6px solid @ink; }
+    QComboBox QAbstractItemView { background: @sheet; color: @ink;
+      selection-background-color: @accent; selection-color: @on; }
     QProgressBar { background: @sheet; border: 1px solid @ink; border-radius: 3px;
       text-align: center; min-height: 20px; }
     QProgressBar::chunk { background: @rule; }

@@ -8,6 +8,7 @@
 
 #include "solarchon/base/json.h"
 #include "solarchon/log/log_book.h"
+#include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
 #include "tests/support/support.h"
 
@@ -248,6 +249,115 @@ TEST(Cli, AnswersHelpAndRefusesWhatItDoesNotKnow) {
   expect_bad_input(call({}), "subcommand");
   expect_bad_input(call({"moon"}), "moon");
   expect_bad_input(call(words(std::string("sun") + kMorning + " --colour red")), "colour");
+}
+
+TEST(Cli, RigHasItsFurtherKeys) {
+  const TempFolder folder;
+  const Outcome outcome =
+      call({"rig", rig_file(folder, test::usual_train(2)), "--json", "--guests"});
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json json = outcome.json();
+  for (const char* key : {"wavelength_nm",
+                          "band_width_nm",
+                          "transmission",
+                          "energy_share",
+                          "obstruction",
+                          "etalon_bandwidth_angstrom",
+                          "etalon_focal_ratio",
+                          "limb_light_share",
+                          "etalon_limb_shift_angstrom",
+                          "magnification",
+                          "corner_light_share",
+                          "etalon_pressure_shift_angstrom",
+                          "exit_pupil_mm",
+                          "half_light_field_arcmin",
+                          "blocking_filter_margin_mm",
+                          "true_field_deg",
+                          "secondary_shadow_mm",
+                          "fringe_spacing_um",
+                          "least_tilt_deg",
+                          "most_tilt_deg",
+                          "focus_reached",
+                          "focus_needed_mm",
+                          "focus_racked_out_mm",
+                          "focus_inward_spare_mm",
+                          "focus_outward_spare_mm",
+                          "supply_needed_w",
+                          "supply_offered_w",
+                          "joints",
+                          "misfits",
+                          "suggestions"}) {
+    ASSERT_TRUE(json.contains(key)) << key;
+  }
+  EXPECT_EQ(json["verdict"], "no-objection");
+  EXPECT_TRUE(json["focus_reached"].get<bool>());
+  EXPECT_NEAR(json["etalon_bandwidth_angstrom"].get<double>(), 0.7027, 1e-3);
+  EXPECT_TRUE(json["magnification"].is_null());
+  EXPECT_EQ(json["joints"].size(), 5U);
+  EXPECT_EQ(json["joints"][0]["state"], "fits");
+}
+
+TEST(Cli, RigProposesAdaptersAndCures) {
+  const TempFolder folder;
+  optics::Rig rig = test::rig_of({"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6",
+                                  "Mirror diagonal 1.25 inch", "Eyepiece 20 mm"});
+  rig.elements[0].fitted = false;
+  const Json json = call({"rig", rig_file(folder, rig)}).json();
+  EXPECT_EQ(json["verdict"], "stop");
+  EXPECT_EQ(json["joints"][0]["state"], "needs-adapter");
+  EXPECT_EQ(json["joints"][0]["adapters"][0][0], "Adapter 2 inch to 1.25 inch");
+  ASSERT_FALSE(json["suggestions"].empty());
+  EXPECT_EQ(json["suggestions"][0]["concern"], "no-reduction");
+  EXPECT_EQ(json["suggestions"][0]["change"], "put-back");
+  EXPECT_LT(json["suggestions"][0]["before"]["value"].get<double>(),
+            json["suggestions"][0]["after"]["value"].get<double>());
+}
+
+TEST(Cli, RigHeedsTheSchoolAndTheKit) {
+  const TempFolder folder;
+  optics::Rig rig = test::usual_train(2);
+  rig.elements[2].fitted = false;
+  optics::set_parameter(rig.elements[1].part, "aperture_mm", 100.0);
+  const std::string file = rig_file(folder, rig);
+  EXPECT_EQ(call({"rig", file}).json()["verdict"], "stop");
+  const Json bolder = call({"rig", file, "--rejection-above", "120"}).json();
+  EXPECT_NE(bolder["verdict"], "stop");
+  EXPECT_NE(bolder["assumptions"].dump().find("120 mm"), std::string::npos);
+  expect_bad_input(call({"rig", file, "--rejection-above", "100"}), "rejection-above");
+  optics::Element own = test::catalogue_part("Energy rejection filter 110 mm, red");
+  own.name = "Ours";
+  ASSERT_TRUE(optics::write_parts({own}, folder / "kit.json"));
+  const Json json = call({"rig", file, "--kit", (folder / "kit.json").string()}).json();
+  EXPECT_NE(json["suggestions"].dump().find("Ours"), std::string::npos);
+  expect_bad_input(call({"rig", file, "--kit", (folder / "none.json").string()}), "none.json");
+  EXPECT_EQ(call({"rig", file, "--totality"}).json()["findings"].dump().find("totality") ==
+                std::string::npos,
+            false);
+}
+
+TEST(Cli, RigReadsFilesOfTheFirstVersion) {
+  const TempFolder folder;
+  test::write_text(folder / "old.json", R"({"format": "solarchon-rig", "version": 1,
+    "name": "Old", "elements": [{"kind": "refractor", "aperture_mm": 80,
+    "focal_length_mm": 480}]})");
+  const Json json = call({"rig", (folder / "old.json").string()}).json();
+  EXPECT_EQ(json["focal_ratio"], 6.0);
+  EXPECT_EQ(json["verdict"], "stop");
+  EXPECT_TRUE(json["focus_reached"].is_null());
+}
+
+TEST(Cli, CatalogueListsTheShippedParts) {
+  const Outcome outcome = call({"catalogue", "--json"});
+  ASSERT_EQ(outcome.code, 0);
+  EXPECT_GT(outcome.json()["parts"].size(), 100U);
+}
+
+TEST(Cli, RulesAreThereToBeRead) {
+  const Json rules = call({"rules"}).json()["rules"];
+  EXPECT_GT(rules.size(), 40U);
+  for (const Json& rule : rules) {
+    EXPECT_FALSE(rule["source"].get<std::string>().empty()) << rule["rule"];
+  }
 }
 
 }  // namespace

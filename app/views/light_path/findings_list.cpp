@@ -4,13 +4,13 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPainter>
-#include <QPushButton>
 #include <QVBoxLayout>
 #include <optional>
 
 #include "app/shell/phrases.h"
 #include "app/shell/theme.h"
 #include "app/shell/verdict_badge.h"
+#include "app/shell/wrap_button.h"
 
 namespace solarchon::app {
 
@@ -191,11 +191,9 @@ void FindingsList::show_judgement(const safety::Assessment& assessment,
   column->setSpacing(4);
   for (const Line& line : lines) {
     if (line.suggestion >= 0) {
-      auto* button = new QPushButton(line.words, page);
-      button->setProperty("role", "suggestion");
+      auto* button = new WrapButton(line.words, page);
       button->setToolTip(line.reason);
-      button->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-      connect(button, &QPushButton::clicked, this,
+      connect(button, &WrapButton::clicked, this,
               [this, chosen = line.suggestion] { emit suggestionChosen(chosen); });
       column->addWidget(button);
       continue;

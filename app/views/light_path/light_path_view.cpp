@@ -50,8 +50,7 @@ LightPathView::LightPathView(Document& document, Records& records, QWidget* pare
       sheet_(new PartSheet(document, records, this)),
       chooser_(new PartChooser(this)),
       toggle_(new QPushButton(this)),
-      remove_(new QPushButton(tr("Remove"), this)),
-      compare_(new QPushButton(tr("Compare"), this)) {
+      remove_(new QPushButton(tr("Remove"), this)) {
   auto* left = new QVBoxLayout;
   left->setSpacing(8);
   left->addWidget(build_tools());
@@ -101,6 +100,9 @@ QToolButton* LightPathView::build_path_menu(QWidget* parent) {
     adopt_rig(tr("Start empty"), {tr("My light path").toStdString(), {}});
   });
   menu->addSeparator();
+  compare_ = menu->addAction(tr("Compare with a copy"), this, &LightPathView::compare);
+  compare_->setObjectName(QStringLiteral("compare"));
+  compare_->setCheckable(true);
   menu->addAction(tr("Open beside\u2026"), this, &LightPathView::open_compared);
   menu->addSeparator();
   menu->addAction(tr("Add a file to my kit\u2026"), this, &LightPathView::import_kit);
@@ -162,9 +164,9 @@ QWidget* LightPathView::build_tools() {
   rig_name_->setObjectName(QStringLiteral("rig-name"));
   rig_name_->setAccessibleName(tr("Name of the light path"));
   rig_name_->setToolTip(tr("What you call this light path"));
-  rig_name_->setMinimumWidth(90);
+  rig_name_->setMinimumWidth(60);
   connect(rig_name_, &QLineEdit::editingFinished, this, [this] { rename(rig_name_->text()); });
-  auto* add_part = new QPushButton(tr("Add a part"), tools);
+  auto* add_part = new QPushButton(tr("Add part"), tools);
   add_part->setObjectName(QStringLiteral("choose-parts"));
   add_part->setToolTip(tr("From your kit and the list of generic parts (Ctrl+E)"));
   connect(add_part, &QPushButton::clicked, this, &LightPathView::choose_parts);
@@ -179,20 +181,17 @@ QWidget* LightPathView::build_tools() {
   rearward->setAccessibleName(tr("Move towards the end"));
   sunward->setToolTip(tr("Moves the part one place towards the Sun (Ctrl+Left)"));
   rearward->setToolTip(tr("Moves the part one place towards the end (Ctrl+Right)"));
-  compare_->setObjectName(QStringLiteral("compare"));
-  compare_->setCheckable(true);
   connect(toggle_, &QPushButton::clicked, this, &LightPathView::toggle);
   connect(remove_, &QPushButton::clicked, this, &LightPathView::remove);
   connect(sunward, &QPushButton::clicked, this,
           [this] { move(section_->selected(), section_->selected() - 1); });
   connect(rearward, &QPushButton::clicked, this,
           [this] { move(section_->selected(), section_->selected() + 1); });
-  connect(compare_, &QPushButton::clicked, this, &LightPathView::compare);
   row->addWidget(rig_name_, 1);
   row->addWidget(build_path_menu(tools));
   for (QWidget* tool : {static_cast<QWidget*>(add_part), static_cast<QWidget*>(toggle_),
                         static_cast<QWidget*>(sunward), static_cast<QWidget*>(rearward),
-                        static_cast<QWidget*>(remove_), static_cast<QWidget*>(compare_)}) {
+                        static_cast<QWidget*>(remove_)}) {
     row->addWidget(tool);
   }
   row->addWidget(build_rules_menu(tools));
@@ -215,16 +214,20 @@ QWidget* LightPathView::build_drawings() {
   swap->setToolTip(tr("Takes the lower path into hand; the upper one is laid beneath"));
   connect(swap, &QPushButton::clicked, this, &LightPathView::swap_compared);
   head->addWidget(compared_name_, 1);
+  auto* close = new QPushButton(tr("Close"), comparison_);
+  close->setObjectName(QStringLiteral("close-compared"));
+  close->setToolTip(tr("Puts the lower path away"));
+  connect(close, &QPushButton::clicked, this, &LightPathView::compare);
   head->addWidget(swap);
+  head->addWidget(close);
   second->addLayout(head);
   second->addWidget(second_, 1);
-  column->addWidget(comparison_, 1);
+  column->addWidget(comparison_);
   return scrolled(drawings, this);
 }
 
 QWidget* LightPathView::build_side() {
   side_ = new QStackedWidget(this);
-  side_->setFixedWidth(316);
   auto* judged = new QSplitter(Qt::Vertical, side_);
   judged->setChildrenCollapsible(false);
   judged->addWidget(findings_);
@@ -245,6 +248,12 @@ QWidget* LightPathView::build_side() {
   side_->addWidget(judged);
   side_->addWidget(chooser_);
   return side_;
+}
+
+void LightPathView::resizeEvent(QResizeEvent* event) {
+  View::resizeEvent(event);
+  constexpr int kNarrow = 1000;
+  side_->setFixedWidth(width() < kNarrow ? 284 : 316);
 }
 
 Readiness LightPathView::readiness() const {
@@ -300,18 +309,25 @@ void LightPathView::show_figures() {
   const workspace::Answers& answers = document().answers();
   std::vector<Figures::Row> rows = train_figures(answers.train, answers.exposure);
   const bool comparing = workspace.compared.has_value();
+  std::optional<Section::Span> span;
   comparison_->setVisible(comparing);
   compare_->setChecked(comparing);
-  compare_->setToolTip(comparing ? tr("Puts the lower path away")
-                                 : tr("Lays a copy beneath, to change this one and compare"));
   if (comparing) {
     workspace::Workspace other = workspace;
     other.rig = *workspace.compared;
     const workspace::Answers second = workspace::answer(other, answers.time, answers.sun);
     second_->show_train(other.rig, second.train, second.safety.findings);
+    const auto [upper_first, upper_last] = section_->own_span();
+    const auto [lower_first, lower_last] = second_->own_span();
+    span = {std::min(upper_first, lower_first), std::max(upper_last, lower_last)};
     compared_name_->setText(
         tr("Compared with: %1 (%2)").arg(text(other.rig.name), name_of(second.safety.verdict)));
     rows = compared_figures(rows, train_figures(second.train, second.exposure));
+  }
+  section_->set_span(span);
+  second_->set_span(span);
+  if (comparing && rows.empty()) {
+    rows.push_back({tr("Difference"), tr("none in any figure"), {}});
   }
   figures_->show_rows(rows);
 }

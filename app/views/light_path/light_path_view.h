@@ -33,6 +33,7 @@ class LightPathView : public View {
 
  protected:
   void follow() override;
+  void resizeEvent(QResizeEvent* event) override;
 
  private:
   QWidget* build_tools();
@@ -72,7 +73,7 @@ class LightPathView : public View {
   QLineEdit* rig_name_ = nullptr;
   QPushButton* toggle_;
   QPushButton* remove_;
-  QPushButton* compare_;
+  QAction* compare_ = nullptr;
   QToolButton* rules_ = nullptr;
   std::vector<QAction*> schools_;
   QAction* guests_ = nullptr;

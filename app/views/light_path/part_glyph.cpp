@@ -67,8 +67,8 @@ void telescope(QPainter& painter, const optics::Telescope& part, const PartBox& 
 }
 
 void fold(QPainter& painter, const PartBox& box, bool wedge) {
-  const double side = std::max(26.0, box.depth);
-  const QRectF square(box.x, box.y - side / 2, side, side);
+  const double half = box.half + 6.0;
+  const QRectF square(box.x, box.y - half, std::max(2.0 * half, box.depth), 2.0 * half);
   painter.drawRect(square);
   painter.drawLine(square.bottomLeft(), square.topRight());
   if (wedge) {  // the heat goes on through the back

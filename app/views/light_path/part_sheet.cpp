@@ -220,6 +220,7 @@ void PartSheet::show_element(int index) {
   }
   if (!name_->hasFocus()) {
     name_->setText(text(element.name));
+    name_->home(false);
   }
   for (const Row& row : rows_) {
     row.show(element);

@@ -30,11 +30,13 @@ constexpr double kLeastColumn = 78.0;
 constexpr double kMostColumn = 190.0;
 constexpr double kGap = 5.0;
 constexpr double kSide = 8.0;
-constexpr double kHeadHeight = 92.0;
+constexpr double kNarrowHead = 92.0;  // a name of four lines in a narrow column
+constexpr double kWideHead = 60.0;
+constexpr double kWideColumn = 115.0;
 constexpr double kRowHeight = 20.0;
 constexpr int kNumberRows = 4;
 constexpr double kColourHeight = 32.0;
-constexpr double kColumnHeight = kHeadHeight + kNumberRows * kRowHeight + kColourHeight + 8.0;
+constexpr double kTracksHeight = kNumberRows * kRowHeight + kColourHeight + 8.0;
 constexpr double kHeadRoom = 28.0;  // above the beam, for its captions
 constexpr double kFirstNm = 350.0;  // of the colours track
 constexpr double kLastNm = 750.0;
@@ -100,10 +102,24 @@ Section::Section(bool editable, QWidget* parent) : QWidget(parent), editable_(ed
                              : tr("Section of the second light path"));
 }
 
+double Section::column_width() const {
+  const double room = width() - 2 * kSide - kLabelWidth + kGap;
+  return std::min(kMostColumn, room / std::max(1, count()) - kGap);
+}
+
+double Section::head_height() const {
+  return column_width() >= kWideColumn ? kWideHead : kNarrowHead;
+}
+
+double Section::column_height() const { return head_height() + kTracksHeight; }
+
 QSize Section::minimumSizeHint() const {
+  if (!editable_) {
+    return {300, 110};
+  }
   const double columns = std::max(3, count()) * (kLeastColumn + kGap);
   return {static_cast<int>(2 * kSide + kLabelWidth + columns),
-          static_cast<int>(kColumnHeight + 130.0)};
+          static_cast<int>(column_height() + 96.0)};
 }
 
 void Section::show_train(const optics::Rig& rig, const optics::Train& train,
@@ -146,29 +162,41 @@ void Section::describe() {
 }
 
 QRectF Section::stage() const {
-  return QRectF(rect()).adjusted(kSide, 8.0, -kSide, -(kColumnHeight + 36.0));
+  if (!editable_) {
+    return QRectF(rect()).adjusted(kSide, 2.0, -kSide, -4.0);
+  }
+  return QRectF(rect()).adjusted(kSide, 8.0, -kSide, -(column_height() + 36.0));
 }
 
 QRectF Section::card(int element) const {
-  const double room = width() - 2 * kSide - kLabelWidth + kGap;
-  const double column = std::min(kMostColumn, room / std::max(1, count()) - kGap);
-  return {kSide + kLabelWidth + element * (column + kGap), height() - kColumnHeight - 4.0, column,
-          kColumnHeight};
+  const double column = column_width();
+  return {kSide + kLabelWidth + element * (column + kGap), height() - column_height() - 4.0, column,
+          column_height()};
 }
 
-Section::Scale Section::scale() const {
+Section::Span Section::own_span() const {
   double first = 0.0;
   double last = 100.0;
-  double widest = 1.0;
   for (const optics::Passage& passage : train_.passages) {
     first = std::min(first, passage.position_mm);
     last = std::max(last, passage.position_mm + rig_.elements[passage.element].length_mm);
+  }
+  const double margin = 0.06 * (last - first);
+  return {first - margin, last + margin};
+}
+
+void Section::set_span(std::optional<Span> span) {
+  span_ = span;
+  update();
+}
+
+Section::Scale Section::scale() const {
+  const auto [first, last] = span_.value_or(own_span());
+  double widest = 1.0;
+  for (const optics::Passage& passage : train_.passages) {
     widest = std::max(widest, passage.beam_width_mm);
   }
   const QRectF area = stage();
-  const double margin = 0.06 * (last - first);
-  first -= margin;
-  last += margin;
   return {area.left(), area.top() + kHeadRoom + (area.height() - kHeadRoom) / 2.0, first,
           area.width() / (last - first), 0.78 * (area.height() - kHeadRoom) / widest};
 }
@@ -237,6 +265,9 @@ void Section::paint_part(QPainter& painter, const Scale& scale,
   painter.setBrush(std::holds_alternative<optics::Camera>(element.part) ? QBrush(Qt::NoBrush)
                                                                         : QBrush(c.sheet));
   paint_part_glyph(painter, element.part, box);
+  if (!editable_) {
+    return;
+  }
   // A leader ties the part to its column.
   const QRectF column = card(static_cast<int>(passage.element));
   painter.setPen(Theme::line(chosen ? c.accent : c.faint_ink, chosen ? 1.6 : 0.8));
@@ -250,7 +281,7 @@ void Section::paint_labels(QPainter& painter) const {
   const QRectF first = card(0);
   painter.setPen(Theme::colours().faint_ink);
   painter.setFont(Theme::font(TextSize::kSmall));
-  double top = first.top() + kHeadHeight;
+  double top = first.top() + head_height();
   for (const QString& name : {tr("heat"), tr("per cm\u00b2"), tr("light\u2019s width"),
                               tr("Sun\u2019s image"), tr("colours, nm")}) {
     painter.drawText(QRectF(kSide, top, kLabelWidth - 8, kRowHeight),
@@ -311,10 +342,10 @@ void Section::paint_column(QPainter& painter, int element) const {
                                                     static_cast<int>(inner.width())));
   painter.setPen(c.ink);
   painter.setFont(Theme::font(TextSize::kSmall, true));
-  painter.drawText(QRectF(inner.left(), inner.top() + 17, inner.width(), kHeadHeight - 24),
+  painter.drawText(QRectF(inner.left(), inner.top() + 17, inner.width(), head_height() - 24),
                    Qt::AlignLeft | Qt::TextWordWrap, text(part.name));
   painter.setFont(Theme::font(TextSize::kSmall));
-  double top = box.top() + kHeadHeight;
+  double top = box.top() + head_height();
   const optics::Passage* passage = passage_of(element);
   if (passage == nullptr) {
     const bool beside = optics::zone_of(part.part) == optics::Zone::kBeside;
@@ -384,12 +415,15 @@ void Section::paintEvent(QPaintEvent* /*event*/) {
   }
   const Scale scale = this->scale();
   painter.save();
-  painter.setClipRect(QRectF(0, 0, width(), card(0).top()));
+  painter.setClipRect(QRectF(0, 0, width(), editable_ ? card(0).top() : height()));
   paint_beam(painter, scale);
   for (const optics::Passage& passage : train_.passages) {
     paint_part(painter, scale, passage);
   }
   painter.restore();
+  if (!editable_) {
+    return;
+  }
   paint_labels(painter);
   for (int i = 0; i < count(); ++i) {
     paint_column(painter, i);
@@ -399,7 +433,7 @@ void Section::paintEvent(QPaintEvent* /*event*/) {
 }
 
 int Section::element_at(const QPointF& point) const {
-  for (int i = 0; i < count(); ++i) {
+  for (int i = 0; editable_ && i < count(); ++i) {
     if (card(i).contains(point)) {
       return i;
     }

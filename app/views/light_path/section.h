@@ -3,6 +3,7 @@
 
 #include <QWidget>
 #include <optional>
+#include <utility>
 #include <vector>
 
 #include "solarchon/optics/rig.h"
@@ -22,11 +23,15 @@ class Section : public QWidget {
   Q_OBJECT
 
  public:
-  /// @param editable  false: only for looking, as the second path of a comparison
+  /// @param editable  false: the drawing alone, for looking, as the second path of a comparison
   explicit Section(bool editable, QWidget* parent = nullptr);
 
   void show_train(const optics::Rig& rig, const optics::Train& train,
                   const std::vector<safety::Finding>& findings);
+  /// Draws the same stretch of axis as another drawing; none: its own.
+  using Span = std::pair<double, double>;  ///< from, to (mm)
+  void set_span(std::optional<Span> span);
+  [[nodiscard]] Span own_span() const;
   [[nodiscard]] int selected() const { return selected_; }
   void select(int element);
   /// Where the column of a part stands.
@@ -58,6 +63,9 @@ class Section : public QWidget {
  private:
   struct Scale;
   [[nodiscard]] int count() const { return static_cast<int>(rig_.elements.size()); }
+  [[nodiscard]] double column_width() const;
+  [[nodiscard]] double head_height() const;
+  [[nodiscard]] double column_height() const;
   [[nodiscard]] QRectF stage() const;
   [[nodiscard]] Scale scale() const;
   [[nodiscard]] int element_at(const QPointF& point) const;
@@ -76,6 +84,7 @@ class Section : public QWidget {
   optics::Rig rig_;
   optics::Train train_;
   std::vector<safety::Finding> findings_;
+  std::optional<Span> span_;
   int selected_ = 0;
   std::optional<QPointF> pressed_;  ///< where a drag may begin
   bool dragging_ = false;

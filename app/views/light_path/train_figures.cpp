@@ -148,17 +148,24 @@ std::vector<Figures::Row> train_figures(const optics::Train& train,
 
 std::vector<Figures::Row> compared_figures(const std::vector<Figures::Row>& first,
                                            const std::vector<Figures::Row>& second) {
-  Rows rows = first;
-  const auto named = [](const QString& name) {
-    return [&name](const Figures::Row& row) { return row.name == name; };
+  Rows rows;
+  const auto value_in = [](const Rows& list, const QString& name) {
+    const auto found = std::find_if(list.begin(), list.end(),
+                                    [&](const Figures::Row& row) { return row.name == name; });
+    return found != list.end() ? found->value : dash();
   };
-  for (Figures::Row& row : rows) {
-    const auto other = std::find_if(second.begin(), second.end(), named(row.name));
-    row.value = tr("%1 | %2").arg(row.value, other != second.end() ? other->value : dash());
+  const auto add = [&](const Figures::Row& row, const QString& upper, const QString& lower) {
+    if (upper != lower) {
+      rows.push_back(
+          {row.name, QStringLiteral("\u25b4 %1\n\u25be %2").arg(upper, lower), row.reason});
+    }
+  };
+  for (const Figures::Row& row : first) {
+    add(row, row.value, value_in(second, row.name));
   }
   for (const Figures::Row& row : second) {
-    if (std::none_of(first.begin(), first.end(), named(row.name))) {
-      rows.push_back({row.name, tr("%1 | %2").arg(dash(), row.value), row.reason});
+    if (value_in(first, row.name) == dash()) {
+      add(row, dash(), row.value);
     }
   }
   return rows;

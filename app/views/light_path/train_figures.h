@@ -14,7 +14,8 @@ namespace solarchon::app {
 [[nodiscard]] std::vector<Figures::Row> train_figures(
     const optics::Train& train, const std::optional<light::DiscExposure>& exposure);
 
-/// Two lists side by side: `480 mm | 960 mm`; a dash where one train has no such figure.
+/// Where two lists differ: the value of the upper path over that of the lower one; a dash where a
+/// path has no such figure.
 [[nodiscard]] std::vector<Figures::Row> compared_figures(const std::vector<Figures::Row>& first,
                                                          const std::vector<Figures::Row>& second);
 

@@ -103,7 +103,9 @@ QString MatchView::exposure_words() const {
     case light::ShutterLimit::kNone:
       break;
   }
-  return tr("Estimate within 30 %; clear air, neutral filter");
+  return document().answers().train.band.line
+             ? tr("Estimate on the line; the true transmission of this etalon decides")
+             : tr("Estimate within 30 %; clear air, neutral filter");
 }
 
 void MatchView::follow() {

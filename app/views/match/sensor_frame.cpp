@@ -17,6 +17,19 @@ namespace solarchon::app {
 
 namespace {
 
+/// Why there is no picture.
+QString reason_for(const base::Error& error) {
+  if (error.field == "time") {
+    return SensorFrame::tr("The Sun is below the horizon at this time");
+  }
+  if (error.code == base::ErrorCode::kUnknownValue) {
+    return SensorFrame::tr(
+        "This light path picks hydrogen alpha. The synthetic Sun has no "
+        "chromosphere, so only white light can be simulated.");
+  }
+  return SensorFrame::tr("Needs a telescope and a camera behind it");
+}
+
 constexpr std::uint32_t kPreviewSeed = 7;
 constexpr int kMargin = 28;
 constexpr int kQuickSide = 380;  // pixels of the picture while now is dragged
@@ -40,8 +53,7 @@ void SensorFrame::request(Haste haste) {
   }
   auto shot = workspace::shot_for(workspace, document_.answers(), std::nullopt, kPreviewSeed);
   if (!shot) {
-    show_problem(shot.error().field == "time" ? tr("The Sun is below the horizon at this time")
-                                              : tr("Needs a telescope and a camera behind it"));
+    show_problem(reason_for(shot.error()));
     return;
   }
   problem_.clear();

@@ -2,6 +2,7 @@
 #include "solarchon/advise/advise.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <set>
 #include <string>
@@ -77,22 +78,37 @@ bool brings_nothing_new(const std::set<Key>& before, const safety::Assessment& s
   });
 }
 
-/// The figure that speaks for a finding: its own misfit's, else how dark everything is together.
-std::optional<Measure> measure_of(std::string_view concern, const Judged& judged) {
-  if (concern == "blocking-filter-small") {
-    return judged.train.blocking_margin_mm
-               ? std::optional(Measure{"Margin", "mm", *judged.train.blocking_margin_mm})
-               : std::nullopt;
+/// Rules that turn on how dark everything is together, and those that turn on the open aperture.
+constexpr std::array<std::string_view, 7> kByDensity{
+    "no-reduction",        "not-a-solar-filter",    "density-too-low",   "eye-density",
+    "camera-density-only", "too-bright-for-an-eye", "optical-viewfinder"};
+constexpr std::array<std::string_view, 4> kByAperture{
+    "film-too-small", "wedge-too-small", "rear-etalon-no-rejection", "rear-etalon-full-rejection"};
+
+template <std::size_t Count>
+bool among(const std::array<std::string_view, Count>& rules, std::string_view rule) {
+  return std::find(rules.begin(), rules.end(), rule) != rules.end();
+}
+
+/// The figure that a finding turns on; none where it turns on no figure.
+std::optional<Measure> measure_of(std::string_view rule, const Judged& judged) {
+  const optics::Train& train = judged.train;
+  if (rule == "blocking-filter-small" && train.blocking_margin_mm) {
+    return Measure{"Margin", "mm", *train.blocking_margin_mm};
   }
-  if (concern == "supply-weak" || concern == "supply-not-listed") {
-    return judged.train.supply
-               ? std::optional(Measure{"Supply", "W", judged.train.supply->offered_w})
-               : std::nullopt;
+  if ((rule == "supply-weak" || rule == "supply-not-listed") && train.supply) {
+    return Measure{"Supply", "W", train.supply->offered_w};
   }
-  if (judged.train.energy_share <= 0.0) {
-    return std::nullopt;
+  if ((rule == "sensor-heat" || rule == "sensor-warm") && !train.passages.empty()) {
+    return Measure{"At the sensor", "W/cm\u00b2", train.passages.back().irradiance_w_cm2};
   }
-  return Measure{"Density in all", "OD", -std::log10(judged.train.energy_share)};
+  if (among(kByAperture, rule)) {
+    return Measure{"Open aperture", "mm", train.aperture_mm};
+  }
+  if (among(kByDensity, rule) && train.energy_share > 0.0) {
+    return Measure{"Density in all", "OD", -std::log10(train.energy_share)};
+  }
+  return std::nullopt;
 }
 
 /// The same figure of a misfit, before and after its cure.
@@ -248,8 +264,13 @@ std::vector<Suggestion> suggest(const Rig& rig, const Situation& situation,
   std::vector<Suggestion> suggestions;
   for (Concern& concern : concerns) {
     std::stable_sort(concern.cures.begin(), concern.cures.end(), better);
-    for (std::size_t i = 0; i < std::min(most_per_concern, concern.cures.size()); ++i) {
-      const Cure& cure = concern.cures[i];
+    std::set<std::pair<ChangeKind, std::size_t>> offered;  // one of each sort: no ten masks
+    for (const Cure& cure : concern.cures) {
+      const Change& change = edits[cure.edit];
+      const std::size_t kind = change.parts.empty() ? 0 : change.parts.front().part.index() + 1;
+      if (offered.size() >= most_per_concern || !offered.emplace(change.kind, kind).second) {
+        continue;
+      }
       Rig next = with_change(rig, edits[cure.edit]);
       (void)adapters.fit(next, loose);
       suggestions.push_back({concern.id, concern.element, edits[cure.edit], std::move(next),

@@ -288,12 +288,12 @@ template <>
 const Members<PhotoCamera>& members() {
   using K = PhotoCamera;
   static const Members<K> kMembers{
-      whole<&K::width_px>("width_px", kPixels),
-      whole<&K::height_px>("height_px", kPixels),
-      number<&K::pixel_um>("pixel_um", {0.5, 50.0}),
-      whole<&K::bits>("bits", {8, 16}, 14),
+      whole<&K::width_px>("width_px", kPixels), whole<&K::height_px>("height_px", kPixels),
+      number<&K::pixel_um>("pixel_um", {0.5, 50.0}), whole<&K::bits>("bits", {8, 16}, 14),
       number<&K::iso>("iso", {25.0, 409600.0}, 100.0),
-      choice<&K::viewfinder>("viewfinder", {"none", "electronic", "optical"}),
+      // A viewfinder that nobody describes may lead to an eye.
+      row<&K::viewfinder>(
+          {"viewfinder", Form::kChoice, {0.0, 2.0}, 2.0, {"none", "electronic", "optical"}}),
       number<&K::full_well_e>("full_well_e", {100.0, 1e6}, 40000.0),
       number<&K::read_noise_e>("read_noise_e", {0.0, 1000.0}, 3.0),
       number<&K::peak_quantum_efficiency>("peak_quantum_efficiency", {0.01, 1.0}, 0.50),
@@ -419,6 +419,7 @@ std::string_view kind_of(const Part& part) {
 const std::vector<std::string>& kinds() {
   static const std::vector<std::string> kWords = [] {
     std::vector<std::string> list;
+    list.reserve(kKindRows.size());
     for (const KindRow& kind : kKindRows) {
       list.emplace_back(kind.word);
     }

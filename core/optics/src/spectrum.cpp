@@ -174,7 +174,8 @@ void Light::scale(double factor) {
 
 void Light::add(const Light& other) {
   for (std::size_t band = 0; band < kBands; ++band) {
-    const double open = std::max(open_.at(band), other.open_.at(band));
+    const bool anything = other.level_.at(band) > 0.0;
+    const double open = anything ? std::max(open_.at(band), other.open_.at(band)) : open_.at(band);
     const double inside =
         open_.at(band) * level_.at(band) + other.open_.at(band) * other.level_.at(band);
     level_.at(band) = open > 0.0 ? inside / open : 0.0;

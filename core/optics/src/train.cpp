@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <tuple>
 
 #include "layout.h"
 #include "overloaded.h"
@@ -264,12 +265,22 @@ void add_openings(const Rig& rig, Train& train, double semidiameter_arcsec) {
     const double radius_mm = 0.5 * *width_mm;
     const double field_arcmin =
         2.0 * semidiameter_arcsec / 60.0 * radius_mm / passage.limb_offset_mm;
-    if (!train.vignetting || field_arcmin < train.vignetting->field_arcmin) {
-      train.vignetting = Vignetting{
-          passed_share(passage.axis_radius_mm, passage.limb_offset_mm, radius_mm),
-          passed_share(passage.axis_radius_mm, passage.limb_offset_mm * to_corner, radius_mm),
-          field_arcmin, passage.element};
+    const Vignetting here{
+        passed_share(passage.axis_radius_mm, passage.limb_offset_mm, radius_mm),
+        passed_share(passage.axis_radius_mm, passage.limb_offset_mm * to_corner, radius_mm),
+        field_arcmin, passage.element};
+    if (!train.vignetting) {
+      train.vignetting = here;
+      continue;
     }
+    const double narrowest = std::min(train.vignetting->field_arcmin, field_arcmin);
+    const double corner = std::min(train.vignetting->corner_share, here.corner_share);
+    if (std::tie(here.limb_share, here.field_arcmin) <
+        std::tie(train.vignetting->limb_share, train.vignetting->field_arcmin)) {
+      train.vignetting = here;
+    }
+    train.vignetting->field_arcmin = narrowest;
+    train.vignetting->corner_share = corner;
   }
 }
 

@@ -85,12 +85,12 @@ Assessment assess(const optics::Rig& rig, const optics::Train& train, const Prac
   return assessment;
 }
 
-std::vector<std::string_view> rule_ids() {
-  std::vector<std::string_view> ids;
+std::vector<Finding> rule_book() {
+  std::vector<Finding> book;
   for (const Rule* rule : all_rules()) {
-    ids.push_back(rule->finding.rule);
+    book.push_back(rule->finding);
   }
-  return ids;
+  return book;
 }
 
 }  // namespace solarchon::safety

@@ -6,6 +6,7 @@
 #include "solarchon/base/file.h"
 #include "solarchon/base/resources.h"
 #include "solarchon/log/log_book.h"
+#include "solarchon/optics/catalogue.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/observe.h"
 
@@ -128,6 +129,15 @@ Result<void> fill_demo(const std::filesystem::path& data, const base::Task& task
   const auto present = log->summaries();
   if (!present || !present->empty()) {
     return present ? Result<void>{} : Result<void>(tl::make_unexpected(present.error()));
+  }
+  const auto kit = base::shipped_file("demo/kit.json").and_then(optics::read_parts);
+  if (!kit) {
+    return tl::make_unexpected(kit.error());
+  }
+  for (const optics::Element& part : *kit) {
+    if (const auto kept = log->keep_in_kit(part); !kept) {
+      return tl::make_unexpected(kept.error());
+    }
   }
   const auto count = static_cast<double>(sessions->size());
   for (std::size_t i = 0; i < sessions->size(); ++i) {

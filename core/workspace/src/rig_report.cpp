@@ -190,12 +190,30 @@ Json further_figures(const optics::Train& train) {
 
 }  // namespace
 
+Json rules_report() {
+  Json rules = Json::array();
+  for (const safety::Finding& rule : safety::rule_book()) {
+    rules.push_back({{"rule", rule.rule},
+                     {"severity", safety::word_of(rule.severity)},
+                     {"what", rule.what},
+                     {"why", rule.why},
+                     {"next_step", rule.next_step},
+                     {"source", rule.source}});
+  }
+  return {{"rules", std::move(rules)}};
+}
+
 Json rig_report(const RigAnswer& answer) {
   Json report{{"name", answer.rig.name}};
   append(report, image_figures(answer.train));
   report["exposure_disc_ms"] = member_or_null(answer.exposure, &light::DiscExposure::exposure_ms);
   report["exposure_level"] = member_or_null(answer.exposure, &light::DiscExposure::level);
   append(report, further_figures(answer.train));
+  const auto sensor = optics::sensor_of(answer.rig);
+  report["frame_rate_hz"] =
+      sensor ? Json(optics::frame_rate_hz(sensor->camera, sensor->camera.width_px,
+                                          sensor->camera.height_px, sensor->camera.bits))
+             : Json(nullptr);
   report["heat"] = heat_of(answer.rig, answer.train);
   report["joints"] = joints_of(answer);
   report["verdict"] = safety::word_of(answer.safety.verdict);

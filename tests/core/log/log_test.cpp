@@ -227,6 +227,51 @@ TEST(LogBook, OpensToReadLikeAnyOtherWhereItCan) {
               FailsWith(ErrorCode::kMalformed, (folder / "bad").string()));
 }
 
+TEST(LogBook, KeepsTheOwnersKit) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  EXPECT_TRUE(book.kit().value().empty());
+  optics::Element etalon =
+      test::catalogue_part("Heated rear etalon 0.5 \xc3\x85 with 4.3x telecentric");
+  etalon.care = {"A-17", "cools slowly", "2027-07-01", "", {{"2027-07-02", -0.2, "crisp"}}};
+  const std::string id = book.keep_in_kit(etalon).value();
+  const std::string other = book.keep_in_kit(test::catalogue_part("Eyepiece 20 mm")).value();
+  EXPECT_NE(id, other);
+  etalon.kit_id = id;
+  etalon.care.tuning.push_back({"2027-07-09", 0.1, "filaments"});
+  EXPECT_EQ(book.keep_in_kit(etalon).value(), id);  // takes the place of the old entry
+  const LogBook again = LogBook::open(folder / "log.sqlite").value();
+  const auto kit = again.kit().value();
+  ASSERT_EQ(kit.size(), 2U);  // by name
+  EXPECT_EQ(kit[0].name, "Eyepiece 20 mm");
+  EXPECT_EQ(kit[1], etalon);
+  ASSERT_TRUE(book.drop_from_kit(other));
+  EXPECT_EQ(book.kit().value().size(), 1U);
+  EXPECT_THAT(book.drop_from_kit(other), FailsWith(ErrorCode::kNotFound, "kit_id"));
+  EXPECT_NE(book.keep_in_kit(test::catalogue_part("Eyepiece 8 mm")).value(), id);
+}
+
+TEST(LogBook, BringsALogWithoutAKitUpToDateAndKeepsItsSessions) {
+  const TempFolder folder;
+  const auto file = folder / "log.sqlite";
+  {
+    SQLite::Database old(file.string(), SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE);
+    ASSERT_TRUE(bring_up_to_date(old, {schema_steps().front()}));
+    // As version 1 wrote it, with a rig of its own version.
+    old.exec(
+        "INSERT INTO session VALUES (1, 1815813600000, "
+        "'{\"name\":\"Hill\",\"latitude_deg\":36.07,\"longitude_deg\":-5.58,\"elevation_m\":42,"
+        "\"time_zone\":\"UTC\"}', '{\"format\":\"solarchon-rig\",\"version\":1,\"name\":\"Old\","
+        "\"elements\":[{\"kind\":\"refractor\",\"aperture_mm\":80,\"focal_length_mm\":480}]}', "
+        "'whole-disc', 2.0, 1013, 15, 'kept')");
+  }
+  const LogBook book = LogBook::open(file).value();
+  EXPECT_TRUE(book.kit().value().empty());
+  const Session session = book.session(1).value();
+  EXPECT_EQ(session.notes, "kept");
+  EXPECT_TRUE(std::holds_alternative<optics::Telescope>(session.start.rig.elements.at(0).part));
+}
+
 TEST(BringUpToDate, RunsOnlyTheMissingStepsAndKeepsTheData) {
   SQLite::Database database(":memory:", SQLite::OPEN_READWRITE);
   const std::vector<std::string> first{"CREATE TABLE t (a)"};

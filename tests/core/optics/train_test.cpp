@@ -153,6 +153,170 @@ TEST(FollowLight, NothingIsEverNan) {
   }
 }
 
+Element& part(Rig& rig, std::size_t place) { return rig.elements.at(place); }
+
+TEST(FollowLight, AnAmplifiersFactorFollowsFromWhereItStands) {
+  // 70 + 12.5 mm behind a lens of -82 mm: 1 + 82.5/82 = 2.0061.
+  const Train train = follow(with_part(starter_rig(), Amplifier{2.0, 82.0, 0.0}, 70.0));
+  EXPECT_NEAR(*train.effective_focal_length_mm, 480.0 * (1.0 + 82.5 / 82.0), 1e-9);
+  EXPECT_NEAR(*train.passages[2].factor, 2.00610, 1e-5);
+  // Twice the way behind it, a factor of 1 + 165/82.
+  const Train longer = follow(with_part(starter_rig(), Amplifier{2.0, 82.0, 0.0}, 152.5));
+  EXPECT_NEAR(*longer.passages[2].factor, 1.0 + 165.0 / 82.0, 1e-9);
+}
+
+TEST(FollowLight, AReducersFactorFollowsFromWhereItStands) {
+  // 35 + 12.5 mm behind a lens of 101 mm: 1 - 47.5/101 = 0.5297.
+  const Train train = follow(with_part(starter_rig(), Reducer{0.5, 101.0, 0.0}, 35.0));
+  EXPECT_NEAR(*train.passages[2].factor, 0.52970, 1e-5);
+  EXPECT_FALSE(train.impossible_spacing);
+  const Train beyond = follow(with_part(starter_rig(), Reducer{0.5, 40.0, 0.0}, 35.0));
+  EXPECT_EQ(beyond.impossible_spacing, 2U);
+  EXPECT_TRUE(std::isfinite(*beyond.effective_focal_length_mm));
+}
+
+TEST(FollowLight, TwoLensesInARowImageAsByHand) {
+  // A reducer of 100 mm 40 mm before the sensor: it sees the image 40/(1 - 40/100) = 66.667 mm
+  // away. An amplifier of -120 mm 50 mm before it: 1 + 116.667/120.
+  Rig rig = with_part(starter_rig(), Amplifier{2.0, 120.0, 0.0}, 50.0);
+  rig = with_part(rig, Reducer{0.5, 100.0, 0.0}, 27.5);
+  part(rig, 3).id = "second";
+  const Train train = follow(rig);
+  EXPECT_NEAR(*train.passages[3].factor, 0.6, 1e-9);
+  EXPECT_NEAR(*train.passages[2].factor, 1.0 + 116.6667 / 120.0, 1e-6);
+  EXPECT_NEAR(*train.effective_focal_length_mm, 480.0 * 0.6 * (1.0 + 116.6667 / 120.0), 1e-3);
+}
+
+TEST(FollowLight, SaysWhereTheFocuserMustStand) {
+  // 130 mm of back focus, 80 of travel: a diagonal and an adapter take 71, so it stands 59 out.
+  const Train train = follow(
+      test::rig_of({"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6",
+                    "Adapter 2 inch to 1.25 inch", "Mirror diagonal 1.25 inch", "Eyepiece 20 mm"}));
+  ASSERT_TRUE(train.focus);
+  EXPECT_NEAR(train.focus->needed_mm, 71.0, 1e-9);
+  EXPECT_NEAR(train.focus->racked_out_mm, 59.0, 1e-9);
+  EXPECT_NEAR(train.focus->inward_spare_mm, 59.0, 1e-9);
+  EXPECT_NEAR(train.focus->outward_spare_mm, 21.0, 1e-9);
+  EXPECT_TRUE(train.focus->reached());
+  EXPECT_FALSE(follow(starter_rig()).focus);  // a focuser that nobody measured
+}
+
+TEST(FollowLight, AnAmplifierGivesInwardTravelBack) {
+  std::vector<std::string> names{"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6",
+                                 "Mirror diagonal 2 inch", "Adapter 2 inch to 1.25 inch",
+                                 "Mono camera 3 Mpx, 3.45 µm"};
+  const Train plain = follow(test::rig_of(names));
+  names.insert(names.end() - 1, "Amplifier 2x, 1.25 inch");
+  const Train longer = follow(test::rig_of(names));
+  // The amplifier's 70 mm and the camera's 17.5 shrink by its factor 1 + 87.5/82.
+  EXPECT_NEAR(longer.focus->needed_mm - 111.0, 87.5 / (1.0 + 87.5 / 82.0), 1e-6);
+  EXPECT_NEAR(plain.focus->needed_mm, 128.5, 1e-9);
+}
+
+TEST(FollowLight, LooksThroughAnEyepieceAndAPhone) {
+  const Train train = follow(test::usual_train(0));
+  ASSERT_TRUE(train.look);
+  EXPECT_DOUBLE_EQ(train.look->magnification, 21.0);  // 420 / 20
+  // The phone's lens sees an exit pupil of 3.33 mm through 3.0: 63 of 70 mm are used.
+  EXPECT_NEAR(train.aperture_mm, 63.0, 1e-9);
+  EXPECT_NEAR(*train.effective_focal_length_mm, 420.0 * 5.4 / 20.0, 1e-9);
+  EXPECT_NEAR(*train.sampling_arcsec_px, 206.265 * 1.4 / 113.4, 1e-3);
+}
+
+TEST(FollowLight, AMaskStopsTheApertureDown) {
+  const Train train = follow(test::rig_of({"Solar film OD 5.0, 204 mm clear", "Off-axis mask 60 mm",
+                                           "Newtonian 200 mm f/5", "Eyepiece 25 mm"}));
+  EXPECT_DOUBLE_EQ(train.aperture_mm, 60.0);
+  EXPECT_DOUBLE_EQ(train.obstruction, 0.0);  // beside the secondary
+  EXPECT_NEAR(train.passages[0].arriving_w, 1000.0 * 3.14159265 * 0.03 * 0.03, 1e-6);
+  const Train on_axis = follow(
+      test::rig_of({"Solar film OD 5.0, 204 mm clear", "Newtonian 200 mm f/5", "Eyepiece 25 mm"}));
+  EXPECT_DOUBLE_EQ(on_axis.obstruction, 0.27);
+}
+
+TEST(FollowLight, AWedgeSendsAFewPerCentOn) {
+  const Train train = follow(test::usual_train(1));
+  const Passage& wedge = train.passages[2];
+  EXPECT_NEAR(wedge.arriving_w, 5.0265 * 0.98, 1e-3);
+  EXPECT_NEAR(wedge.passed_w, wedge.arriving_w * 0.046 * 1e-3, 1e-9);
+  EXPECT_TRUE(train.mirrored());
+  EXPECT_NEAR(train.transmission, 0.98 * 0.046 * 1e-3 * 0.85, 1e-9);
+}
+
+TEST(FollowLight, ABandFilterPassesItsShareOfSunlight) {
+  const Train train = follow(test::usual_train(1));
+  const Passage& camera = train.passages.back();
+  // 10 nm at 540 nm hold 1.86 W/m2/nm of 1361: about 1.4 per cent.
+  EXPECT_NEAR(camera.arriving_w / train.passages[3].arriving_w, 0.0137 * 0.85, 0.0012);
+  EXPECT_DOUBLE_EQ(train.band.wavelength_nm, 540.0);
+  EXPECT_DOUBLE_EQ(*train.band.width_nm, 10.0);
+  EXPECT_DOUBLE_EQ(camera.passes_from_nm, 535.0);
+}
+
+TEST(FollowLight, TwoNarrowFiltersOfOneColourPassWhatOnePasses) {
+  Rig once = test::usual_train(1);
+  Rig twice = once;
+  twice.elements.insert(twice.elements.begin() + 3, twice.elements[3]);
+  twice.elements[3].id = "again";
+  const double one = follow(once).energy_share;
+  EXPECT_NEAR(follow(twice).energy_share, one * 0.85, one * 0.01);
+}
+
+TEST(FollowLight, ACutFilterKeepsAboutTheVisibleHalf) {
+  const Train train = follow(test::usual_train(2));
+  const Passage& cut = train.passages[1];
+  EXPECT_NEAR(cut.passed_w / cut.arriving_w, 0.38, 0.05);  // 400 to 700 nm of a 5772 K body
+}
+
+TEST(FollowLight, TheRearEtalonWorksInItsSlowCone) {
+  const Train train = follow(test::usual_train(2));
+  ASSERT_TRUE(train.etalon);
+  EXPECT_NEAR(train.etalon->focal_ratio, 6.0 * 4.3, 1e-9);
+  // 6562.8 / (8 * 25.8^2 * 1.58^2) = 0.4937; hypot(0.5, 0.4937) = 0.7027.
+  EXPECT_NEAR(train.etalon->bandwidth_angstrom, 0.7027, 1e-4);
+  EXPECT_TRUE(train.band.line);
+  EXPECT_DOUBLE_EQ(train.band.wavelength_nm, kHydrogenAlphaNm);
+  EXPECT_DOUBLE_EQ(train.supply->needed_w, 7.5);
+  EXPECT_DOUBLE_EQ(train.supply->offered_w, 12.0);
+}
+
+TEST(FollowLight, ABlockingFilterHasItsMargin) {
+  // 480 mm: an image of 4.47 mm; 50 mm of filter and nothing behind but the eyepiece's stop.
+  const Train train = follow(test::rig_of(
+      {"Front etalon 60 mm, double, 0.7 Å each", "Aperture mask 60 mm", "Doublet 80 mm f/6",
+       "Adapter 2 inch to 1.25 inch", "Blocking filter 10 mm", "Eyepiece 20 mm"}));
+  const double beam = 50.0 / 8.0 + 4.4664 * (1.0 - 50.0 / 480.0);
+  EXPECT_NEAR(*train.blocking_margin_mm, 10.0 - beam, 1e-3);
+  EXPECT_NEAR(train.etalon->bandwidth_angstrom, 0.7 * 0.6436, 1e-3);
+  EXPECT_NEAR(train.etalon->limb_shift_angstrom, -0.0710, 1e-3);
+  EXPECT_LT(*train.blocking_margin_mm, 0.0);
+  EXPECT_NEAR(train.vignetting->limb_share, 0.99, 0.01);  // a quarter of a millimetre is cut
+  // At 2000 m the open gap stands about 0.39 angstrom to the blue.
+  const Train high =
+      follow_light(test::rig_of({"Front etalon 60 mm, 0.7 Å, tilt", "Doublet 60 mm f/6",
+                                 "Blocking filter 10 mm", "Eyepiece 20 mm"}),
+                   kSemidiameter, standard_pressure_hpa(2000.0));
+  EXPECT_NEAR(high.etalon->pressure_shift_angstrom, -0.39, 0.01);
+}
+
+TEST(FollowLight, ASmallOpeningDarkensTheLimb) {
+  Rig rig = test::usual_train(2);
+  set_parameter(part(rig, 4).part, "clear_aperture_mm", 15.0);
+  const Train train = follow(rig);
+  ASSERT_TRUE(train.vignetting);
+  EXPECT_EQ(train.vignetting->element, 4U);
+  EXPECT_LT(train.vignetting->limb_share, 1.0);
+  EXPECT_LE(train.vignetting->corner_share, train.vignetting->limb_share);
+}
+
+TEST(FollowLight, ProjectsALargeSun) {
+  const Train train =
+      follow(test::rig_of({"Doublet 60 mm f/6", "Mirror diagonal 1.25 inch",
+                           "Two-lens eyepiece 20 mm, uncemented", "Projection screen at 300 mm"}));
+  // 18 times: half a degree becomes 9.6 degrees, 50 mm wide at 300 mm, and the exit pupil.
+  EXPECT_NEAR(train.passages.back().beam_width_mm, 50.4 + 60.0 / 18.0, 0.3);
+}
+
 TEST(PictureOrientation, ARefractorTurnsThePictureUpsideDown) {
   const Rig rig = starter_rig();
   const auto orientation = picture_orientation(rig, follow(rig));

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "solarchon/workspace/answers.h"
+#include "solarchon/workspace/observe.h"
 #include "tests/support/support.h"
 
 namespace solarchon::workspace {
@@ -92,6 +93,51 @@ TEST(Answer, TakesAnEmptyRigAndEveryPlace) {
     EXPECT_EQ(answers.safety.verdict, safety::Severity::kCheck);
     EXPECT_TRUE(std::isfinite(answers.local.azimuth_deg));
   }
+}
+
+TEST(Workspace, KeepsPracticeAndTheComparedPath) {
+  Workspace space = morning_workspace(starter_rig());
+  space.practice = {2, 90, true, true};
+  space.compared = test::usual_train(1);
+  EXPECT_EQ(workspace_from_json(to_json(space)).value(), space);
+  base::Json json = to_json(space);
+  json.erase("practice");  // as an older program wrote it
+  json.erase("compared_rig");
+  const Workspace old = workspace_from_json(json).value();
+  EXPECT_EQ(old.practice, safety::Practice{});
+  EXPECT_FALSE(old.compared);
+  json = to_json(space);
+  json["practice"]["rejection_above_mm"] = 100;
+  EXPECT_THAT(workspace_from_json(json),
+              FailsWith(base::ErrorCode::kUnknownValue, "practice.rejection_above_mm"));
+  json = to_json(space);
+  json["compared_rig"]["elements"][0]["aperture_mm"] = -1;
+  EXPECT_THAT(workspace_from_json(json),
+              FailsWith(base::ErrorCode::kOutOfRange, "compared_rig.elements[0].aperture_mm"));
+}
+
+TEST(Answers, JudgeTheRigWithThePracticeAndTheDate) {
+  Workspace space = morning_workspace(starter_rig());
+  space.rig.elements[0].care.inspected = "2027-01-01";
+  const auto judged = [&] {
+    return answer(space, test::morning(), sky::geocentric_sun(test::morning())).safety.verdict;
+  };
+  EXPECT_EQ(judged(), safety::Severity::kCheck);  // 197 days ago
+  space.practice.inspection_days = 365;
+  EXPECT_EQ(judged(), safety::Severity::kNoObjection);
+}
+
+TEST(Answers, ExposeHydrogenAlphaWithinReason) {
+  const Workspace space = morning_workspace(test::usual_train(2));
+  const Answers answers = answer(space, test::morning(), sky::geocentric_sun(test::morning()));
+  ASSERT_TRUE(answers.exposure);
+  // By hand: 1.53 W/m2/nm over 0.0434 nm (1.022 angstrom of passband less 0.84 of the line in it)
+  // are 2.2e17 photons a second and m2; 0.137 of transmission, 0.80 of air, 0.60 of efficiency and
+  // 50.3 cm2 leave 7.2e13 electrons a second on 9.9e5 pixels, 1/0.83 of the mean in the centre:
+  // 88 000 a millisecond. 22 400 are wanted.
+  EXPECT_NEAR(answers.exposure->exposure_ms, 0.25, 0.3 * 0.25);
+  EXPECT_THAT(shot_for(space, answers, std::nullopt, 1),
+              FailsWith(base::ErrorCode::kUnknownValue, "rig"));
 }
 
 }  // namespace

@@ -65,7 +65,7 @@ struct Vignetting {
   double limb_share = 1.0;    ///< of the light for the Sun's limb that arrives
   double corner_share = 1.0;  ///< of the light for the sensor's corner; 1 without a sensor
   double field_arcmin = 0.0;  ///< diameter inside which half the light or more arrives
-  std::size_t element = 0;    ///< the tightest part
+  std::size_t element = 0;    ///< the part that takes most from the limb
 };
 
 /// Heaters against what feeds them.

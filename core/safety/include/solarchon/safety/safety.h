@@ -75,7 +75,7 @@ inline constexpr double kLeastEyeDensity = 4.3;
                                 const Practice& practice = {},
                                 std::optional<sky::UtcTime> today = std::nullopt);
 
-/// Ids of all rules, for documentation and tests.
-[[nodiscard]] std::vector<std::string_view> rule_ids();
+/// Every rule as the finding that it makes, without a place: for people who want to read them.
+[[nodiscard]] std::vector<Finding> rule_book();
 
 }  // namespace solarchon::safety

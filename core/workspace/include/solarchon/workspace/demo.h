@@ -19,9 +19,10 @@ struct DemoScenario {
 /// Reads data/demo. Errors: as base::shipped_file and workspace_from_json.
 [[nodiscard]] base::Result<DemoScenario> demo_scenario();
 
-/// Fills an empty data folder with the demo workspace and the sessions of two weeks of July 2027,
-/// every frame simulated, measured and filed. A folder that holds a log already is left as it is.
-/// Takes about a second a frame. Cancelled work leaves the sessions that were done.
+/// Fills an empty data folder with the demo workspace, the school's kit and the sessions of two
+/// weeks of July 2027, every frame simulated, measured and filed. A folder that holds a log already
+/// is left as it is. Takes about a second a frame. Cancelled work leaves the sessions that were
+/// done.
 [[nodiscard]] base::Result<void> fill_demo(const std::filesystem::path& data,
                                            const base::Task& task = {});
 

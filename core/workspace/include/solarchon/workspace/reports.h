@@ -37,6 +37,9 @@ struct RigAnswer {
 
 [[nodiscard]] base::Json rig_report(const RigAnswer& answer);
 
+/// Every safety rule, for reading.
+[[nodiscard]] base::Json rules_report();
+
 [[nodiscard]] base::Json measurement_report(const measure::DiscMeasurement& measured);
 
 [[nodiscard]] base::Json truth_report(const camera::Truth& truth);
