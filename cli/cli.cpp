@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <optional>
 
+#include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
 #include "solarchon/frames/frame.h"
 #include "solarchon/log/log_book.h"
@@ -50,6 +51,11 @@ struct Options {
   std::string data;
   std::optional<double> north_deg;
   bool mirrored = false;
+  std::string date;
+  std::string horizon;
+  double above_deg = 0.0;
+  std::string mount = "unknown";
+  double past_deg = 5.0;
   std::string kit;
   double rejection_above_mm = safety::kSchoolsMm.front();
   bool totality = false;
@@ -62,7 +68,10 @@ struct Place {
   sky::UtcTime time;
 };
 
-Result<Place> read_place(const Options& options) {
+/// What a command asks about: an instant, or a whole day.
+enum class Span { kInstant, kDay };
+
+Result<Place> read_place(const Options& options, Span span = Span::kInstant) {
   Place place;
   sky::Site& site = place.workspace.site;
   workspace::Conditions& conditions = place.workspace.conditions;
@@ -88,6 +97,9 @@ Result<Place> read_place(const Options& options) {
     }
     *check.into = *value;
   }
+  if (span == Span::kDay) {
+    return place;
+  }
   return sky::parse_utc(options.time, "time").map([&](sky::UtcTime time) {
     place.time = time;
     return place;
@@ -107,6 +119,34 @@ Result<Json> sun(const Options& options) {
     return workspace::sun_report(time, body, local, sky::disc_view(time),
                                  field.declination_deg(site, time));
   });
+}
+
+Result<Json> day(const Options& options) {
+  const auto place = read_place(options, Span::kDay);
+  const auto date = sky::parse_date(options.date, "date");
+  const auto least = base::checked("above", options.above_deg, {-2.0, 90.0});
+  if (!place || !date || !least) {
+    return tl::make_unexpected(!place ? place.error() : !date ? date.error() : least.error());
+  }
+  sky::Site site = place->workspace.site;
+  std::vector<sky::RefusedLine> refused;
+  if (!options.horizon.empty()) {
+    constexpr std::size_t kMostBytes = 1U << 20U;
+    auto read = base::read_file(options.horizon, kMostBytes).and_then(sky::horizon_from_csv);
+    if (!read) {
+      return tl::make_unexpected(read.error());
+    }
+    site.horizon = read->horizon;
+    refused = read->refused;
+  }
+  const sky::SunDay answer =
+      sky::sun_day(*date, site, place->workspace.conditions.air, options.dut1_s);
+  return plan::mount_from_json({{"kind", options.mount}, {"past_meridian_deg", options.past_deg}},
+                               "mount")
+      .map([&](const plan::Mount& mount) {
+        return workspace::day_report(answer, sky::over_skyline(answer, site, *least), mount,
+                                     refused);
+      });
 }
 
 /// The rig file's light path at the place and time of the options, with all answers.
@@ -301,6 +341,23 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   CLI::App* sun_command = command(app, "sun", "where the Sun stands and how its disc hangs");
   add_place(*sun_command, options, true);
 
+  CLI::App* day_command = command(app, "day", "rise, transit, set and the windows of a day");
+  day_command->add_option("--lat", options.latitude_deg, "latitude (degree, north positive)")
+      ->required();
+  day_command->add_option("--lon", options.longitude_deg, "longitude (degree, east positive)")
+      ->required();
+  day_command->add_option("--elev", options.elevation_m, "height above the ellipsoid (m)");
+  day_command->add_option("--date", options.date, "local date, as 2027-07-14")->required();
+  day_command->add_option("--horizon", options.horizon, "CSV of azimuth, height, trees");
+  day_command->add_option("--above", options.above_deg, "least height of a window (degree)");
+  day_command->add_option("--mount", options.mount,
+                          "equatorial-turns, equatorial-free or alt-azimuth");
+  day_command->add_option("--past-meridian", options.past_deg,
+                          "how far it tracks past the meridian (degree)");
+  day_command->add_option("--pressure", options.pressure_hpa, "air pressure (hPa)");
+  day_command->add_option("--temperature", options.temperature_c, "air temperature (degree C)");
+  day_command->add_option("--dut1", options.dut1_s, "UT1 - UTC (s)");
+
   CLI::App* rig_command = command(app, "rig", "what a light path does, and what speaks against it");
   rig_command->add_option("file", options.file, "rig file")->required();
   add_place(*rig_command, options, false);
@@ -347,7 +404,7 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
         [&](const CLI::App* known) { return known->get_name() == arguments.front(); });
     if (commands.empty()) {
       return complain(err, {ErrorCode::kUnknownValue, "command", arguments.front(),
-                            "sun, rig, catalogue, rules, simulate, measure, log, demo"});
+                            "sun, day, rig, catalogue, rules, simulate, measure, log, demo"});
     }
   }
   std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back
@@ -364,6 +421,8 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   Result<Json> answer = Json();
   if (sun_command->parsed()) {
     answer = sun(options);
+  } else if (day_command->parsed()) {
+    answer = day(options);
   } else if (rig_command->parsed()) {
     const bool placed =
         rig_command->count("--time") + rig_command->count("--lat") + rig_command->count("--lon") >

@@ -118,6 +118,7 @@ void Document::recompute() {
   const sky::CivilDate date = sky::local_mean_date(moment_, site.longitude_deg);
   if (!ephemeris_ || date != day_.date) {
     day_ = sky::sun_day(date, site, workspace_.conditions.air, workspace_.conditions.dut1_s);
+    skyline_ = sky::over_skyline(day_, site, kWindowDeg);
     ephemeris_.emplace(day_.start + sky::seconds_between(day_.start, day_.end) / 2,
                        workspace_.conditions.dut1_s);
   }

@@ -30,6 +30,10 @@ class Document : public QObject {
   [[nodiscard]] const workspace::Workspace& workspace() const { return workspace_; }
   [[nodiscard]] const workspace::Answers& answers() const { return answers_; }
   [[nodiscard]] const sky::SunDay& day() const { return day_; }
+  /// The day over the site's skyline, windows counted from `kWindowDeg` up.
+  [[nodiscard]] const sky::SkylineDay& skyline() const { return skyline_; }
+  /// Lower, light passes three times the air overhead (degree).
+  static constexpr double kWindowDeg = 20.0;
   [[nodiscard]] sky::UtcTime moment() const { return moment_; }
   [[nodiscard]] bool live() const { return live_; }
   [[nodiscard]] QUndoStack& undo() { return undo_; }
@@ -62,6 +66,7 @@ class Document : public QObject {
   bool live_ = true;
   std::optional<sky::SunEphemeris> ephemeris_;
   sky::SunDay day_;
+  sky::SkylineDay skyline_;
   workspace::Answers answers_;
   std::optional<sky::MagneticField> magnetic_;
   QUndoStack undo_;

@@ -68,8 +68,42 @@ void DayRibbon::paint_sun_shape(QPainter& painter) {
   painter.setPen(Qt::NoPen);
   painter.setBrush(c.sun);
   painter.drawPath(shape);
+  cut_out_obstructions(painter, shape);
+  if (const auto turn = plan::meridian_turn(document_.workspace().mount, document_.day())) {
+    const double middle = x_of(turn->meridian);
+    const double half = std::max(4.0, 0.5 * (x_of(turn->latest) - x_of(turn->earliest)));
+    painter.setPen(Theme::line(c.ink, 1.5));
+    painter.setBrush(c.sheet);
+    painter.drawPolygon(QPolygonF{QPointF(middle - half, area.top()),
+                                  QPointF(middle + half, area.top()),
+                                  QPointF(middle, area.top() + 16.0)});
+  }
   painter.setPen(Theme::line(c.ink, 1.0));
   painter.drawLine(area.bottomLeft(), area.bottomRight());
+}
+
+void DayRibbon::cut_out_obstructions(QPainter& painter, const QPainterPath& sun) {
+  const sky::Horizon& horizon = document_.workspace().site.horizon;
+  if (horizon.points.empty()) {
+    return;
+  }
+  const bool in_leaf =
+      sky::trees_in_leaf(document_.day().date, document_.workspace().site.latitude_deg);
+  const QRectF area = strip();
+  QPainterPath ground;
+  ground.moveTo(area.left(), area.bottom());
+  for (const sky::ArcPoint& point : document_.day().arc) {
+    const double skyline = horizon.height_deg(point.azimuth_deg, in_leaf);
+    const double height = std::clamp(skyline, 0.0, kTallestDeg) / kTallestDeg;
+    ground.lineTo(x_of(point.time), area.bottom() - height * area.height());
+  }
+  ground.lineTo(area.right(), area.bottom());
+  const Palette& c = Theme::colours();
+  painter.setBrush(c.shade);
+  painter.drawPath(ground.intersected(sun));
+  painter.setPen(Theme::line(c.faint_ink, 1.0));
+  painter.setBrush(Qt::NoBrush);
+  painter.drawPath(ground.intersected(sun));
 }
 
 void DayRibbon::paint_hours(QPainter& painter) {

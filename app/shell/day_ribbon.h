@@ -29,6 +29,8 @@ class DayRibbon : public QWidget {
  private:
   [[nodiscard]] QRectF strip() const;
   void paint_sun_shape(QPainter& painter);
+  /// What the skyline hides of the day is drawn as ground.
+  void cut_out_obstructions(QPainter& painter, const QPainterPath& sun);
   void paint_hours(QPainter& painter);
   void paint_now(QPainter& painter);
   void look_at_x(double x);

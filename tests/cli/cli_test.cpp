@@ -360,5 +360,70 @@ TEST(Cli, RulesAreThereToBeRead) {
   }
 }
 
+TEST(Cli, DayHasItsKeys) {
+  const Outcome outcome =
+      call(words("day --lat 36.07 --lon -5.58 --elev 42 --date 2027-07-17 --json"));
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json json = outcome.json();
+  EXPECT_EQ(json["polar"], "none");
+  EXPECT_EQ(json["sunrise_utc"].get<std::string>().substr(0, 16), "2027-07-17T05:18");
+  EXPECT_EQ(json["transit_utc"].get<std::string>().substr(0, 16), "2027-07-17T12:28");
+  EXPECT_EQ(json["sunset_utc"].get<std::string>().substr(0, 16), "2027-07-17T19:38");
+  EXPECT_NEAR(json["transit_altitude_deg"].get<double>(), 75.108, 0.001);
+  EXPECT_EQ(json["windows"].size(), 1U);
+  EXPECT_TRUE(json["refused_lines"].empty());
+  for (const char* key : {"civil_dawn_utc", "civil_dusk_utc", "culmination_utc", "above",
+                          "first_light_utc", "last_light_utc", "window_hours"}) {
+    EXPECT_TRUE(json.contains(key)) << key;
+  }
+}
+
+TEST(Cli, DayKnowsWhenAMountTurnsOver) {
+  const std::string day = "day --lat 36.07 --lon -5.58 --date 2027-07-17";
+  EXPECT_TRUE(call(words(day)).json()["meridian_turn"].is_null());
+  const Json turn =
+      call(words(day + " --mount equatorial-turns --past-meridian 10")).json()["meridian_turn"];
+  EXPECT_EQ(turn["earliest_utc"].get<std::string>().substr(11, 5), "11:48");
+  EXPECT_EQ(turn["meridian_utc"].get<std::string>().substr(11, 5), "12:28");
+  EXPECT_EQ(turn["latest_utc"].get<std::string>().substr(11, 5), "13:08");
+  const Json zenith =
+      call(words("day --lat 18 --lon 0 --date 2027-07-17 --mount alt-azimuth")).json();
+  EXPECT_FALSE(zenith["fast_azimuth"].is_null());
+  expect_bad_input(call(words(day + " --mount tripod")), "mount.kind");
+  expect_bad_input(call(words(day + " --mount alt-azimuth --past-meridian -1")),
+                   "mount.past_meridian_deg");
+}
+
+TEST(Cli, DayKnowsThePolesAndTheDateLine) {
+  const Json night = call(words("day --lat 78 --lon 15 --date 2027-12-21")).json();
+  EXPECT_EQ(night["polar"], "polar-night");
+  EXPECT_TRUE(night["sunrise_utc"].is_null() && night["sunset_utc"].is_null());
+  EXPECT_TRUE(night["windows"].empty());
+  EXPECT_EQ(call(words("day --lat -78 --lon 15 --date 2027-12-21")).json()["polar"],
+            "midnight-sun");
+  // The 17th of July east of the date line begins on the 16th in UTC.
+  const Json east = call(words("day --lat -41.3 --lon 174.8 --date 2027-07-17")).json();
+  EXPECT_EQ(east["sunrise_utc"].get<std::string>().substr(0, 10), "2027-07-16");
+  EXPECT_EQ(east["sunset_utc"].get<std::string>().substr(0, 10), "2027-07-17");
+}
+
+TEST(Cli, DayTakesAHorizonAndTellsWhatItRefused) {
+  const TempFolder folder;
+  test::write_text(folder / "h.csv", "0,2\n90,60\n95,bad\n140,2\n");
+  const std::string command = "day --lat 36.07 --lon -5.58 --date 2027-07-17 --above 20 --horizon ";
+  const Outcome outcome = call(words(command + (folder / "h.csv").string()));
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json json = outcome.json();
+  EXPECT_EQ(json["refused_lines"][0]["line"], 3);
+  EXPECT_EQ(json["refused_lines"][0]["field"], "height_deg");
+  EXPECT_LT(json["window_hours"].get<double>(), 9.0);  // a wall in the east
+  expect_bad_input(call(words(command + (folder / "none.csv").string())), "none.csv");
+  test::write_text(folder / "bad.csv", "x,y\nfar,up\n");
+  expect_bad_input(call(words(command + (folder / "bad.csv").string())), "line 2");
+  expect_bad_input(call(words("day --lat 36 --lon 0 --date 2027-02-30")), "date");
+  expect_bad_input(call(words("day --lat 96 --lon 0 --date 2027-02-03")), "lat");
+  expect_bad_input(call(words("day --lat 36 --lon 0 --date 2027-02-03 --above 99")), "above");
+}
+
 }  // namespace
 }  // namespace solarchon::cli

@@ -2,12 +2,18 @@
 #pragma once
 
 #include <QWidget>
+#include <optional>
 
 #include "app/model/document.h"
 
 namespace solarchon::app {
 
-/// The Sun's path over the horizon today: azimuth along, height up, with the hours on it.
+/// The Sun's path over the site's own skyline today: azimuth along, height up, with the hours on it
+/// and the windows hatched under it.
+///
+/// While it edits, a click sets a corner of the skyline, corners are dragged, Delete or a right
+/// click takes one out, T marks trees; with keys, Left and Right choose a corner, Up and Down
+/// change its height (Shift by more), Ctrl with Left and Right its azimuth, Insert adds one.
 class WallChart : public QWidget {
   Q_OBJECT
 
@@ -15,8 +21,20 @@ class WallChart : public QWidget {
   explicit WallChart(Document& document, QWidget* parent = nullptr);
   [[nodiscard]] QSize minimumSizeHint() const override { return {420, 280}; }
 
+  void set_editing(bool on);
+  /// The chosen corner of the skyline; -1 when there is none.
+  [[nodiscard]] int chosen() const { return chosen_; }
+  [[nodiscard]] QPointF place(double azimuth_deg, double altitude_deg) const;
+
+ signals:
+  void horizonEdited(const sky::Horizon& horizon);
+
  protected:
   void paintEvent(QPaintEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
 
  private:
   /// Azimuths that the chart spans, centred on the side where the Sun culminates.
@@ -26,13 +44,27 @@ class WallChart : public QWidget {
   };
   [[nodiscard]] Span span() const;
   [[nodiscard]] QRectF area() const;
-  [[nodiscard]] QPointF place(double azimuth_deg, double altitude_deg) const;
+  [[nodiscard]] double top_deg() const;
+  [[nodiscard]] sky::HorizonPoint direction(const QPointF& point) const;
+  [[nodiscard]] const sky::Horizon& shown() const;
+  [[nodiscard]] int corner_at(const QPointF& point) const;
+  void choose(int corner);
+  void change_chosen(double azimuth_step_deg, double height_step_deg, bool toggle_trees);
+  void add_corner();
+  void remove_corner(int corner);
+  void paint_skyline(QPainter& painter) const;
+  void paint_windows(QPainter& painter) const;
+  void paint_corners(QPainter& painter) const;
+  void paint_turn(QPainter& painter) const;
   void paint_grid(QPainter& painter) const;
   void paint_path(QPainter& painter) const;
   void paint_hours(QPainter& painter) const;
   void paint_sun(QPainter& painter) const;
 
   Document& document_;
+  bool editing_ = false;
+  int chosen_ = -1;
+  std::optional<sky::Horizon> dragged_;  ///< as it would be when the mouse is let go
 };
 
 }  // namespace solarchon::app

@@ -2,6 +2,7 @@
 #include "solarchon/sky/day.h"
 
 #include <algorithm>
+#include <cmath>
 #include <functional>
 
 #include "solarchon/base/angle.h"
@@ -26,6 +27,25 @@ UtcTime crossing(UtcTime low, UtcTime high, const std::function<double(UtcTime)>
     ((value(middle) > 0.0) == rising ? high : low) = middle;
   }
   return high;
+}
+
+/// The instant of greatest height within an hour of transit: the Sun's declination moves, so the
+/// two differ, by seconds in the middle latitudes and by much near the poles.
+UtcTime highest_near(UtcTime transit, const std::function<double(UtcTime)>& altitude) {
+  constexpr double kHourS = 3600.0;
+  UtcTime low = transit + (-kHourS);
+  UtcTime high = transit + kHourS;
+  while (high.unix_ms - low.unix_ms > 100) {
+    const std::int64_t third = (high.unix_ms - low.unix_ms) / 3;
+    const UtcTime one{low.unix_ms + third};
+    const UtcTime other{high.unix_ms - third};
+    if (altitude(one) < altitude(other)) {
+      low = one;
+    } else {
+      high = other;
+    }
+  }
+  return {(low.unix_ms + high.unix_ms) / 2};
 }
 
 }  // namespace
@@ -55,14 +75,21 @@ SunDay sun_day(const CivilDate& date, const Site& site, const Air& air, double d
     return local_sun(ephemeris.at(time), site, no_air).hour_angle_deg;
   };
 
+  constexpr double kCivilDeg = -6.0;
+  const auto civil_height = [&](UtcTime time) {
+    return local_sun(ephemeris.at(time), sea_level, no_air).altitude_airless_deg - kCivilDeg;
+  };
+
   bool ever_up = false;
   bool ever_down = false;
   double last_height = 0.0;
+  double last_civil = 0.0;
   double last_hour_angle = 0.0;
   for (UtcTime time = day.start; time <= day.end; time = time + kStepS) {
     const LocalSun local = local_sun(ephemeris.at(time), site, air);
     day.arc.push_back({time, local.azimuth_deg, local.altitude_deg});
     const double height = limb_height(time);
+    const double civil = civil_height(time);
     (height > 0.0 ? ever_up : ever_down) = true;
     if (time > day.start) {
       const UtcTime before = time + (-kStepS);
@@ -72,11 +99,18 @@ SunDay sun_day(const CivilDate& date, const Site& site, const Air& air, double d
       if (last_height > 0.0 && height <= 0.0) {
         day.sunset = crossing(before, time, limb_height);
       }
+      if (last_civil <= 0.0 && civil > 0.0 && !day.civil_dawn) {
+        day.civil_dawn = crossing(before, time, civil_height);
+      }
+      if (last_civil > 0.0 && civil <= 0.0) {
+        day.civil_dusk = crossing(before, time, civil_height);
+      }
       if (last_hour_angle < 0.0 && local.hour_angle_deg >= 0.0 && local.hour_angle_deg < 90.0) {
         day.transit = crossing(before, time, hour_angle);
       }
     }
     last_height = height;
+    last_civil = civil;
     last_hour_angle = local.hour_angle_deg;
   }
   // Between two steps the limb can peep over the horizon, or dip under it, unseen: near the
@@ -98,12 +132,16 @@ SunDay sun_day(const CivilDate& date, const Site& site, const Air& air, double d
     }
   };
   const UtcTime culmination = day.transit.value_or(noon);
+  const auto altitude = [&](UtcTime time) {
+    return local_sun(ephemeris.at(time), site, no_air).altitude_airless_deg;
+  };
+  day.culmination = highest_near(culmination, altitude);
+  day.culmination_altitude_deg = altitude(day.culmination);
   examine_extreme(culmination, true);
   examine_extreme(std::max(day.start, culmination + (-kHalfDayS)), false);
   examine_extreme(std::min(day.end, culmination + kHalfDayS), false);
 
-  day.transit_altitude_deg =
-      local_sun(ephemeris.at(culmination), site, no_air).altitude_airless_deg;
+  day.transit_altitude_deg = altitude(culmination);
   if (!ever_down) {
     day.polar = PolarState::kMidnightSun;
   } else if (!ever_up) {
@@ -133,6 +171,81 @@ std::optional<Window> window_above(const SunDay& day, double altitude_deg) {
     }
   }
   return window;
+}
+
+namespace {
+
+/// The arc between its ten-minute points, by the parabola through three of them.
+ArcPoint on_arc(const SunDay& day, UtcTime time) {
+  const double steps = seconds_between(day.start, time) / kStepS;
+  const auto last = static_cast<double>(day.arc.size() - 1);
+  const double middle = std::clamp(std::round(steps), 1.0, last - 1.0);
+  const auto at = static_cast<std::size_t>(middle);
+  const double t = steps - middle;
+  const ArcPoint& before = day.arc[at - 1];
+  const ArcPoint& here = day.arc[at];
+  const ArcPoint& after = day.arc[at + 1];
+  const auto blend = [t](double down, double up) {  // differences from the middle point
+    return 0.5 * t * (up - down) + 0.5 * t * t * (up + down);
+  };
+  return {time,
+          base::wrap_360(here.azimuth_deg +
+                         blend(base::wrap_180(before.azimuth_deg - here.azimuth_deg),
+                               base::wrap_180(after.azimuth_deg - here.azimuth_deg))),
+          here.altitude_deg + blend(before.altitude_deg - here.altitude_deg,
+                                    after.altitude_deg - here.altitude_deg)};
+}
+
+}  // namespace
+
+SkylineDay over_skyline(const SunDay& day, const Site& site, double least_altitude_deg) {
+  SkylineDay result;
+  constexpr double kFineS = 30.0;
+  constexpr double kSemidiameterDeg = 0.267;
+  const bool in_leaf = trees_in_leaf(day.date, site.latitude_deg);
+  const auto seen = [&](UtcTime time) {  // height of the upper limb over the skyline
+    const ArcPoint sun = on_arc(day, time);
+    return sun.altitude_deg + kSemidiameterDeg - site.horizon.height_deg(sun.azimuth_deg, in_leaf);
+  };
+  const auto free = [&](UtcTime time) {  // of the lower limb, or over the least height
+    const ArcPoint sun = on_arc(day, time);
+    return std::min(
+        sun.altitude_deg - kSemidiameterDeg - site.horizon.height_deg(sun.azimuth_deg, in_leaf),
+        sun.altitude_deg - least_altitude_deg);
+  };
+  const auto note = [](bool up, UtcTime time, std::optional<UtcTime>& begin,
+                       std::optional<UtcTime>& end) {
+    (up ? begin : end) = up && begin ? begin : std::optional(time);
+  };
+  std::optional<UtcTime> opened = free(day.start) > 0.0 ? std::optional(day.start) : std::nullopt;
+  if (seen(day.start) > 0.0) {
+    result.first_light = day.start;
+  }
+  for (UtcTime time = day.start; time < day.end;) {
+    const UtcTime next = std::min(day.end, time + kFineS);
+    if ((seen(time) > 0.0) != (seen(next) > 0.0)) {
+      note(seen(next) > 0.0, crossing(time, next, seen), result.first_light, result.last_light);
+    }
+    const bool was_free = free(time) > 0.0;
+    const bool is_free = free(next) > 0.0;
+    if (!was_free && is_free) {
+      opened = crossing(time, next, free);
+    } else if (was_free && !is_free && opened) {
+      result.clear.push_back({*opened, crossing(time, next, free)});
+      opened.reset();
+    }
+    time = next;
+  }
+  if (seen(day.end) > 0.0) {
+    result.last_light = day.end;
+  }
+  if (opened) {
+    result.clear.push_back({*opened, day.end});
+  }
+  for (const Window& window : result.clear) {
+    result.hours += seconds_between(window.start, window.end) / 3600.0;
+  }
+  return result;
 }
 
 }  // namespace solarchon::sky

@@ -4,11 +4,15 @@
 namespace solarchon::sky {
 
 base::Json to_json(const Site& site) {
-  return {{"name", site.name},
-          {"latitude_deg", site.latitude_deg},
-          {"longitude_deg", site.longitude_deg},
-          {"elevation_m", site.elevation_m},
-          {"time_zone", site.time_zone}};
+  base::Json json{{"name", site.name},
+                  {"latitude_deg", site.latitude_deg},
+                  {"longitude_deg", site.longitude_deg},
+                  {"elevation_m", site.elevation_m},
+                  {"time_zone", site.time_zone}};
+  if (!site.horizon.points.empty()) {
+    json["horizon"] = to_json(site.horizon);
+  }
+  return json;
 }
 
 base::Result<Site> site_from_json(const base::Json& json, const std::string& path) {
@@ -21,6 +25,13 @@ base::Result<Site> site_from_json(const base::Json& json, const std::string& pat
   site.time_zone = reader.text_or("time_zone", "UTC");
   if (reader.error()) {
     return tl::make_unexpected(*reader.error());
+  }
+  if (reader.has("horizon")) {
+    auto horizon = horizon_from_json(json.at("horizon"), reader.path_of("horizon"));
+    if (!horizon) {
+      return tl::make_unexpected(horizon.error());
+    }
+    site.horizon = std::move(*horizon);
   }
   return site;
 }

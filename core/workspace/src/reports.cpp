@@ -38,6 +38,59 @@ Json sun_report(sky::UtcTime time, const sky::GeocentricSun& sun, const sky::Loc
           {"field_rotation_deg_h", local.field_rotation_deg_h}};
 }
 
+Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline, const plan::Mount& mount,
+                const std::vector<sky::RefusedLine>& refused) {
+  static constexpr const char* kPolar[] = {"none", "midnight-sun", "polar-night"};
+  const auto instant = [](const std::optional<sky::UtcTime>& time) {
+    return time ? Json(sky::to_iso(*time)) : Json(nullptr);
+  };
+  const auto span = [](const sky::Window& window) {
+    return Json{{"start_utc", sky::to_iso(window.start)}, {"end_utc", sky::to_iso(window.end)}};
+  };
+  Json above = Json::array();
+  for (int altitude = 10; altitude <= 80; altitude += 10) {
+    if (const auto window = sky::window_above(day, altitude)) {
+      Json entry{{"altitude_deg", altitude}};
+      entry.update(span(*window));
+      above.push_back(std::move(entry));
+    }
+  }
+  Json windows = Json::array();
+  for (const sky::Window& window : skyline.clear) {
+    windows.push_back(span(window));
+  }
+  const auto turn = plan::meridian_turn(mount, day);
+  const auto fast = plan::fast_azimuth(mount, day);
+  Json lines = Json::array();
+  for (const sky::RefusedLine& line : refused) {
+    lines.push_back({{"line", line.line},
+                     {"field", line.error.field},
+                     {"value", line.error.value},
+                     {"accepted", line.error.accepted}});
+  }
+  return {{"date", sky::to_iso(day.date)},
+          {"sunrise_utc", instant(day.sunrise)},
+          {"transit_utc", instant(day.transit)},
+          {"sunset_utc", instant(day.sunset)},
+          {"transit_altitude_deg", day.transit_altitude_deg},
+          {"polar", kPolar[static_cast<std::size_t>(day.polar)]},
+          {"civil_dawn_utc", instant(day.civil_dawn)},
+          {"civil_dusk_utc", instant(day.civil_dusk)},
+          {"culmination_utc", sky::to_iso(day.culmination)},
+          {"culmination_altitude_deg", day.culmination_altitude_deg},
+          {"above", std::move(above)},
+          {"first_light_utc", instant(skyline.first_light)},
+          {"last_light_utc", instant(skyline.last_light)},
+          {"windows", std::move(windows)},
+          {"window_hours", skyline.hours},
+          {"meridian_turn", turn ? Json{{"earliest_utc", sky::to_iso(turn->earliest)},
+                                        {"meridian_utc", sky::to_iso(turn->meridian)},
+                                        {"latest_utc", sky::to_iso(turn->latest)}}
+                                 : Json(nullptr)},
+          {"fast_azimuth", fast ? span(*fast) : Json(nullptr)},
+          {"refused_lines", std::move(lines)}};
+}
+
 Json measurement_report(const measure::DiscMeasurement& measured) {
   Json spots = Json::array();
   for (const measure::SpotMeasurement& spot : measured.spots) {

@@ -49,6 +49,7 @@ Json to_json(const Workspace& workspace) {
               {"inspection_days", workspace.practice.inspection_days},
               {"totality", workspace.practice.totality},
               {"guests", workspace.practice.guests}}}};
+  json["mount"] = plan::to_json(workspace.mount);
   if (workspace.compared) {
     json["compared_rig"] = optics::to_json(*workspace.compared);
   }
@@ -111,6 +112,13 @@ Result<Workspace> workspace_from_json(const Json& json) {
     return tl::make_unexpected(practice.error());
   }
   workspace.practice = *practice;
+  if (json.contains("mount")) {
+    const auto mount = plan::mount_from_json(json.at("mount"), "mount");
+    if (!mount) {
+      return tl::make_unexpected(mount.error());
+    }
+    workspace.mount = *mount;
+  }
   if (json.contains("compared_rig")) {
     auto compared = optics::rig_from_json(json.at("compared_rig"));
     if (!compared) {

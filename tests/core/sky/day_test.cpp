@@ -40,6 +40,44 @@ TEST(SunDay, AgreesWithAnIndependentLibraryInAllLatitudes) {
   }
 }
 
+TEST(SunDay, CivilTwilightAgreesWithAnIndependentLibrary) {
+  struct Row {
+    const char* date;
+    double latitude_deg;
+    double longitude_deg;
+    const char* dawn;
+    const char* dusk;
+  };
+  // PyEphem 4.2, centre of the Sun 6 degrees under the horizon, no air.
+  const Row rows[] = {{"2027-07-17", 36.07, -5.58, "2027-07-17T04:48:42Z", "2027-07-17T20:07:51Z"},
+                      {"2027-12-21", 36.07, -5.58, "2027-12-21T07:00:25Z", "2027-12-21T17:40:04Z"},
+                      {"2028-03-20", -41.3, 174.8, "2028-03-19T17:55:50Z", "2028-03-20T06:59:51Z"},
+                      {"2026-06-21", 52.0, 0.0, "2026-06-21T02:50:51Z", "2026-06-21T21:12:46Z"},
+                      {"2030-10-05", -33.9, 18.4, "2030-10-05T03:52:58Z", "2030-10-05T17:17:15Z"},
+                      {"2025-02-11", 64.1, -21.9, "2025-02-11T08:42:45Z", "2025-02-11T18:42:01Z"}};
+  for (const Row& row : rows) {
+    const SunDay day = day_at(row.date, row.latitude_deg, row.longitude_deg);
+    expect_event(day.civil_dawn, row.dawn, kEventTolerance_s, row.date);
+    expect_event(day.civil_dusk, row.dusk, kEventTolerance_s, row.date);
+  }
+  const SunDay white_night = day_at("2027-06-21", 65.0, 25.0);
+  EXPECT_FALSE(white_night.civil_dawn || white_night.civil_dusk);
+}
+
+TEST(SunDay, CulminationIsTheGreatestHeight) {
+  for (const double latitude : {-66.0, -41.3, -20.0, 0.0, 21.0, 36.07, 60.0, 85.0, 89.9}) {
+    const SunDay day = day_at("2027-03-20", latitude, 30.0);
+    for (const ArcPoint& point : day.arc) {
+      EXPECT_LE(point.altitude_deg, day.culmination_altitude_deg + 0.7) << latitude;  // refraction
+    }
+    EXPECT_GE(day.culmination_altitude_deg, day.transit_altitude_deg - 1e-9) << latitude;
+    // The declination climbs by a minute of arc an hour: within 16 s in the middle latitudes.
+    if (std::abs(latitude) < 45.0) {
+      EXPECT_NEAR(seconds_between(*day.transit, day.culmination), 0.0, 20.0) << latitude;
+    }
+  }
+}
+
 TEST(SunDay, KnowsMidnightSunAndPolarNight) {
   const SunDay summer = day_at("2027-06-21", 70.0, 25.0);
   EXPECT_EQ(summer.polar, PolarState::kMidnightSun);

@@ -99,6 +99,7 @@ TEST(Workspace, KeepsPracticeAndTheComparedPath) {
   Workspace space = morning_workspace(starter_rig());
   space.practice = {2, 90, true, true};
   space.compared = test::usual_train(1);
+  space.mount = {plan::MountKind::kEquatorialTurns, 7.5};
   EXPECT_EQ(workspace_from_json(to_json(space)).value(), space);
   base::Json json = to_json(space);
   json.erase("practice");  // as an older program wrote it

@@ -27,7 +27,11 @@ struct SunDay {
   std::optional<UtcTime> sunrise;  ///< none when it does not happen within the day
   std::optional<UtcTime> transit;  ///< hour angle 0
   std::optional<UtcTime> sunset;
-  double transit_altitude_deg = 0.0;  ///< airless, at transit (at local mean noon if none)
+  std::optional<UtcTime> civil_dawn;  ///< centre 6 degrees under the horizon, airless
+  std::optional<UtcTime> civil_dusk;
+  UtcTime culmination;  ///< greatest height; not quite transit, since the Sun moves
+  double culmination_altitude_deg = 0.0;  ///< airless
+  double transit_altitude_deg = 0.0;      ///< airless, at transit (at local mean noon if none)
   PolarState polar = PolarState::kNone;
   std::vector<ArcPoint> arc;  ///< every ten minutes from start to end, both included
 };
@@ -49,5 +53,19 @@ struct Window {
 /// @param altitude_deg  0 to 90 (degree)
 /// Accuracy: 5 s (the arc is interpolated between its ten-minute points).
 [[nodiscard]] std::optional<Window> window_above(const SunDay& day, double altitude_deg);
+
+/// The day over the site's own skyline.
+struct SkylineDay {
+  std::optional<UtcTime> first_light;  ///< the upper limb is seen first; none if never
+  std::optional<UtcTime> last_light;
+  std::vector<Window> clear;  ///< the whole disc stands free, and high enough
+  double hours = 0.0;         ///< of all clear windows together
+};
+
+/// @param least_altitude_deg  of the disc's centre, refracted, for a window to count
+/// Trees are taken as the date has them. Accuracy: 20 s for a skyline of straight lines; corners
+/// narrower than half a minute of the Sun's way may be missed.
+[[nodiscard]] SkylineDay over_skyline(const SunDay& day, const Site& site,
+                                      double least_altitude_deg);
 
 }  // namespace solarchon::sky

@@ -5,6 +5,7 @@
 
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
+#include "solarchon/sky/horizon.h"
 
 namespace solarchon::sky {
 
@@ -15,6 +16,7 @@ struct Site {
   double longitude_deg = 0.0;     ///< east positive, -180 to 360
   double elevation_m = 0.0;       ///< above the ellipsoid, -500 to 9000
   std::string time_zone = "UTC";  ///< name in the zone database, such as `Europe/Madrid`
+  Horizon horizon = {};           ///< what stands around; empty: level
   bool operator==(const Site&) const = default;
 };
 
@@ -33,7 +35,7 @@ inline constexpr base::Range kTemperatureRange{-90.0, 65.0};
 /// UT1 minus UTC never exceeds this (s).
 inline constexpr base::Range kDut1Range{-0.9, 0.9};
 
-/// Members: name, latitude_deg, longitude_deg, elevation_m, time_zone.
+/// Members: name, latitude_deg, longitude_deg, elevation_m, time_zone, horizon (may be missing).
 [[nodiscard]] base::Json to_json(const Site& site);
 /// Errors: as ObjectReader; members are named below `path`.
 [[nodiscard]] base::Result<Site> site_from_json(const base::Json& json, const std::string& path);

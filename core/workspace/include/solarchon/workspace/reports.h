@@ -11,7 +11,9 @@
 #include "solarchon/log/log_book.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/optics/train.h"
+#include "solarchon/plan/mount.h"
 #include "solarchon/safety/safety.h"
+#include "solarchon/sky/day.h"
 #include "solarchon/sky/disc.h"
 #include "solarchon/sky/sun.h"
 
@@ -23,6 +25,11 @@ namespace solarchon::workspace {
 [[nodiscard]] base::Json sun_report(sky::UtcTime time, const sky::GeocentricSun& sun,
                                     const sky::LocalSun& local, const sky::DiscView& disc,
                                     std::optional<double> magnetic_declination_deg);
+
+/// @param refused  lines of the horizon's file that were not taken
+[[nodiscard]] base::Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline,
+                                    const plan::Mount& mount,
+                                    const std::vector<sky::RefusedLine>& refused);
 
 /// A light path with everything that is said of it.
 struct RigAnswer {

@@ -8,6 +8,7 @@
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/optics/rig.h"
+#include "solarchon/plan/mount.h"
 #include "solarchon/safety/safety.h"
 #include "solarchon/sky/site.h"
 
@@ -38,6 +39,7 @@ struct Workspace {
   Target target = Target::kWholeDisc;
   Conditions conditions;
   safety::Practice practice = {};
+  plan::Mount mount = {};
   std::optional<optics::Rig> compared = {};  ///< a second light path, laid beside the first
   bool operator==(const Workspace&) const = default;
 };

@@ -1,0 +1,87 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/plan/mount.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "solarchon/base/angle.h"
+
+namespace solarchon::plan {
+
+namespace {
+
+constexpr double kSecondsPerDegree = 240.0;
+
+}  // namespace
+
+const std::vector<std::string>& mount_words() {
+  static const std::vector<std::string> kWords{"unknown", "equatorial-turns", "equatorial-free",
+                                               "alt-azimuth"};
+  return kWords;
+}
+
+base::Json to_json(const Mount& mount) {
+  return {{"kind", mount_words().at(static_cast<std::size_t>(mount.kind))},
+          {"past_meridian_deg", mount.past_meridian_deg}};
+}
+
+base::Result<Mount> mount_from_json(const base::Json& json, const std::string& path) {
+  base::ObjectReader reader(json, path);
+  Mount mount;
+  mount.kind = static_cast<MountKind>(reader.choice("kind", mount_words()));
+  mount.past_meridian_deg =
+      reader.number_or("past_meridian_deg", kPastMeridianRange, mount.past_meridian_deg);
+  if (reader.error()) {
+    return tl::make_unexpected(*reader.error());
+  }
+  return mount;
+}
+
+std::optional<MeridianTurn> meridian_turn(const Mount& mount, const sky::SunDay& day) {
+  if (mount.kind != MountKind::kEquatorialTurns || !day.transit) {
+    return std::nullopt;
+  }
+  const double reach_s = mount.past_meridian_deg * kSecondsPerDegree;
+  return MeridianTurn{*day.transit + (-reach_s), *day.transit, *day.transit + reach_s};
+}
+
+TurnDecision decide_turn(const MeridianTurn& turn, const sky::Window& run) {
+  TurnDecision decision;
+  if (run.end <= turn.meridian || run.start >= turn.latest) {
+    return decision;  // over before it matters, or all of it on the new side
+  }
+  if (run.start >= turn.earliest) {
+    decision.advice = TurnAdvice::kTurnEarly;
+    decision.turn_at = run.start;
+    return decision;
+  }
+  if (run.end <= turn.latest) {
+    decision.advice = TurnAdvice::kTrackThrough;
+    decision.turn_at = run.end;
+    return decision;
+  }
+  decision.advice = TurnAdvice::kMove;
+  decision.start_later = turn.earliest;
+  decision.end_sooner = turn.latest;
+  return decision;
+}
+
+std::optional<sky::Window> fast_azimuth(const Mount& mount, const sky::SunDay& day) {
+  if (mount.kind != MountKind::kAltAzimuth) {
+    return std::nullopt;
+  }
+  std::optional<sky::Window> window;
+  for (std::size_t i = 1; i < day.arc.size(); ++i) {
+    const sky::ArcPoint& before = day.arc[i - 1];
+    const sky::ArcPoint& here = day.arc[i];
+    const double degrees = std::abs(base::wrap_180(here.azimuth_deg - before.azimuth_deg));
+    const double sky_degrees = sky::seconds_between(before.time, here.time) / kSecondsPerDegree;
+    if (degrees < kFastAzimuth * sky_degrees || here.altitude_deg < 0.0) {
+      continue;
+    }
+    window = window ? sky::Window{window->start, here.time} : sky::Window{before.time, here.time};
+  }
+  return window;
+}
+
+}  // namespace solarchon::plan

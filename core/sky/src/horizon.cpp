@@ -1,0 +1,206 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/sky/horizon.h"
+
+#include <algorithm>
+#include <charconv>
+#include <cmath>
+#include <sstream>
+
+#include "solarchon/base/angle.h"
+
+namespace solarchon::sky {
+
+using base::ErrorCode;
+using base::fail;
+using base::Result;
+
+namespace {
+
+constexpr base::Range kAzimuthRange{-360.0, 720.0};
+constexpr double kSameAzimuthDeg = 0.05;
+
+std::string_view trimmed(std::string_view text) {
+  constexpr std::string_view kBlank = " \t\r\"";
+  const std::size_t first = text.find_first_not_of(kBlank);
+  if (first == std::string_view::npos) {
+    return {};
+  }
+  return text.substr(first, text.find_last_not_of(kBlank) - first + 1);
+}
+
+std::vector<std::string_view> fields_of(std::string_view line) {
+  std::vector<std::string_view> fields;
+  const char separator = line.find(';') != std::string_view::npos ? ';' : ',';
+  while (true) {
+    const std::size_t end = line.find(separator);
+    fields.push_back(trimmed(line.substr(0, end)));
+    if (end == std::string_view::npos) {
+      return fields;
+    }
+    line.remove_prefix(end + 1);
+  }
+}
+
+Result<double> number_of(std::string_view text, const char* field, base::Range range) {
+  if (text.empty()) {
+    return fail(ErrorCode::kMissing, field, {}, base::to_text(range));
+  }
+  double value = 0.0;
+  const auto [end, problem] = std::from_chars(text.data(), text.data() + text.size(), value);
+  if (problem != std::errc() || end != text.data() + text.size()) {
+    return fail(ErrorCode::kWrongType, field, std::string(text), "a number");
+  }
+  return base::checked(field, value, range);
+}
+
+Result<bool> trees_of(std::string_view text) {
+  if (text.empty() || text == "0" || text == "no" || text == "false") {
+    return false;
+  }
+  if (text == "1" || text == "yes" || text == "true" || text == "trees") {
+    return true;
+  }
+  return fail(ErrorCode::kUnknownValue, "trees", std::string(text), "yes or no");
+}
+
+Result<HorizonPoint> point_of(std::string_view line) {
+  const auto fields = fields_of(line);
+  if (fields.size() < 2 || fields.size() > 3) {
+    return fail(ErrorCode::kMalformed, "line", std::to_string(fields.size()) + " columns",
+                "azimuth, height and perhaps trees");
+  }
+  const auto azimuth = number_of(fields[0], "azimuth_deg", kAzimuthRange);
+  const auto height = number_of(fields[1], "height_deg", kHorizonHeightRange);
+  const auto trees = trees_of(fields.size() > 2 ? fields[2] : std::string_view());
+  for (const auto& problem :
+       {azimuth.map([](double) { return true; }), height.map([](double) { return true; }), trees}) {
+    if (!problem) {
+      return tl::make_unexpected(problem.error());
+    }
+  }
+  return HorizonPoint{base::wrap_360(*azimuth), *height, *trees};
+}
+
+/// A heading names its columns, so its first field begins with a letter.
+bool is_heading(std::string_view line) {
+  const char first = line.front();
+  return (first >= 'a' && first <= 'z') || (first >= 'A' && first <= 'Z');
+}
+
+}  // namespace
+
+double Horizon::height_deg(double azimuth_deg, bool in_leaf) const {
+  if (points.empty()) {
+    return 0.0;
+  }
+  const double azimuth = base::wrap_360(azimuth_deg);
+  const auto after = std::upper_bound(
+      points.begin(), points.end(), azimuth,
+      [](double value, const HorizonPoint& point) { return value < point.azimuth_deg; });
+  const HorizonPoint& right = after != points.end() ? *after : points.front();
+  const HorizonPoint& left = after != points.begin() ? *std::prev(after) : points.back();
+  if (left.trees && right.trees && !in_leaf) {
+    return 0.0;
+  }
+  const double span = base::wrap_360(right.azimuth_deg - left.azimuth_deg);
+  const double part = span > 0.0 ? base::wrap_360(azimuth - left.azimuth_deg) / span : 0.0;
+  return left.height_deg + part * (right.height_deg - left.height_deg);
+}
+
+void Horizon::put(const HorizonPoint& point) {
+  HorizonPoint wrapped = point;
+  wrapped.azimuth_deg = base::wrap_360(point.azimuth_deg);
+  std::erase_if(points, [&](const HorizonPoint& other) {
+    return base::angle_between_deg(other.azimuth_deg, wrapped.azimuth_deg) < kSameAzimuthDeg;
+  });
+  const auto place = std::upper_bound(points.begin(), points.end(), wrapped,
+                                      [](const HorizonPoint& one, const HorizonPoint& other) {
+                                        return one.azimuth_deg < other.azimuth_deg;
+                                      });
+  points.insert(place, wrapped);
+}
+
+bool trees_in_leaf(const CivilDate& date, double latitude_deg) {
+  constexpr double kTropicDeg = 23.44;
+  if (std::abs(latitude_deg) < kTropicDeg) {
+    return true;
+  }
+  const int day = date.month * 100 + date.day;
+  return latitude_deg > 0.0 ? day >= 415 && day <= 1031 : day >= 1015 || day <= 430;
+}
+
+Result<HorizonFile> horizon_from_csv(std::string_view text) {
+  HorizonFile file;
+  int number = 0;
+  bool first = true;
+  while (!text.empty()) {
+    const std::size_t end = text.find('\n');
+    const std::string_view line = trimmed(text.substr(0, end));
+    text.remove_prefix(end == std::string_view::npos ? text.size() : end + 1);
+    ++number;
+    if (line.empty() || line.front() == '#') {
+      continue;
+    }
+    if (std::exchange(first, false) && is_heading(line)) {
+      continue;
+    }
+    const auto point = point_of(line);
+    if (!point) {
+      file.refused.push_back({number, point.error()});
+      continue;
+    }
+    file.horizon.put(*point);
+    if (file.horizon.points.size() > kMostHorizonPoints) {
+      return fail(ErrorCode::kTooLarge, "horizon", {}, "at most 720 corners");
+    }
+  }
+  if (file.horizon.points.empty()) {
+    if (!file.refused.empty()) {
+      base::Error error = file.refused.front().error;
+      error.field = "line " + std::to_string(file.refused.front().line) + ", " + error.field;
+      return tl::make_unexpected(error);
+    }
+    return fail(ErrorCode::kMissing, "horizon", {}, "azimuth and height in each line");
+  }
+  return file;
+}
+
+std::string to_csv(const Horizon& horizon) {
+  std::ostringstream out;
+  out << "azimuth_deg,height_deg,trees\n";
+  for (const HorizonPoint& point : horizon.points) {
+    out << point.azimuth_deg << ',' << point.height_deg << ',' << (point.trees ? "yes" : "no")
+        << '\n';
+  }
+  return out.str();
+}
+
+base::Json to_json(const Horizon& horizon) {
+  base::Json list = base::Json::array();
+  for (const HorizonPoint& point : horizon.points) {
+    list.push_back({{"azimuth_deg", point.azimuth_deg},
+                    {"height_deg", point.height_deg},
+                    {"trees", point.trees}});
+  }
+  return list;
+}
+
+Result<Horizon> horizon_from_json(const base::Json& json, const std::string& path) {
+  Horizon horizon;
+  if (!json.is_array() || json.size() > kMostHorizonPoints) {
+    return fail(ErrorCode::kWrongType, path, {}, "a list of at most 720 corners");
+  }
+  for (std::size_t i = 0; i < json.size(); ++i) {
+    base::ObjectReader reader(json[i], path + "[" + std::to_string(i) + "]");
+    const double azimuth = reader.number("azimuth_deg", kAzimuthRange);
+    const double height = reader.number("height_deg", kHorizonHeightRange);
+    const bool trees = reader.flag_or("trees", false);
+    if (reader.error()) {
+      return tl::make_unexpected(*reader.error());
+    }
+    horizon.put({azimuth, height, trees});
+  }
+  return horizon;
+}
+
+}  // namespace solarchon::sky
