@@ -290,6 +290,27 @@ TEST_F(LightPathTest, TheRulesFollowTheChosenSchoolAndSaySo) {
   EXPECT_EQ(rules->text(), "Rules");
 }
 
+TEST_F(LightPathTest, TheDaysBetweenInspectionsAreChosenAndALongTimeIsSaid) {
+  Rig old = test::starter_rig();
+  old.elements[0].care.inspected = "2027-01-01";
+  open(old);
+  EXPECT_EQ(verdict(), "Check first");
+  EXPECT_TRUE(findings().contains("Last inspected on 2027-01-01"));
+  for (QAction* choice : child<QToolButton>("rules-menu")->menu()->findChildren<QAction*>()) {
+    if (choice->text() == "365 days") {
+      choice->trigger();
+    }
+  }
+  EXPECT_EQ(verdict(), "No objection found");
+  EXPECT_TRUE(findings().contains("inspected every 365 days; 180 is usual"));
+}
+
+TEST_F(LightPathTest, FramesASecondFollowTheRegion) {
+  open(test::usual_train(1));
+  const QString rates = window->view(0).findChild<Figures*>()->value_of("Frames a second");
+  EXPECT_EQ(rates, "55; half the side 110");
+}
+
 TEST_F(LightPathTest, TwoPathsAreComparedAndSwapped) {
   open(test::usual_train(1));
   auto* second = child<Section>("second-section");
@@ -329,6 +350,7 @@ TEST_F(LightPathTest, APartIsKeptInTheKitAndChosenFromIt) {
   // A setting that was best goes into the history.
   auto* tuning = child<QListWidget>("tuning-history");
   ASSERT_NE(tuning, nullptr);
+  QTest::keyClicks(child<QLineEdit>("tuning-purpose"), "prominences");
   for (auto* field : window->findChild<CareSheet*>()->findChildren<NumberField*>()) {
     field->edit().selectAll();
     QTest::keyClicks(&field->edit(), "-0.2");
@@ -336,6 +358,7 @@ TEST_F(LightPathTest, APartIsKeptInTheKitAndChosenFromIt) {
   }
   ASSERT_EQ(rig().elements[4].care.tuning.size(), 1U);
   EXPECT_DOUBLE_EQ(rig().elements[4].care.tuning[0].setting_angstrom, -0.2);
+  EXPECT_EQ(rig().elements[4].care.tuning[0].note, "prominences");
   EXPECT_EQ(tuning->count(), 1);
   const QSignalSpy failed(&window->records(), &Records::failed);
   press("keep-in-kit");

@@ -291,6 +291,10 @@ TEST(Cli, RigHasItsFurtherKeys) {
   }
   EXPECT_EQ(json["verdict"], "no-objection");
   EXPECT_TRUE(json["focus_reached"].get<bool>());
+  ASSERT_EQ(json["frame_rates"].size(), 6U);
+  EXPECT_EQ(json["frame_rates"][0]["frame_rate_hz"], json["frame_rate_hz"]);
+  EXPECT_EQ(json["frame_rates"][3]["bits"], 8);
+  EXPECT_EQ(json["frame_rates"][3]["width_px"], 968);
   EXPECT_NEAR(json["etalon_bandwidth_angstrom"].get<double>(), 0.7027, 1e-3);
   EXPECT_TRUE(json["magnification"].is_null());
   EXPECT_EQ(json["joints"].size(), 5U);

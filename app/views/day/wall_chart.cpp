@@ -175,6 +175,11 @@ void WallChart::paint_windows(QPainter& painter) const {
 
 void WallChart::paint_corners(QPainter& painter) const {
   const Palette& c = Theme::colours();
+  painter.setPen(c.ink);
+  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.drawText(area().adjusted(8, 6, -8, 0), Qt::AlignTop | Qt::AlignHCenter | Qt::TextWordWrap,
+                   tr("Click sets a corner, drag moves it, right click or Delete takes it out, T "
+                      "marks trees. Arrows choose and lift, Insert adds."));
   const sky::Horizon& horizon = shown();
   for (std::size_t i = 0; i < horizon.points.size(); ++i) {
     const sky::HorizonPoint& corner = horizon.points[i];

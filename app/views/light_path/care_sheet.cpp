@@ -75,16 +75,24 @@ void CareSheet::add_tuning() {
   tuning_->setObjectName(QStringLiteral("tuning-history"));
   tuning_->setAccessibleName(caption->text());
   tuning_->setFixedHeight(84);
+  auto* purpose = new QLineEdit(this);
+  purpose->setObjectName(QStringLiteral("tuning-purpose"));
+  purpose->setAccessibleName(tr("What it was best for"));
+  purpose->setPlaceholderText(tr("what for: prominences, morning\u2026"));
+  constexpr int kLongestPurpose = 200;
+  purpose->setMaxLength(kLongestPurpose);
   auto* setting =
       new NumberField(tr("Setting"), QStringLiteral("\u00c5"), {-5.0, 5.0}, false, this);
   setting->setToolTip(
       tr("From the middle of the range, red positive; Enter keeps it with the date"));
-  connect(setting, &NumberField::entered, this, [this](double value) {
-    care_.tuning.push_back({QDate::currentDate().toString(Qt::ISODate).toStdString(), value, {}});
+  connect(setting, &NumberField::entered, this, [this, purpose](double value) {
+    care_.tuning.push_back({QDate::currentDate().toString(Qt::ISODate).toStdString(), value,
+                            purpose->text().trimmed().toStdString()});
+    purpose->clear();
     emit changed(care_);
   });
   for (QWidget* widget : {static_cast<QWidget*>(caption), static_cast<QWidget*>(tuning_),
-                          static_cast<QWidget*>(setting)}) {
+                          static_cast<QWidget*>(purpose), static_cast<QWidget*>(setting)}) {
     layout()->addWidget(widget);
   }
 }

@@ -155,7 +155,7 @@ QString suggestion_words(const advise::Suggestion& suggestion, const optics::Rig
       words = QObject::tr("Add %1").arg(parts.join(QObject::tr(" and ")));
       break;
   }
-  if (suggestion.before && suggestion.after) {
+  if (suggestion.before && suggestion.after && !(*suggestion.before == *suggestion.after)) {
     words += QStringLiteral("\n%1: %2 \u2192 %3")
                  .arg(text(suggestion.before->name), figure(suggestion.before->value, 2),
                       measure_text({suggestion.after->name, suggestion.after->unit,

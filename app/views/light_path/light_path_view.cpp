@@ -151,6 +151,17 @@ QToolButton* LightPathView::build_rules_menu(QWidget* parent) {
   });
   guests_->setCheckable(true);
   totality_->setCheckable(true);
+  QMenu* inspect = menu->addMenu(tr("Filters want a look every"));
+  for (const int days : {30, 90, 180, 365}) {
+    QAction* choice = inspect->addAction(tr("%1 days").arg(days), this, [this, days] {
+      safety::Practice practice = document().workspace().practice;
+      practice.inspection_days = days;
+      set_practice(tr("Choose days between inspections"), practice);
+    });
+    choice->setCheckable(true);
+    choice->setData(days);
+    inspections_.push_back(choice);
+  }
   rules_->setMenu(menu);
   return rules_;
 }
@@ -295,6 +306,9 @@ void LightPathView::show_practice() {
   for (std::size_t i = 0; i < schools_.size(); ++i) {
     schools_[i]->setChecked(i == practice.school);
   }
+  for (QAction* choice : inspections_) {
+    choice->setChecked(choice->data().toInt() == practice.inspection_days);
+  }
   guests_->setChecked(practice.guests);
   totality_->setChecked(practice.totality);
   QString words = tr("Rules");
@@ -307,7 +321,7 @@ void LightPathView::show_practice() {
 void LightPathView::show_figures() {
   const workspace::Workspace& workspace = document().workspace();
   const workspace::Answers& answers = document().answers();
-  std::vector<Figures::Row> rows = train_figures(answers.train, answers.exposure);
+  std::vector<Figures::Row> rows = train_figures(workspace.rig, answers.train, answers.exposure);
   const bool comparing = workspace.compared.has_value();
   std::optional<Section::Span> span;
   comparison_->setVisible(comparing);
@@ -322,7 +336,7 @@ void LightPathView::show_figures() {
     span = {std::min(upper_first, lower_first), std::max(upper_last, lower_last)};
     compared_name_->setText(
         tr("Compared with: %1 (%2)").arg(text(other.rig.name), name_of(second.safety.verdict)));
-    rows = compared_figures(rows, train_figures(second.train, second.exposure));
+    rows = compared_figures(rows, train_figures(other.rig, second.train, second.exposure));
   }
   section_->set_span(span);
   second_->set_span(span);

@@ -76,6 +76,7 @@ class LightPathView : public View {
   QAction* compare_ = nullptr;
   QToolButton* rules_ = nullptr;
   std::vector<QAction*> schools_;
+  std::vector<QAction*> inspections_;
   QAction* guests_ = nullptr;
   QAction* totality_ = nullptr;
   QTimer suggest_soon_;

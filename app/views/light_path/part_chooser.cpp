@@ -76,7 +76,7 @@ PartChooser::PartChooser(QWidget* parent)
   list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   list_->setToolTip(
       tr("Enter or a double click puts the part in its usual place; drag it into the "
-         "drawing for another"));
+         "drawing for another. Delete takes a part out of your kit"));
   column->addWidget(list_, 1);
   auto* add = new QPushButton(tr("Put into the light path"), this);
   add->setObjectName(QStringLiteral("add-part"));

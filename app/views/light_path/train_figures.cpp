@@ -129,9 +129,28 @@ void add_fit(const optics::Train& train, Rows& rows) {
   }
 }
 
+void add_frame_rate(const optics::Rig& rig, Rows& rows) {
+  const auto sensor = optics::sensor_of(rig);
+  if (!sensor) {
+    return;
+  }
+  const optics::Camera& camera = sensor->camera;
+  const auto rate = [&](int share, int bits) {
+    return number(
+        optics::frame_rate_hz(camera, camera.width_px / share, camera.height_px / share, bits), 0);
+  };
+  rows.push_back(
+      {tr("Frames a second"),
+       tr("%1; half the side %2").arg(rate(1, camera.bits), rate(2, camera.bits)),
+       tr("At %1 bits, as sensor and cable allow; with 8 bits %2, and %3 for a region of "
+          "half the side")
+           .arg(camera.bits)
+           .arg(rate(1, 8), rate(2, 8))});
+}
+
 }  // namespace
 
-std::vector<Figures::Row> train_figures(const optics::Train& train,
+std::vector<Figures::Row> train_figures(const optics::Rig& rig, const optics::Train& train,
                                         const std::optional<light::DiscExposure>& exposure) {
   Rows rows;
   add_focal(train, rows);
@@ -139,6 +158,7 @@ std::vector<Figures::Row> train_figures(const optics::Train& train,
   add_look(train, rows);
   add_line(train, rows);
   add_fit(train, rows);
+  add_frame_rate(rig, rows);
   if (exposure && train.sampling_arcsec_px) {
     rows.push_back({tr("Exposure now"), exposure_text(exposure->exposure_ms),
                     tr("For the middle of the disc, at the Sun's height now")});

@@ -12,7 +12,8 @@ namespace solarchon::app {
 
 /// The figures of a train that matter for what it is, each with its reason.
 [[nodiscard]] std::vector<Figures::Row> train_figures(
-    const optics::Train& train, const std::optional<light::DiscExposure>& exposure);
+    const optics::Rig& rig, const optics::Train& train,
+    const std::optional<light::DiscExposure>& exposure);
 
 /// Where two lists differ: the value of the upper path over that of the lower one; a dash where a
 /// path has no such figure.

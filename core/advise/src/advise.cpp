@@ -82,8 +82,8 @@ bool brings_nothing_new(const std::set<Key>& before, const safety::Assessment& s
 constexpr std::array<std::string_view, 7> kByDensity{
     "no-reduction",        "not-a-solar-filter",    "density-too-low",   "eye-density",
     "camera-density-only", "too-bright-for-an-eye", "optical-viewfinder"};
-constexpr std::array<std::string_view, 4> kByAperture{
-    "film-too-small", "wedge-too-small", "rear-etalon-no-rejection", "rear-etalon-full-rejection"};
+constexpr std::array<std::string_view, 3> kByAperture{"film-too-small", "rear-etalon-no-rejection",
+                                                      "rear-etalon-full-rejection"};
 
 template <std::size_t Count>
 bool among(const std::array<std::string_view, Count>& rules, std::string_view rule) {
@@ -91,8 +91,13 @@ bool among(const std::array<std::string_view, Count>& rules, std::string_view ru
 }
 
 /// The figure that a finding turns on; none where it turns on no figure.
-std::optional<Measure> measure_of(std::string_view rule, const Judged& judged) {
+std::optional<Measure> measure_of(std::string_view rule, const Rig& rig, const Judged& judged) {
   const optics::Train& train = judged.train;
+  if (const auto wedge = optics::find_fitted<optics::Wedge>(rig);
+      rule == "wedge-too-small" && wedge) {
+    const double rated_mm = std::get<optics::Wedge>(rig.elements[*wedge].part).rated_aperture_mm;
+    return Measure{"Within the wedge's limit by", "mm", rated_mm - train.aperture_mm};
+  }
   if (rule == "blocking-filter-small" && train.blocking_margin_mm) {
     return Measure{"Margin", "mm", *train.blocking_margin_mm};
   }
@@ -213,10 +218,11 @@ struct Concern {
   std::vector<Cure> cures = {};
 };
 
-std::vector<Concern> concerns_to_cure(const Judged& judged) {
+std::vector<Concern> concerns_to_cure(const Rig& rig, const Judged& judged) {
   std::vector<Concern> concerns;
   for (const safety::Finding& finding : judged.safety.findings) {
-    concerns.push_back({finding.rule, finding.element, nullptr, measure_of(finding.rule, judged)});
+    concerns.push_back(
+        {finding.rule, finding.element, nullptr, measure_of(finding.rule, rig, judged)});
   }
   for (const Misfit& misfit : judged.misfits) {
     concerns.push_back({misfit.id, misfit.element, &misfit, misfit.measure});
@@ -232,7 +238,7 @@ std::vector<Suggestion> suggest(const Rig& rig, const Situation& situation,
                                 std::size_t most_per_concern) {
   const Judged before = judge(rig, situation);
   const std::set<Key> known = concerns_of(rig, before);
-  std::vector<Concern> concerns = concerns_to_cure(before);
+  std::vector<Concern> concerns = concerns_to_cure(rig, before);
   if (concerns.empty()) {
     return {};
   }
@@ -258,7 +264,7 @@ std::vector<Suggestion> suggest(const Rig& rig, const Situation& situation,
       concern.cures.push_back(
           {edit, after.safety.verdict, after.misfits.size(), badness(after.safety), burden,
            concern.misfit != nullptr ? measure_of(*concern.misfit, next, after, situation)
-                                     : measure_of(concern.id, after)});
+                                     : measure_of(concern.id, next, after)});
     }
   }
   std::vector<Suggestion> suggestions;

@@ -20,39 +20,38 @@ int rank_of(const Part& part) {
   return static_cast<int>(found - kOrder.begin());
 }
 
-Camera from_photo(const PhotoCamera& photo) {
-  constexpr double kBaseIso = 100.0;
+/// What every sensor has under the same name. Photographic cameras and phones have colour sensors
+/// that are read row after row.
+template <typename Kind>
+Camera with_sensor_of(const Kind& part) {
   Camera camera;
-  camera.width_px = photo.width_px;
-  camera.height_px = photo.height_px;
-  camera.pixel_um = photo.pixel_um;
-  camera.bits = photo.bits;
-  camera.full_well_e = photo.full_well_e * kBaseIso / photo.iso;
-  camera.read_noise_e = photo.read_noise_e;
-  camera.peak_quantum_efficiency = photo.peak_quantum_efficiency;
-  camera.shortest_exposure_ms = photo.shortest_exposure_ms;
-  camera.longest_exposure_ms = photo.longest_exposure_ms;
-  camera.rotation_deg = photo.rotation_deg;
+  camera.width_px = part.width_px;
+  camera.height_px = part.height_px;
+  camera.pixel_um = part.pixel_um;
+  camera.bits = part.bits;
+  camera.full_well_e = part.full_well_e;
+  camera.read_noise_e = part.read_noise_e;
+  camera.peak_quantum_efficiency = part.peak_quantum_efficiency;
+  camera.shortest_exposure_ms = part.shortest_exposure_ms;
+  camera.longest_exposure_ms = part.longest_exposure_ms;
+  camera.rotation_deg = part.rotation_deg;
   camera.colour = true;
   camera.shutter = Shutter::kRolling;
+  return camera;
+}
+
+Camera from_photo(const PhotoCamera& photo) {
+  constexpr double kBaseIso = 100.0;
+  Camera camera = with_sensor_of(photo);
+  camera.full_well_e *= kBaseIso / photo.iso;
   camera.frame_rate_hz = photo.frame_rate_hz;
   return camera;
 }
 
 Camera from_phone(const Phone& phone) {
-  Camera camera;
-  camera.width_px = phone.width_px;
-  camera.height_px = phone.height_px;
-  camera.pixel_um = phone.pixel_um;
-  camera.bits = phone.bits;
-  camera.full_well_e = phone.full_well_e;
-  camera.read_noise_e = phone.read_noise_e;
-  camera.peak_quantum_efficiency = phone.peak_quantum_efficiency;
-  camera.shortest_exposure_ms = phone.shortest_exposure_ms;
-  camera.longest_exposure_ms = phone.longest_exposure_ms;
-  camera.rotation_deg = phone.rotation_deg;
-  camera.colour = true;
-  camera.shutter = Shutter::kRolling;
+  constexpr double kUsualClipHz = 30.0;
+  Camera camera = with_sensor_of(phone);
+  camera.frame_rate_hz = kUsualClipHz;
   return camera;
 }
 

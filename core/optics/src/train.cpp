@@ -313,7 +313,7 @@ std::optional<Supply> supply_of(const Rig& rig) {
     supply.listed = true;
     constexpr double kVoltTolerance = 0.1;
     if (std::abs(source->volts - *volts) <= kVoltTolerance * *volts) {
-      supply.offered_w += source->watts;
+      supply.offered_w = std::max(supply.offered_w, source->watts);
     } else {
       supply.wrong_voltage = true;
     }

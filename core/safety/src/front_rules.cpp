@@ -123,7 +123,7 @@ Objections blocking_filter_missing(const Case& at) {
 }
 
 Objections etalon_without_rejection(const Case& at) {
-  if (!in_front<EnergyFilter>(at.rig).empty() || film_density(at.rig)) {
+  if (rejects_heat(at.rig)) {
     return {};
   }
   auto etalons = in_front<FrontEtalon>(at.rig);

@@ -36,7 +36,7 @@ Objections second_of_a_kind(const Case& at) {
 Objections out_of_place(const Case& at) {
   Objections objections;
   const auto telescope = optics::find_fitted<optics::Telescope>(at.rig);
-  const auto sensor = optics::sensor_of(at.rig);
+  const std::size_t end = end_of_path(at.rig);
   for (std::size_t i = 0; i < at.rig.elements.size(); ++i) {
     const auto& element = at.rig.elements[i];
     const Zone zone = optics::zone_of(element.part);
@@ -46,8 +46,8 @@ Objections out_of_place(const Case& at) {
                             std::holds_alternative<optics::ApertureMask>(element.part);
     const bool wrong_side =
         telescope && (i < *telescope ? rear_part : front_part && i > *telescope);
-    const bool behind_sensor = sensor && i > sensor->element && zone == Zone::kRear;
-    if (element.fitted && (wrong_side || behind_sensor)) {
+    const bool behind_the_end = i > end && zone == Zone::kRear;
+    if (element.fitted && (wrong_side || behind_the_end)) {
       objections.push_back({i, {}});
     }
   }
@@ -158,7 +158,7 @@ const std::vector<Rule>& order_rules() {
         .what = "The figures do not hold, and a part may stand in full sunlight.",
         .why = "This kind of part belongs elsewhere in the path.",
         .next_step = "Move it: front filters and masks before the telescope, everything else "
-                     "between telescope and camera.",
+                     "between telescope and eyepiece or camera.",
         .source = kHandling},
        out_of_place},
       {{.rule = "unknown-part",

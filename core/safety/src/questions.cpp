@@ -32,9 +32,33 @@ std::optional<double> film_density(const optics::Rig& rig) {
   return density;
 }
 
+std::size_t end_of_path(const optics::Rig& rig) {
+  for (std::size_t i = 0; i < rig.elements.size(); ++i) {
+    if (rig.elements[i].fitted && optics::zone_of(rig.elements[i].part) == optics::Zone::kEnd) {
+      return i;
+    }
+  }
+  return rig.elements.size();
+}
+
+bool rejects_heat(const optics::Rig& rig) {
+  constexpr double kWidestBandNm = 300.0;  // wider, and most of the heat comes in
+  const auto filters = in_front<optics::EnergyFilter>(rig);
+  const bool narrow = std::any_of(filters.begin(), filters.end(), [&](std::size_t place) {
+    const auto& filter = part_at<optics::EnergyFilter>(rig, place);
+    return filter.pass_to_nm - filter.pass_from_nm <= kWidestBandNm;
+  });
+  return narrow || film_density(rig).value_or(0.0) >= kCameraDensity;
+}
+
 bool has_reduction(const optics::Rig& rig) {
+  const std::size_t end = end_of_path(rig);
+  const auto before_the_end = [end](const std::vector<std::size_t>& places) {
+    return !places.empty() && places.front() < end;
+  };
   return film_density(rig) || !in_front<optics::FrontEtalon>(rig).empty() ||
-         !behind<optics::Wedge>(rig).empty() || !behind<optics::RearEtalon>(rig).empty();
+         before_the_end(behind<optics::Wedge>(rig)) ||
+         before_the_end(behind<optics::RearEtalon>(rig));
 }
 
 bool eye_looks(const optics::Rig& rig) {

@@ -66,8 +66,13 @@ inline Objections each(const std::vector<std::size_t>& places) {
 /// Density of all films in front together; none without a film.
 [[nodiscard]] std::optional<double> film_density(const optics::Rig& rig);
 /// A part that takes the light down to what its maker certifies: film, wedge or etalon where it
-/// belongs.
+/// belongs, before whatever ends the path.
 [[nodiscard]] bool has_reduction(const optics::Rig& rig);
+/// A film or energy filter in front that really leaves the heat outside: density of a camera's film
+/// or more, or a band narrow enough.
+[[nodiscard]] bool rejects_heat(const optics::Rig& rig);
+/// The first fitted part that ends the path: eyepiece, screen or sensor; the size without one.
+[[nodiscard]] std::size_t end_of_path(const optics::Rig& rig);
 /// An eye looks, through an eyepiece or an optical viewfinder.
 [[nodiscard]] bool eye_looks(const optics::Rig& rig);
 /// Where light can enter: lens and masks (mm).

@@ -72,7 +72,7 @@ double density_from(const Case& at, std::size_t wedge) {
 
 Objections wedge_undimmed(const Case& at) {
   Objections objections;
-  if (!eye_looks(at.rig) || film_density(at.rig)) {
+  if (!eye_looks(at.rig) || film_density(at.rig).value_or(0.0) >= kCameraDensity) {
     return objections;
   }
   for (const std::size_t wedge : behind<Wedge>(at.rig)) {
@@ -85,7 +85,7 @@ Objections wedge_undimmed(const Case& at) {
 }
 
 Objections wedges_where(const Case& at, bool (*objects)(const Wedge&)) {
-  if (film_density(at.rig)) {
+  if (rejects_heat(at.rig)) {
     return {};  // a filter in front keeps the heat outside
   }
   auto wedges = behind<Wedge>(at.rig);
@@ -106,9 +106,13 @@ Objections heat_port_open(const Case& at) {
       at, [](const Wedge& wedge) { return wedge.heat_port == optics::HeatPort::kOpen; });
 }
 
+/// By a filter, or by a front etalon that carries its own.
 bool heat_rejected_in_front(const Case& at) {
-  return !in_front<EnergyFilter>(at.rig).empty() || film_density(at.rig) ||
-         !in_front<optics::FrontEtalon>(at.rig).empty();
+  const auto etalons = in_front<optics::FrontEtalon>(at.rig);
+  return rejects_heat(at.rig) ||
+         std::any_of(etalons.begin(), etalons.end(), [&](std::size_t place) {
+           return part_at<optics::FrontEtalon>(at.rig, place).own_rejection;
+         });
 }
 
 /// A cut filter between telescope and etalon, and before any diagonal.

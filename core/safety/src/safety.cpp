@@ -41,6 +41,11 @@ std::vector<std::string> assumptions_of(const Case& at) {
     }
     assumptions.emplace_back("The rear etalon is fitted before the tube is uncapped.");
   }
+  if (at.practice.inspection_days > Practice{}.inspection_days) {
+    assumptions.push_back("You chose to have filters inspected every " +
+                          std::to_string(at.practice.inspection_days) + " days; " +
+                          std::to_string(Practice{}.inspection_days) + " is usual here.");
+  }
   if (at.practice.guests) {
     assumptions.emplace_back(
         "Somebody stays at the telescope all the time; front filters are taped on.");

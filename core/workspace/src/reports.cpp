@@ -1,18 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/workspace/reports.h"
 
+#include "or_null.h"
+
 namespace solarchon::workspace {
 
 using base::Json;
-
-namespace {
-
-template <typename T>
-Json or_null(const std::optional<T>& value) {
-  return value ? Json(*value) : Json(nullptr);
-}
-
-}  // namespace
 
 Json sun_report(sky::UtcTime time, const sky::GeocentricSun& sun, const sky::LocalSun& local,
                 const sky::DiscView& disc, std::optional<double> magnetic_declination_deg) {

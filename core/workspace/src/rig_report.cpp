@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "or_null.h"
 #include "solarchon/optics/connection.h"
-#include "solarchon/optics/rig_file.h"
 #include "solarchon/workspace/reports.h"
 
 namespace solarchon::workspace {
@@ -8,11 +8,6 @@ namespace solarchon::workspace {
 using base::Json;
 
 namespace {
-
-template <typename T>
-Json or_null(const std::optional<T>& value) {
-  return value ? Json(*value) : Json(nullptr);
-}
 
 /// A member of something that may be absent.
 template <typename Owner, typename Value>
@@ -147,6 +142,28 @@ Json image_figures(const optics::Train& train) {
           {"mirrored", train.mirrored()}};
 }
 
+/// Of the whole sensor at its depth, and of smaller regions and 8 bits.
+Json frame_rates_of(const optics::Rig& rig) {
+  const auto sensor = optics::sensor_of(rig);
+  if (!sensor) {
+    return {{"frame_rate_hz", nullptr}, {"frame_rates", nullptr}};
+  }
+  const optics::Camera& camera = sensor->camera;
+  Json rates = Json::array();
+  for (const int share : {1, 2, 4}) {
+    for (const int bits : {camera.bits, 8}) {
+      const int width_px = camera.width_px / share;
+      const int height_px = camera.height_px / share;
+      rates.push_back(
+          {{"width_px", width_px},
+           {"height_px", height_px},
+           {"bits", bits},
+           {"frame_rate_hz", optics::frame_rate_hz(camera, width_px, height_px, bits)}});
+    }
+  }
+  return {{"frame_rate_hz", rates.front().at("frame_rate_hz")}, {"frame_rates", rates}};
+}
+
 Json further_figures(const optics::Train& train) {
   using optics::EtalonFigures;
   using optics::Focus;
@@ -209,11 +226,7 @@ Json rig_report(const RigAnswer& answer) {
   report["exposure_disc_ms"] = member_or_null(answer.exposure, &light::DiscExposure::exposure_ms);
   report["exposure_level"] = member_or_null(answer.exposure, &light::DiscExposure::level);
   append(report, further_figures(answer.train));
-  const auto sensor = optics::sensor_of(answer.rig);
-  report["frame_rate_hz"] =
-      sensor ? Json(optics::frame_rate_hz(sensor->camera, sensor->camera.width_px,
-                                          sensor->camera.height_px, sensor->camera.bits))
-             : Json(nullptr);
+  append(report, frame_rates_of(answer.rig));
   report["heat"] = heat_of(answer.rig, answer.train);
   report["joints"] = joints_of(answer);
   report["verdict"] = safety::word_of(answer.safety.verdict);

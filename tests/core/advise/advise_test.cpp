@@ -139,6 +139,8 @@ TEST(Suggest, CutsTheMaskThatAWedgeWants) {
   const auto* mask = std::get_if<optics::ApertureMask>(&found[0].change.parts.front().part);
   ASSERT_NE(mask, nullptr);
   EXPECT_DOUBLE_EQ(mask->opening_mm, 100.0);
+  EXPECT_DOUBLE_EQ(found[0].before->value, -20.0);  // 120 mm on a wedge for 100
+  EXPECT_DOUBLE_EQ(found[0].after->value, 0.0);
   EXPECT_NE(found[0].verdict, safety::Severity::kStop);
 }
 

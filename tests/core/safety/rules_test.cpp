@@ -173,6 +173,33 @@ std::vector<Edge> edges() {
        set(1, "focal_length_mm", 310.0)},
       {"supply-weak", check, with(rear_etalon(), set(0, "watts", 7.5)), set(0, "watts", 7.4)},
       {"supply-weak", check, rear_etalon(), set(0, "volts", 12.0)},
+      // Two ports of 4 W are not one of 8.
+      {"supply-weak", check, with(rear_etalon(), put(0, "USB port 5 V, 2.5 W")),
+       set(1, "watts", 6.0)},
+      // A film that hardly dims, or a rejection filter that passes everything, keeps no heat out.
+      {"heat-port-person", stop,
+       with(with(wedge_camera(), set(2, "person_behind_port", 1.0)),
+            put(0, "Solar film OD 5.0, 84 mm clear")),
+       set(0, "optical_density", 3.7)},
+      {"rear-etalon-unprotected", stop,
+       with(with(rear_etalon(), exchange(1, "Newtonian 130 mm f/5")),
+            put(1, "Energy rejection filter 130 mm, red")),
+       set(1, "pass_to_nm", 2500.0)},
+      {"rear-etalon-no-rejection", stop,
+       with(with(with(rear_etalon(), take(2)), set(1, "aperture_mm", 100.0)),
+            put(1, "Solar film OD 5.0, 104 mm clear")),
+       set(1, "optical_density", 1.0)},
+      {"wedge-undimmed", stop,
+       with(with(wedge_eye(), set(2, "built_in_density", 0.0)),
+            put(0, "Solar film OD 5.0, 84 mm clear")),
+       set(0, "optical_density", 1.0)},
+      {"etalon-without-rejection", stop,
+       with(with(front_etalon(), set(0, "own_rejection", 0.0)),
+            put(0, "Energy rejection filter 75 mm, red")),
+       set(0, "pass_from_nm", 300.0)},
+      // What protects must stand before the eyepiece.
+      {"no-reduction", stop, wedge_eye(), swap_parts(2, 3)},
+      {"part-out-of-place", check, wedge_eye(), swap_parts(2, 3)},
       {"supply-not-listed", check, rear_etalon(), take(0)},
       {"blocking-filter-small", check, front_etalon(), exchange(4, "Blocking filter 6 mm")},
       {"eyepiece-filter", stop, film_eye(), put(4, "Screw-in dark glass for an eyepiece")},
@@ -299,6 +326,8 @@ TEST(Rules, SayOnScreenWhichSchoolIsChosen) {
   EXPECT_TRUE(mention({.school = 2}, rig, "up to 150 mm"));
   EXPECT_FALSE(mention({.school = 2}, film_phone(), "school"));
   EXPECT_TRUE(mention({}, with(rig, set(4, "rejection_above_mm", 100.0)), "Its maker asks"));
+  EXPECT_FALSE(mention({.inspection_days = 30}, rig, "inspected every"));
+  EXPECT_TRUE(mention({.inspection_days = 365}, rig, "inspected every 365 days; 180 is usual"));
   EXPECT_TRUE(mention({.guests = true}, rig, "Somebody stays at the telescope"));
 }
 

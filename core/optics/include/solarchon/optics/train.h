@@ -71,7 +71,7 @@ struct Vignetting {
 /// Heaters against what feeds them.
 struct Supply {
   double needed_w = 0.0;
-  double offered_w = 0.0;      ///< by supplies of the voltages that are needed
+  double offered_w = 0.0;  ///< by the strongest supply of the voltage needed: two are not joined
   bool wrong_voltage = false;  ///< supplies are listed, none has the right voltage
   bool listed = false;
 };
