@@ -270,14 +270,8 @@ void WallChart::paint_turn(QPainter& painter) const {
   // A notch in the path from where the mount can turn over to where it must.
   const Palette& c = Theme::colours();
   const auto at = [&](sky::UtcTime time) {
-    const auto& arc = document_.day().arc;
-    const double steps = sky::seconds_between(arc.front().time, time) / 600.0;
-    const auto before =
-        static_cast<std::size_t>(std::clamp(steps, 0.0, static_cast<double>(arc.size()) - 2.0));
-    const double part = steps - static_cast<double>(before);
-    const QPointF from = place(arc[before].azimuth_deg, arc[before].altitude_deg);
-    const QPointF to = place(arc[before + 1].azimuth_deg, arc[before + 1].altitude_deg);
-    return from + part * (to - from);
+    const sky::ArcPoint sun = sky::arc_at(document_.day(), time);
+    return place(sun.azimuth_deg, sun.altitude_deg);
   };
   const QPointF middle = at(turn->meridian);
   constexpr double kDeep = 26.0;

@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/light_path/light_path_view.h"
 
-#include <QActionGroup>
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QMenu>
@@ -111,61 +110,6 @@ QToolButton* LightPathView::build_path_menu(QWidget* parent) {
   return button;
 }
 
-QToolButton* LightPathView::build_rules_menu(QWidget* parent) {
-  rules_ = new QToolButton(parent);
-  rules_->setObjectName(QStringLiteral("rules-menu"));
-  rules_->setPopupMode(QToolButton::InstantPopup);
-  rules_->setToolTip(
-      tr("What the rules are told: whose figures for rear etalons, who comes, what "
-         "is to be watched"));
-  auto* menu = new QMenu(rules_);
-  menu->setToolTipsVisible(true);
-  auto* group = new QActionGroup(menu);
-  const QStringList reasons{
-      tr("The strict school: an ultraviolet and infrared cut before the diagonal above 80 mm"),
-      tr("Another school runs up to 120 mm without one, on plain refractors and for short times"),
-      tr("The boldest school; above 150 mm all want full-aperture rejection")};
-  for (std::size_t i = 0; i < safety::kSchoolsMm.size(); ++i) {
-    QAction* school = menu->addAction(
-        tr("Rear etalon: heat rejection above %1 mm").arg(number(safety::kSchoolsMm.at(i), 0)),
-        this, [this, i] {
-          safety::Practice practice = document().workspace().practice;
-          practice.school = i;
-          set_practice(tr("Choose a school"), practice);
-        });
-    school->setCheckable(true);
-    school->setToolTip(reasons.at(static_cast<qsizetype>(i)));
-    group->addAction(school);
-    schools_.push_back(school);
-  }
-  menu->addSeparator();
-  guests_ = menu->addAction(tr("Guests or children come near"), this, [this](bool on) {
-    safety::Practice practice = document().workspace().practice;
-    practice.guests = on;
-    set_practice(tr("Guests come near"), practice);
-  });
-  totality_ = menu->addAction(tr("Totality is to be watched"), this, [this](bool on) {
-    safety::Practice practice = document().workspace().practice;
-    practice.totality = on;
-    set_practice(tr("Totality is to be watched"), practice);
-  });
-  guests_->setCheckable(true);
-  totality_->setCheckable(true);
-  QMenu* inspect = menu->addMenu(tr("Filters want a look every"));
-  for (const int days : {30, 90, 180, 365}) {
-    QAction* choice = inspect->addAction(tr("%1 days").arg(days), this, [this, days] {
-      safety::Practice practice = document().workspace().practice;
-      practice.inspection_days = days;
-      set_practice(tr("Choose days between inspections"), practice);
-    });
-    choice->setCheckable(true);
-    choice->setData(days);
-    inspections_.push_back(choice);
-  }
-  rules_->setMenu(menu);
-  return rules_;
-}
-
 QWidget* LightPathView::build_tools() {
   auto* tools = new QWidget(this);
   auto* row = new QHBoxLayout(tools);
@@ -205,7 +149,9 @@ QWidget* LightPathView::build_tools() {
                         static_cast<QWidget*>(remove_)}) {
     row->addWidget(tool);
   }
-  row->addWidget(build_rules_menu(tools));
+  rules_ = new RulesMenu(tools);
+  connect(rules_, &RulesMenu::changed, this, &LightPathView::set_practice);
+  row->addWidget(rules_);
   return tools;
 }
 
@@ -292,30 +238,13 @@ void LightPathView::follow() {
   toggle_->setText(fitted ? tr("Take off") : tr("Put back"));
   toggle_->setEnabled(any);
   remove_->setEnabled(any);
-  show_practice();
+  rules_->show_practice(workspace.practice);
   show_figures();
   if (!(workspace.rig == suggested_for_) || !(workspace.practice == suggested_practice_)) {
     suggestions_.clear();  // they spoke of another path
     suggest_soon_.start();
   }
   findings_->show_judgement(answers.safety, answers.misfits, suggestions_, workspace.rig);
-}
-
-void LightPathView::show_practice() {
-  const safety::Practice& practice = document().workspace().practice;
-  for (std::size_t i = 0; i < schools_.size(); ++i) {
-    schools_[i]->setChecked(i == practice.school);
-  }
-  for (QAction* choice : inspections_) {
-    choice->setChecked(choice->data().toInt() == practice.inspection_days);
-  }
-  guests_->setChecked(practice.guests);
-  totality_->setChecked(practice.totality);
-  QString words = tr("Rules");
-  if (practice.school > 0) {
-    words = tr("Rules: %1 mm school").arg(number(safety::kSchoolsMm.at(practice.school), 0));
-  }
-  rules_->setText(words);
 }
 
 void LightPathView::show_figures() {

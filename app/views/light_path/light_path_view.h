@@ -13,6 +13,7 @@
 #include "app/views/light_path/findings_list.h"
 #include "app/views/light_path/part_chooser.h"
 #include "app/views/light_path/part_sheet.h"
+#include "app/views/light_path/rules_menu.h"
 #include "app/views/light_path/section.h"
 #include "app/views/view.h"
 #include "solarchon/advise/advise.h"
@@ -40,7 +41,6 @@ class LightPathView : public View {
   QWidget* build_drawings();
   QWidget* build_side();
   QToolButton* build_path_menu(QWidget* parent);
-  QToolButton* build_rules_menu(QWidget* parent);
   void choose_parts();
   void done_choosing();
   void toggle();
@@ -59,7 +59,6 @@ class LightPathView : public View {
   void suggest();
   void take_suggestion(int suggestion);
   void show_figures();
-  void show_practice();
 
   Section* section_;
   Section* second_;
@@ -74,11 +73,7 @@ class LightPathView : public View {
   QPushButton* toggle_;
   QPushButton* remove_;
   QAction* compare_ = nullptr;
-  QToolButton* rules_ = nullptr;
-  std::vector<QAction*> schools_;
-  std::vector<QAction*> inspections_;
-  QAction* guests_ = nullptr;
-  QAction* totality_ = nullptr;
+  RulesMenu* rules_ = nullptr;
   QTimer suggest_soon_;
   std::vector<advise::Suggestion> suggestions_;
   optics::Rig suggested_for_;

@@ -73,9 +73,6 @@ class Section : public QWidget {
   [[nodiscard]] const optics::Passage* passage_of(int element) const;
   void paint_beam(QPainter& painter, const Scale& scale) const;
   void paint_part(QPainter& painter, const Scale& scale, const optics::Passage& passage) const;
-  void paint_labels(QPainter& painter) const;
-  void paint_column(QPainter& painter, int element) const;
-  void paint_colours(QPainter& painter, const QRectF& box, const optics::Passage& passage) const;
   void paint_flags(QPainter& painter) const;
   void paint_drag(QPainter& painter) const;
   void describe();

@@ -30,6 +30,9 @@ void add_focal(const optics::Train& train, Rows& rows) {
                   tr("Focal length over aperture: exposure goes with its square")});
   rows.push_back({tr("Image of the Sun"), shown(train.solar_image_mm, 2, tr("%1 mm")),
                   tr("About a 107th of the focal length")});
+  if (train.sampling_arcsec_px) {
+    return;  // the finest detail is said beside the sampling
+  }
   rows.push_back({tr("Finest detail of the lens"),
                   shown(train.diffraction_cutoff_arcsec, 2, QStringLiteral("%1\u2033")),
                   tr("Diffraction cutoff: wavelength over aperture, at %1 nm")
@@ -40,10 +43,12 @@ void add_sensor(const optics::Train& train, Rows& rows) {
   if (!train.sampling_arcsec_px) {
     return;
   }
-  rows.push_back({tr("Sampling"),
-                  tr("%1\u2033 per pixel").arg(number(*train.sampling_arcsec_px, 2)),
-                  tr("%1 pixels per finest detail; two would catch all that the lens can show")
-                      .arg(number(*train.sampling_px_per_cutoff, 2))});
+  rows.push_back(
+      {tr("Sampling"), tr("%1\u2033 per pixel").arg(number(*train.sampling_arcsec_px, 2)),
+       tr("%1 pixels per finest detail of the lens, which is %2\u2033 at %3 nm; two would "
+          "catch all of it")
+           .arg(number(*train.sampling_px_per_cutoff, 2),
+                number(*train.diffraction_cutoff_arcsec, 2), number(train.band.wavelength_nm, 0))});
   rows.push_back(
       {tr("Field"),
        tr("%1\u2032 \u00d7 %2\u2032")

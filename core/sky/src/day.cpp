@@ -173,12 +173,9 @@ std::optional<Window> window_above(const SunDay& day, double altitude_deg) {
   return window;
 }
 
-namespace {
-
-/// The arc between its ten-minute points, by the parabola through three of them.
-ArcPoint on_arc(const SunDay& day, UtcTime time) {
-  const double steps = seconds_between(day.start, time) / kStepS;
+ArcPoint arc_at(const SunDay& day, UtcTime time) {
   const auto last = static_cast<double>(day.arc.size() - 1);
+  const double steps = std::clamp(seconds_between(day.start, time) / kStepS, 0.0, last);
   const double middle = std::clamp(std::round(steps), 1.0, last - 1.0);
   const auto at = static_cast<std::size_t>(middle);
   const double t = steps - middle;
@@ -196,19 +193,17 @@ ArcPoint on_arc(const SunDay& day, UtcTime time) {
                                     after.altitude_deg - here.altitude_deg)};
 }
 
-}  // namespace
-
 SkylineDay over_skyline(const SunDay& day, const Site& site, double least_altitude_deg) {
   SkylineDay result;
   constexpr double kFineS = 30.0;
   constexpr double kSemidiameterDeg = 0.267;
   const bool in_leaf = trees_in_leaf(day.date, site.latitude_deg);
   const auto seen = [&](UtcTime time) {  // height of the upper limb over the skyline
-    const ArcPoint sun = on_arc(day, time);
+    const ArcPoint sun = arc_at(day, time);
     return sun.altitude_deg + kSemidiameterDeg - site.horizon.height_deg(sun.azimuth_deg, in_leaf);
   };
   const auto free = [&](UtcTime time) {  // of the lower limb, or over the least height
-    const ArcPoint sun = on_arc(day, time);
+    const ArcPoint sun = arc_at(day, time);
     return std::min(
         sun.altitude_deg - kSemidiameterDeg - site.horizon.height_deg(sun.azimuth_deg, in_leaf),
         sun.altitude_deg - least_altitude_deg);

@@ -78,6 +78,21 @@ TEST(SunDay, CulminationIsTheGreatestHeight) {
   }
 }
 
+TEST(ArcAt, LiesOnTheSunsPathBetweenThePoints) {
+  const Site site{"", 36.07, -5.58, 42.0, "UTC"};
+  const SunDay day = sun_day({2027, 7, 17}, site, {});
+  const SunEphemeris ephemeris(day.start + 43200.0);
+  for (double seconds = 97.0; seconds < 86400.0; seconds += 611.0) {
+    const UtcTime time = day.start + seconds;
+    const LocalSun sun = local_sun(ephemeris.at(time), site, {});
+    const ArcPoint point = arc_at(day, time);
+    EXPECT_NEAR(point.altitude_deg, sun.altitude_deg, sun.altitude_deg > 1.0 ? 0.01 : 0.2);
+    EXPECT_THAT(point.azimuth_deg, test::AngleNear(sun.azimuth_deg, 0.05));
+  }
+  EXPECT_DOUBLE_EQ(arc_at(day, day.start + -1e6).altitude_deg, day.arc.front().altitude_deg);
+  EXPECT_DOUBLE_EQ(arc_at(day, day.end + 1e6).altitude_deg, day.arc.back().altitude_deg);
+}
+
 TEST(SunDay, KnowsMidnightSunAndPolarNight) {
   const SunDay summer = day_at("2027-06-21", 70.0, 25.0);
   EXPECT_EQ(summer.polar, PolarState::kMidnightSun);

@@ -45,6 +45,11 @@ struct SunDay {
 [[nodiscard]] SunDay sun_day(const CivilDate& date, const Site& site, const Air& air,
                              double dut1_s = 0.0);
 
+/// The Sun between the arc's ten-minute points, by the parabola through three of them.
+/// @param time  clamped to the day
+/// Accuracy: 0.01 degree of height; azimuth the same but for a Sun near the zenith.
+[[nodiscard]] ArcPoint arc_at(const SunDay& day, UtcTime time);
+
 /// First and last instant of the day with the Sun at least that high (refracted); none if never.
 struct Window {
   UtcTime start;
