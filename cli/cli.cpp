@@ -129,7 +129,7 @@ Result<Json> day(const Options& options) {
     return tl::make_unexpected(!place ? place.error() : !date ? date.error() : least.error());
   }
   sky::Site site = place->workspace.site;
-  std::vector<sky::RefusedLine> refused;
+  std::vector<base::RefusedLine> refused;
   if (!options.horizon.empty()) {
     constexpr std::size_t kMostBytes = 1U << 20U;
     auto read = base::read_file(options.horizon, kMostBytes).and_then(sky::horizon_from_csv);

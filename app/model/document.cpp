@@ -106,7 +106,12 @@ void Document::adopt(const workspace::Workspace& next) {
   if (!(next.site == workspace_.site) || !(next.conditions == workspace_.conditions)) {
     ephemeris_.reset();
   }
+  const bool plan_holds = next.wishes == workspace_.wishes && next.mount == workspace_.mount &&
+                          next.rig == workspace_.rig && ephemeris_.has_value();
   workspace_ = next;
+  if (!plan_holds) {
+    plan_day_.reset();
+  }
   recompute();
   if (!file_.empty()) {
     save_soon_.start();
@@ -122,7 +127,22 @@ void Document::recompute() {
     ephemeris_.emplace(day_.start + sky::seconds_between(day_.start, day_.end) / 2,
                        workspace_.conditions.dut1_s);
   }
+  if (plan_day_ != day_.date) {
+    replan();
+  }
   answers_ = workspace::answer(workspace_, moment_, ephemeris_->at(moment_));
+  emit changed();
+}
+
+void Document::replan() {
+  plan_day_ = day_.date;
+  plan_ = plan::plan_day(
+      {day_, skyline_, workspace_.rig, workspace_.mount, workspace_.wishes, experience_});
+}
+
+void Document::learn(plan::Experience experience) {
+  experience_ = std::move(experience);
+  replan();
   emit changed();
 }
 

@@ -9,6 +9,7 @@
 #include <filesystem>
 #include <optional>
 
+#include "solarchon/plan/day_plan.h"
 #include "solarchon/sky/day.h"
 #include "solarchon/sky/magnetic.h"
 #include "solarchon/workspace/answers.h"
@@ -34,6 +35,11 @@ class Document : public QObject {
   [[nodiscard]] const sky::SkylineDay& skyline() const { return skyline_; }
   /// Lower, light passes three times the air overhead (degree).
   static constexpr double kWindowDeg = 20.0;
+  /// The runs of the day, what must start when, and what stands in the way.
+  [[nodiscard]] const plan::DayPlan& plan() const { return plan_; }
+  [[nodiscard]] const plan::Experience& experience() const { return experience_; }
+  /// What the log has taught; plans follow.
+  void learn(plan::Experience experience);
   [[nodiscard]] sky::UtcTime moment() const { return moment_; }
   [[nodiscard]] bool live() const { return live_; }
   [[nodiscard]] QUndoStack& undo() { return undo_; }
@@ -60,6 +66,7 @@ class Document : public QObject {
   friend class WorkspaceEdit;
   void adopt(const workspace::Workspace& next);
   void recompute();
+  void replan();
 
   workspace::Workspace workspace_;
   sky::UtcTime moment_;
@@ -68,6 +75,9 @@ class Document : public QObject {
   sky::SunDay day_;
   sky::SkylineDay skyline_;
   workspace::Answers answers_;
+  plan::Experience experience_;
+  plan::DayPlan plan_;
+  std::optional<sky::CivilDate> plan_day_;  ///< that the plan is of; none: to be made anew
   std::optional<sky::MagneticField> magnetic_;
   QUndoStack undo_;
   QTimer clock_;

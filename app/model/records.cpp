@@ -36,6 +36,42 @@ void Records::reload() {
   sessions_ = *list;
   emit sessionsChanged();
   reload_kit();
+  reload_step_notes();
+}
+
+void Records::reload_step_notes() {
+  const auto notes =
+      log::LogBook::open_to_read(workspace::log_file(data_)).and_then([](const log::LogBook& book) {
+        return book.step_notes();
+      });
+  if (!notes) {
+    report(notes.error());
+    return;
+  }
+  step_notes_ = *notes;
+  emit stepNotesChanged();
+}
+
+void Records::note_step(sky::UtcTime done, const plan::StepNote& note) {
+  const auto noted =
+      log::LogBook::open(workspace::log_file(data_)).and_then([&](log::LogBook book) {
+        return book.note_step(done, note);
+      });
+  if (!noted) {
+    report(noted.error());
+  }
+  reload_step_notes();
+}
+
+void Records::drop_last_step(plan::StepKind kind) {
+  const auto dropped =
+      log::LogBook::open(workspace::log_file(data_)).and_then([&](log::LogBook book) {
+        return book.drop_last_step(kind);
+      });
+  if (!dropped) {
+    report(dropped.error());
+  }
+  reload_step_notes();
 }
 
 void Records::reload_kit() {

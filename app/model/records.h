@@ -43,6 +43,11 @@ class Records : public QObject {
   [[nodiscard]] std::optional<std::int64_t> current_session() const { return current_; }
   [[nodiscard]] std::optional<log::Session> session(std::int64_t id);
 
+  /// How long the steps of countdowns took, oldest first.
+  [[nodiscard]] const std::vector<plan::StepNote>& step_notes() const { return step_notes_; }
+  void note_step(sky::UtcTime done, const plan::StepNote& note);
+  void drop_last_step(plan::StepKind kind);
+
   /// The owner's parts, by name.
   [[nodiscard]] const std::vector<optics::Element>& kit() const { return kit_; }
   /// Keeps a part in the kit; one with a kit_id takes the place of that part.
@@ -68,18 +73,21 @@ class Records : public QObject {
   void sessionsChanged();
   void shownChanged();
   void kitChanged();
+  void stepNotesChanged();
   void failed(const QString& why);
 
  private:
   void show(std::shared_ptr<const ShownFrame> frame);
   void report(const base::Error& error);
   void reload_kit();
+  void reload_step_notes();
 
   std::filesystem::path data_;
   Worker worker_;
   std::shared_ptr<const ShownFrame> shown_;
   std::vector<log::SessionSummary> sessions_;
   std::vector<optics::Element> kit_;
+  std::vector<plan::StepNote> step_notes_;
   bool readable_ = true;
   std::optional<std::int64_t> current_;
   std::optional<log::SessionStart> current_start_;

@@ -58,6 +58,7 @@ Window::Window(const Options& options, QWidget* parent)
   Theme::apply(options.look.value_or(
       settings_->value("look", "noon").toString() == "indoors" ? Look::kIndoors : Look::kNoon));
   load_document(options);
+  learning_ = std::make_unique<Learning>(*document_, *records_);
   build_views();
   build_layout();
   build_actions();
@@ -220,7 +221,7 @@ void Window::set_look(Look look) {
 }
 
 bool Window::settled() const {
-  return !records_->worker().busy() &&
+  return !records_->worker().busy() && learning_->settled() &&
          views_.at(static_cast<std::size_t>(stack_->currentIndex()))->settled();
 }
 

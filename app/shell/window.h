@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "app/model/document.h"
+#include "app/model/learning.h"
 #include "app/model/records.h"
 #include "app/shell/context_strip.h"
 #include "app/shell/day_ribbon.h"
@@ -60,6 +61,7 @@ class Window : public QMainWindow {
   bool first_start_ = false;
   std::unique_ptr<Document> document_;
   std::unique_ptr<Records> records_;
+  std::unique_ptr<Learning> learning_;
   std::unique_ptr<QSettings> settings_;
   bool keep_state_;
   ContextStrip* strip_ = nullptr;

@@ -177,7 +177,7 @@ void DayView::open_horizon_file(const QString& file) {
   adopt_horizon(tr("Open horizon"), read->horizon);
   if (!read->refused.empty()) {
     QStringList lines;
-    for (const sky::RefusedLine& refused : read->refused) {
+    for (const base::RefusedLine& refused : read->refused) {
       lines << tr("line %1: %2")
                    .arg(refused.line)
                    .arg(QString::fromStdString(words::sentence(refused.error)));

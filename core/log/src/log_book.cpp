@@ -320,11 +320,64 @@ Result<std::vector<optics::Element>> LogBook::kit() const {
   }
 }
 
+Result<void> LogBook::note_step(sky::UtcTime done, const plan::StepNote& note) {
+  try {
+    SQLite::Statement write(store_->database,
+                            "INSERT INTO step (done_ms, kind, minutes) VALUES (?, ?, ?)");
+    write.bind(1, done.unix_ms);
+    write.bind(2, plan::step_words().at(static_cast<std::size_t>(note.kind)));
+    write.bind(3, note.minutes);
+    write.exec();
+    return {};
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
+Result<void> LogBook::drop_last_step(plan::StepKind kind) {
+  try {
+    const std::string& word = plan::step_words().at(static_cast<std::size_t>(kind));
+    SQLite::Statement remove(
+        store_->database, "DELETE FROM step WHERE id = (SELECT max(id) FROM step WHERE kind = ?)");
+    remove.bind(1, word);
+    if (remove.exec() == 0) {
+      return fail(ErrorCode::kNotFound, "step", word);
+    }
+    return {};
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
+Result<std::vector<plan::StepNote>> LogBook::step_notes() const {
+  try {
+    std::vector<plan::StepNote> notes;
+    // A log of an older program that cannot be brought up to date has no such table.
+    if (!store_->database.tableExists("step")) {
+      return notes;
+    }
+    SQLite::Statement query(store_->database,
+                            "SELECT kind, minutes FROM step ORDER BY done_ms, id");
+    const auto& words = plan::step_words();
+    while (query.executeStep()) {
+      const auto word = std::find(words.begin(), words.end(), query.getColumn(0).getString());
+      if (word != words.end()) {
+        notes.push_back(
+            {static_cast<plan::StepKind>(word - words.begin()), query.getColumn(1).getDouble()});
+      }
+    }
+    return notes;
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, false));
+  }
+}
+
 Result<std::vector<SessionSummary>> LogBook::summaries() const {
   try {
     SQLite::Statement query(store_->database, R"sql(
       SELECT s.id, s.started_ms, coalesce(max(f.taken_ms), s.started_ms),
-             json_extract(s.site, '$.name'), json_extract(s.rig, '$.name'), s.target,
+             json_extract(s.site, '$.name'), json_extract(s.site, '$.latitude_deg'),
+             json_extract(s.site, '$.longitude_deg'), json_extract(s.rig, '$.name'), s.target,
              s.seeing_arcsec, count(f.id), coalesce(max(n.spots), 0)
       FROM session s
       LEFT JOIN frame f ON f.session = s.id
@@ -336,11 +389,13 @@ Result<std::vector<SessionSummary>> LogBook::summaries() const {
                       {query.getColumn(1).getInt64()},
                       {query.getColumn(2).getInt64()},
                       query.getColumn(3).getString(),
-                      query.getColumn(4).getString(),
-                      query.getColumn(5).getString(),
-                      query.getColumn(6).getDouble(),
-                      query.getColumn(7).getInt(),
-                      query.getColumn(8).getInt()});
+                      query.getColumn(4).getDouble(),
+                      query.getColumn(5).getDouble(),
+                      query.getColumn(6).getString(),
+                      query.getColumn(7).getString(),
+                      query.getColumn(8).getDouble(),
+                      query.getColumn(9).getInt(),
+                      query.getColumn(10).getInt()});
     }
     return list;
   } catch (const SQLite::Exception& problem) {

@@ -56,6 +56,15 @@ const std::vector<std::string>& schema_steps() {
       id TEXT PRIMARY KEY,
       name TEXT NOT NULL,
       part TEXT NOT NULL);
+  )sql",
+                                               // How long the steps of a countdown took.
+                                               R"sql(
+    CREATE TABLE step (
+      id INTEGER PRIMARY KEY,
+      done_ms INTEGER NOT NULL,
+      kind TEXT NOT NULL,
+      minutes REAL NOT NULL);
+    CREATE INDEX step_done ON step (done_ms);
   )sql"};
   return kSteps;
 }

@@ -2,7 +2,6 @@
 #include "solarchon/sky/horizon.h"
 
 #include <algorithm>
-#include <charconv>
 #include <cmath>
 #include <sstream>
 
@@ -19,40 +18,6 @@ namespace {
 constexpr base::Range kAzimuthRange{-360.0, 720.0};
 constexpr double kSameAzimuthDeg = 0.05;
 
-std::string_view trimmed(std::string_view text) {
-  constexpr std::string_view kBlank = " \t\r\"";
-  const std::size_t first = text.find_first_not_of(kBlank);
-  if (first == std::string_view::npos) {
-    return {};
-  }
-  return text.substr(first, text.find_last_not_of(kBlank) - first + 1);
-}
-
-std::vector<std::string_view> fields_of(std::string_view line) {
-  std::vector<std::string_view> fields;
-  const char separator = line.find(';') != std::string_view::npos ? ';' : ',';
-  while (true) {
-    const std::size_t end = line.find(separator);
-    fields.push_back(trimmed(line.substr(0, end)));
-    if (end == std::string_view::npos) {
-      return fields;
-    }
-    line.remove_prefix(end + 1);
-  }
-}
-
-Result<double> number_of(std::string_view text, const char* field, base::Range range) {
-  if (text.empty()) {
-    return fail(ErrorCode::kMissing, field, {}, base::to_text(range));
-  }
-  double value = 0.0;
-  const auto [end, problem] = std::from_chars(text.data(), text.data() + text.size(), value);
-  if (problem != std::errc() || end != text.data() + text.size()) {
-    return fail(ErrorCode::kWrongType, field, std::string(text), "a number");
-  }
-  return base::checked(field, value, range);
-}
-
 Result<bool> trees_of(std::string_view text) {
   if (text.empty() || text == "0" || text == "no" || text == "false") {
     return false;
@@ -63,15 +28,14 @@ Result<bool> trees_of(std::string_view text) {
   return fail(ErrorCode::kUnknownValue, "trees", std::string(text), "yes or no");
 }
 
-Result<HorizonPoint> point_of(std::string_view line) {
-  const auto fields = fields_of(line);
-  if (fields.size() < 2 || fields.size() > 3) {
-    return fail(ErrorCode::kMalformed, "line", std::to_string(fields.size()) + " columns",
+Result<HorizonPoint> point_of(const base::Columns& columns) {
+  if (columns.size() < 2 || columns.size() > 3) {
+    return fail(ErrorCode::kMalformed, "line", std::to_string(columns.size()) + " columns",
                 "azimuth, height and perhaps trees");
   }
-  const auto azimuth = number_of(fields[0], "azimuth_deg", kAzimuthRange);
-  const auto height = number_of(fields[1], "height_deg", kHorizonHeightRange);
-  const auto trees = trees_of(fields.size() > 2 ? fields[2] : std::string_view());
+  const auto azimuth = base::number_of(columns[0], "azimuth_deg", kAzimuthRange);
+  const auto height = base::number_of(columns[1], "height_deg", kHorizonHeightRange);
+  const auto trees = trees_of(columns.size() > 2 ? columns[2] : std::string_view());
   for (const auto& problem :
        {azimuth.map([](double) { return true; }), height.map([](double) { return true; }), trees}) {
     if (!problem) {
@@ -79,12 +43,6 @@ Result<HorizonPoint> point_of(std::string_view line) {
     }
   }
   return HorizonPoint{base::wrap_360(*azimuth), *height, *trees};
-}
-
-/// A heading names its columns, so its first field begins with a letter.
-bool is_heading(std::string_view line) {
-  const char first = line.front();
-  return (first >= 'a' && first <= 'z') || (first >= 'A' && first <= 'Z');
 }
 
 }  // namespace
@@ -131,37 +89,16 @@ bool trees_in_leaf(const CivilDate& date, double latitude_deg) {
 
 Result<HorizonFile> horizon_from_csv(std::string_view text) {
   HorizonFile file;
-  int number = 0;
-  bool first = true;
-  while (!text.empty()) {
-    const std::size_t end = text.find('\n');
-    const std::string_view line = trimmed(text.substr(0, end));
-    text.remove_prefix(end == std::string_view::npos ? text.size() : end + 1);
-    ++number;
-    if (line.empty() || line.front() == '#') {
-      continue;
-    }
-    if (std::exchange(first, false) && is_heading(line)) {
-      continue;
-    }
-    const auto point = point_of(line);
-    if (!point) {
-      file.refused.push_back({number, point.error()});
-      continue;
-    }
-    file.horizon.put(*point);
-    if (file.horizon.points.size() > kMostHorizonPoints) {
-      return fail(ErrorCode::kTooLarge, "horizon", {}, "at most 720 corners");
-    }
+  auto refused = base::read_table(text, "horizon", [&](const base::Columns& columns) {
+    return point_of(columns).map([&](const HorizonPoint& point) { file.horizon.put(point); });
+  });
+  if (!refused) {
+    return tl::make_unexpected(refused.error());
   }
-  if (file.horizon.points.empty()) {
-    if (!file.refused.empty()) {
-      base::Error error = file.refused.front().error;
-      error.field = "line " + std::to_string(file.refused.front().line) + ", " + error.field;
-      return tl::make_unexpected(error);
-    }
-    return fail(ErrorCode::kMissing, "horizon", {}, "azimuth and height in each line");
+  if (file.horizon.points.size() > kMostHorizonPoints) {
+    return fail(ErrorCode::kTooLarge, "horizon", {}, "at most 720 corners");
   }
+  file.refused = std::move(*refused);
   return file;
 }
 

@@ -32,7 +32,7 @@ Json sun_report(sky::UtcTime time, const sky::GeocentricSun& sun, const sky::Loc
 }
 
 Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline, const plan::Mount& mount,
-                const std::vector<sky::RefusedLine>& refused) {
+                const std::vector<base::RefusedLine>& refused) {
   static constexpr const char* kPolar[] = {"none", "midnight-sun", "polar-night"};
   const auto instant = [](const std::optional<sky::UtcTime>& time) {
     return time ? Json(sky::to_iso(*time)) : Json(nullptr);
@@ -55,7 +55,7 @@ Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline, const pl
   const auto turn = plan::meridian_turn(mount, day);
   const auto fast = plan::fast_azimuth(mount, day);
   Json lines = Json::array();
-  for (const sky::RefusedLine& line : refused) {
+  for (const base::RefusedLine& line : refused) {
     lines.push_back({{"line", line.line},
                      {"field", line.error.field},
                      {"value", line.error.value},

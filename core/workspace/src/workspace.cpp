@@ -50,6 +50,7 @@ Json to_json(const Workspace& workspace) {
               {"totality", workspace.practice.totality},
               {"guests", workspace.practice.guests}}}};
   json["mount"] = plan::to_json(workspace.mount);
+  json["plan"] = plan::to_json(workspace.wishes);
   if (workspace.compared) {
     json["compared_rig"] = optics::to_json(*workspace.compared);
   }
@@ -118,6 +119,13 @@ Result<Workspace> workspace_from_json(const Json& json) {
       return tl::make_unexpected(mount.error());
     }
     workspace.mount = *mount;
+  }
+  if (json.contains("plan")) {
+    auto wishes = plan::wishes_from_json(json.at("plan"), "plan");
+    if (!wishes) {
+      return tl::make_unexpected(wishes.error());
+    }
+    workspace.wishes = std::move(*wishes);
   }
   if (json.contains("compared_rig")) {
     auto compared = optics::rig_from_json(json.at("compared_rig"));

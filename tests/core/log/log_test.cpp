@@ -251,6 +251,28 @@ TEST(LogBook, KeepsTheOwnersKit) {
   EXPECT_NE(book.keep_in_kit(test::catalogue_part("Eyepiece 8 mm")).value(), id);
 }
 
+TEST(LogBook, KeepsHowLongStepsTook) {
+  using plan::StepKind;
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  EXPECT_TRUE(book.step_notes().value().empty());
+  ASSERT_TRUE(book.note_step(test::morning() + 60.0, {StepKind::kAlign, 22.5}));
+  ASSERT_TRUE(book.note_step(test::morning(), {StepKind::kDrive, 31.0}));  // filed late
+  ASSERT_TRUE(book.note_step(test::morning() + 90.0, {StepKind::kAlign, 12.0}));
+  EXPECT_THAT(LogBook::open(folder / "log.sqlite").value().step_notes().value(),
+              testing::ElementsAre(plan::StepNote{StepKind::kDrive, 31.0},
+                                   plan::StepNote{StepKind::kAlign, 22.5},
+                                   plan::StepNote{StepKind::kAlign, 12.0}));
+  ASSERT_TRUE(book.drop_last_step(StepKind::kAlign));
+  EXPECT_EQ(book.step_notes().value().back().minutes, 22.5);
+  EXPECT_THAT(book.drop_last_step(StepKind::kFocus), FailsWith(ErrorCode::kNotFound, "step"));
+  {
+    SQLite::Database raw((folder / "log.sqlite").string(), SQLite::OPEN_READWRITE);
+    raw.exec("INSERT INTO step (done_ms, kind, minutes) VALUES (0, 'polish', 3)");
+  }
+  EXPECT_EQ(book.step_notes().value().size(), 2U);  // what a newer program noted is left out
+}
+
 TEST(LogBook, BringsALogWithoutAKitUpToDateAndKeepsItsSessions) {
   const TempFolder folder;
   const auto file = folder / "log.sqlite";

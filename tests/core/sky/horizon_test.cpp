@@ -86,7 +86,7 @@ TEST(HorizonCsv, TakesGoodLinesAndRefusesBadOnesOneByOne) {
   ASSERT_TRUE(file);
   EXPECT_EQ(file->horizon, corners({{0.0, 2.0}, {90.0, 13.0}, {110.0, 5.0}, {270.0, 3.5}}));
   std::vector<std::pair<int, std::string>> refused;
-  for (const RefusedLine& line : file->refused) {
+  for (const base::RefusedLine& line : file->refused) {
     refused.emplace_back(line.line, line.error.field);
   }
   EXPECT_EQ(refused, (std::vector<std::pair<int, std::string>>{{6, "azimuth_deg"},

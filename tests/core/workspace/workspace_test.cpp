@@ -100,6 +100,8 @@ TEST(Workspace, KeepsPracticeAndTheComparedPath) {
   space.practice = {2, 90, true, true};
   space.compared = test::usual_train(1);
   space.mount = {plan::MountKind::kEquatorialTurns, 7.5};
+  space.wishes.runs = {{"Spots", test::morning(), 20.0}};
+  space.wishes.surroundings.under = plan::Ground::kRoof;
   EXPECT_EQ(workspace_from_json(to_json(space)).value(), space);
   base::Json json = to_json(space);
   json.erase("practice");  // as an older program wrote it

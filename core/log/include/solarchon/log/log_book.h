@@ -11,6 +11,7 @@
 #include "solarchon/base/result.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/optics/rig.h"
+#include "solarchon/plan/countdown.h"
 #include "solarchon/sky/site.h"
 #include "solarchon/sky/time.h"
 
@@ -50,6 +51,8 @@ struct SessionSummary {
   sky::UtcTime started;
   sky::UtcTime last_frame;
   std::string site;
+  double latitude_deg = 0.0;
+  double longitude_deg = 0.0;
   std::string rig;
   std::string target;
   double seeing_arcsec = 0.0;
@@ -91,6 +94,13 @@ class LogBook {
   [[nodiscard]] base::Result<void> drop_from_kit(const std::string& kit_id);
   /// The owner's kit, by name. Errors: kUnreadable, kMalformed.
   [[nodiscard]] base::Result<std::vector<optics::Element>> kit() const;
+
+  /// Files how long a step of a countdown took. Errors: kUnwritable.
+  [[nodiscard]] base::Result<void> note_step(sky::UtcTime done, const plan::StepNote& note);
+  /// Takes the last note of a step back. Errors: kUnwritable; kNotFound when there is none.
+  [[nodiscard]] base::Result<void> drop_last_step(plan::StepKind kind);
+  /// Oldest first. Errors: kUnreadable. Steps of a newer program are left out.
+  [[nodiscard]] base::Result<std::vector<plan::StepNote>> step_notes() const;
 
   /// All sessions, newest first. Errors: kUnreadable.
   [[nodiscard]] base::Result<std::vector<SessionSummary>> summaries() const;

@@ -7,6 +7,7 @@
 
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
+#include "solarchon/base/table.h"
 #include "solarchon/sky/time.h"
 
 namespace solarchon::sky {
@@ -39,15 +40,9 @@ struct Horizon {
 /// south, always within the tropics. Good to some weeks.
 [[nodiscard]] bool trees_in_leaf(const CivilDate& date, double latitude_deg);
 
-/// A line of a file that was not taken, and why.
-struct RefusedLine {
-  int line = 0;  ///< from 1
-  base::Error error;
-};
-
 struct HorizonFile {
   Horizon horizon;
-  std::vector<RefusedLine> refused;
+  std::vector<base::RefusedLine> refused;
 };
 
 /// Reads a horizon from CSV: `azimuth_deg,height_deg` or `azimuth_deg,height_deg,trees` with trees

@@ -29,7 +29,7 @@ namespace solarchon::workspace {
 /// @param refused  lines of the horizon's file that were not taken
 [[nodiscard]] base::Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline,
                                     const plan::Mount& mount,
-                                    const std::vector<sky::RefusedLine>& refused);
+                                    const std::vector<base::RefusedLine>& refused);
 
 /// A light path with everything that is said of it.
 struct RigAnswer {

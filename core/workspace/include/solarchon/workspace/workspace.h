@@ -9,6 +9,7 @@
 #include "solarchon/base/result.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/plan/mount.h"
+#include "solarchon/plan/wishes.h"
 #include "solarchon/safety/safety.h"
 #include "solarchon/sky/site.h"
 
@@ -40,6 +41,7 @@ struct Workspace {
   Conditions conditions;
   safety::Practice practice = {};
   plan::Mount mount = {};
+  plan::Wishes wishes = {};
   std::optional<optics::Rig> compared = {};  ///< a second light path, laid beside the first
   bool operator==(const Workspace&) const = default;
 };

@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QObject>
+#include <optional>
+
+#include "app/model/document.h"
+#include "app/model/records.h"
+#include "app/model/worker.h"
+
+namespace solarchon::app {
+
+/// Brings what the log has taught of the workspace's site into the document, off the interface
+/// thread, whenever log, site or surroundings change.
+class Learning : public QObject {
+  Q_OBJECT
+
+ public:
+  Learning(Document& document, Records& records, QObject* parent = nullptr);
+  [[nodiscard]] bool settled() const { return !worker_.busy() && !stale_; }
+
+ private:
+  void follow_document();
+  void learn();
+
+  Document& document_;
+  Records& records_;
+  std::optional<sky::Site> site_;
+  plan::Surroundings surroundings_;
+  bool stale_ = false;  ///< something changed while it was at work
+  Worker worker_;
+};
+
+}  // namespace solarchon::app

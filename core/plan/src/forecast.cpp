@@ -1,0 +1,313 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/plan/forecast.h"
+
+#include <algorithm>
+#include <cmath>
+#include <functional>
+#include <sstream>
+
+#include "solarchon/base/angle.h"
+#include "solarchon/base/random.h"
+
+namespace solarchon::plan {
+
+using base::ErrorCode;
+using base::fail;
+using base::Json;
+using base::Result;
+
+namespace {
+
+constexpr int kVersion = 1;
+constexpr double kHour = 3600.0;
+constexpr double kDay = 86400.0;
+
+Result<ForecastHour> hour_of(const base::Columns& columns) {
+  if (columns.size() < 4 || columns.size() > 5) {
+    return fail(ErrorCode::kMalformed, "line", std::to_string(columns.size()) + " columns",
+                "time, cloud, thin cloud, wind and perhaps temperature");
+  }
+  const auto time = sky::parse_utc(columns[0], "time_utc");
+  const auto cloud = base::number_of(columns[1], "cloud_percent", kPercentRange);
+  const auto thin = base::number_of(columns[2], "thin_percent", kPercentRange);
+  const auto wind = base::number_of(columns[3], "wind_m_s", kWindRange);
+  if (!time) {
+    return tl::make_unexpected(time.error());
+  }
+  for (const auto& number : {cloud, thin, wind}) {
+    if (!number) {
+      return tl::make_unexpected(number.error());
+    }
+  }
+  ForecastHour hour{*time, *cloud, *thin, *wind, {}};
+  if (columns.size() == 5 && !columns[4].empty()) {
+    const auto warmth = base::number_of(columns[4], "temperature_c", sky::kTemperatureRange);
+    if (!warmth) {
+      return tl::make_unexpected(warmth.error());
+    }
+    hour.temperature_c = *warmth;
+  }
+  return hour;
+}
+
+Result<ForecastHour> hour_of(const Json& json, const std::string& path) {
+  base::ObjectReader reader(json, path);
+  ForecastHour hour;
+  const std::string time = reader.text("time_utc");
+  hour.cloud_percent = reader.number("cloud_percent", kPercentRange);
+  hour.thin_percent = reader.number_or("thin_percent", kPercentRange, 0.0);
+  hour.wind_m_s = reader.number_or("wind_m_s", kWindRange, hour.wind_m_s);
+  hour.temperature_c = reader.optional_number("temperature_c", sky::kTemperatureRange);
+  if (reader.error()) {
+    return tl::make_unexpected(*reader.error());
+  }
+  return sky::parse_utc(time, reader.path_of("time_utc")).map([&](sky::UtcTime at) {
+    hour.time = at;
+    return hour;
+  });
+}
+
+/// Puts an hour in its order; one of the same time gives way.
+void put(Forecast& forecast, const ForecastHour& hour) {
+  auto& hours = forecast.hours;
+  const auto place = std::lower_bound(
+      hours.begin(), hours.end(), hour,
+      [](const ForecastHour& one, const ForecastHour& other) { return one.time < other.time; });
+  if (place != hours.end() && place->time == hour.time) {
+    *place = hour;
+  } else {
+    hours.insert(place, hour);
+  }
+}
+
+/// Head and hours of a forecast in JSON.
+/// @param refuse  is told of each bad entry, from 1
+Result<Forecast> read_json(const Json& json, const std::string& path,
+                           const std::function<void(int, const base::Error&)>& refuse) {
+  base::ObjectReader reader(json, path);
+  (void)reader.choice("format", {"solarchon-forecast"});
+  const int version = reader.integer("version", {1, 1'000'000});
+  Forecast forecast;
+  forecast.source = reader.text_or("source", {});
+  if (!reader.error() && version > kVersion) {
+    reader.fail(ErrorCode::kVersion, "version", std::to_string(version), "1");
+  }
+  if (!reader.error() && !(json.contains("hours") && json.at("hours").is_array())) {
+    reader.fail(ErrorCode::kMissing, "hours", {}, "a list of hours");
+  }
+  if (reader.error()) {
+    return tl::make_unexpected(*reader.error());
+  }
+  const Json& list = json.at("hours");
+  if (list.size() > kMostForecastHours) {
+    return fail(ErrorCode::kTooLarge, reader.path_of("hours"), {}, "at most 768 hours");
+  }
+  for (std::size_t i = 0; i < list.size(); ++i) {
+    const auto hour = hour_of(list[i], reader.path_of("hours") + "[" + std::to_string(i) + "]");
+    if (hour) {
+      put(forecast, *hour);
+    } else {
+      refuse(static_cast<int>(i) + 1, hour.error());
+    }
+  }
+  return forecast;
+}
+
+double mixed(double from, double to, double part) { return from + part * (to - from); }
+
+}  // namespace
+
+Json to_json(const Forecast& forecast) {
+  Json hours = Json::array();
+  for (const ForecastHour& hour : forecast.hours) {
+    Json row{{"time_utc", sky::to_iso(hour.time)},
+             {"cloud_percent", hour.cloud_percent},
+             {"thin_percent", hour.thin_percent},
+             {"wind_m_s", hour.wind_m_s}};
+    if (hour.temperature_c) {
+      row["temperature_c"] = *hour.temperature_c;
+    }
+    hours.push_back(std::move(row));
+  }
+  return {{"format", "solarchon-forecast"},
+          {"version", kVersion},
+          {"source", forecast.source},
+          {"hours", std::move(hours)}};
+}
+
+Result<Forecast> forecast_from_json(const Json& json, const std::string& path) {
+  std::optional<base::Error> first;
+  auto forecast =
+      read_json(json, path, [&](int, const base::Error& error) { first = first ? first : error; });
+  if (forecast && first) {
+    return tl::make_unexpected(*first);
+  }
+  return forecast;
+}
+
+Result<ForecastFile> forecast_from_text(std::string_view text, const std::string& source) {
+  ForecastFile file;
+  const std::size_t first = text.find_first_not_of(" \t\r\n");
+  if (first != std::string_view::npos && text[first] == '{') {
+    auto read = base::parse_json(text, source).and_then([&](const Json& json) {
+      return read_json(json, "", [&](int line, const base::Error& error) {
+        file.refused.push_back({line, error});
+      });
+    });
+    if (!read) {
+      return tl::make_unexpected(read.error());
+    }
+    file.forecast = std::move(*read);
+    if (file.forecast.hours.empty()) {
+      return tl::make_unexpected(base::fail_whole("forecast", file.refused));
+    }
+  } else {
+    auto refused = base::read_table(text, "forecast", [&](const base::Columns& columns) {
+      return hour_of(columns).map([&](const ForecastHour& hour) { put(file.forecast, hour); });
+    });
+    if (!refused) {
+      return tl::make_unexpected(refused.error());
+    }
+    file.refused = std::move(*refused);
+  }
+  if (file.forecast.hours.size() > kMostForecastHours) {
+    return fail(ErrorCode::kTooLarge, "forecast", {}, "at most 768 hours");
+  }
+  if (file.forecast.source.empty()) {
+    file.forecast.source = source;
+  }
+  return file;
+}
+
+std::string to_csv(const Forecast& forecast) {
+  std::ostringstream out;
+  out << "time_utc,cloud_percent,thin_percent,wind_m_s,temperature_c\n";
+  for (const ForecastHour& hour : forecast.hours) {
+    out << sky::to_iso(hour.time) << ',' << hour.cloud_percent << ',' << hour.thin_percent << ','
+        << hour.wind_m_s << ',';
+    if (hour.temperature_c) {
+      out << *hour.temperature_c;
+    }
+    out << '\n';
+  }
+  return out.str();
+}
+
+std::optional<ForecastHour> forecast_at(const Forecast& forecast, sky::UtcTime time) {
+  const auto& hours = forecast.hours;
+  const auto after =
+      std::lower_bound(hours.begin(), hours.end(), time,
+                       [](const ForecastHour& hour, sky::UtcTime at) { return hour.time < at; });
+  if (after != hours.end() && after != hours.begin()) {
+    const ForecastHour& right = *after;
+    const ForecastHour& left = *std::prev(after);
+    const double gap_s = sky::seconds_between(left.time, right.time);
+    if (gap_s <= 3.0 * kHour) {
+      const double part = sky::seconds_between(left.time, time) / gap_s;
+      ForecastHour hour{time,
+                        mixed(left.cloud_percent, right.cloud_percent, part),
+                        mixed(left.thin_percent, right.thin_percent, part),
+                        mixed(left.wind_m_s, right.wind_m_s, part),
+                        {}};
+      if (left.temperature_c && right.temperature_c) {
+        hour.temperature_c = mixed(*left.temperature_c, *right.temperature_c, part);
+      }
+      return hour;
+    }
+  }
+  for (const auto near : {after, after != hours.begin() ? std::prev(after) : after}) {
+    if (near != hours.end() && std::abs(sky::seconds_between(near->time, time)) <= 0.5 * kHour) {
+      ForecastHour hour = *near;
+      hour.time = time;
+      return hour;
+    }
+  }
+  return std::nullopt;
+}
+
+SkyState state_of(const ForecastHour& hour) {
+  if (hour.cloud_percent >= 70.0) {
+    return SkyState::kOvercast;
+  }
+  if (hour.cloud_percent >= 30.0) {
+    return SkyState::kBroken;
+  }
+  return hour.thin_percent >= 30.0 ? SkyState::kThinCloud : SkyState::kClear;
+}
+
+namespace {
+
+/// What kind of weather a day has, as a stand-in deals it.
+struct Weather {
+  double cloud;   ///< through the day (percent)
+  double heaped;  ///< more at the height of the afternoon (percent)
+  double thin;
+  double wind_m_s;
+};
+
+Weather weather_of(const sky::Site& site, std::int64_t day) {
+  const auto place = [](double degrees) {
+    return static_cast<std::uint32_t>(std::lround((degrees + 720.0) * 100.0));
+  };
+  base::Random dice{place(site.latitude_deg), place(site.longitude_deg),
+                    static_cast<std::uint32_t>(day)};
+  const double kind = dice.uniform();
+  if (kind < 0.45) {  // fine
+    return {dice.uniform(0.0, 8.0), dice.uniform(0.0, 30.0), dice.uniform(0.0, 15.0),
+            dice.uniform(1.0, 4.0)};
+  }
+  if (kind < 0.65) {  // hazy
+    return {dice.uniform(0.0, 15.0), dice.uniform(0.0, 15.0), dice.uniform(30.0, 80.0),
+            dice.uniform(0.5, 3.0)};
+  }
+  if (kind < 0.85) {  // broken
+    return {dice.uniform(15.0, 45.0), dice.uniform(10.0, 45.0), dice.uniform(5.0, 30.0),
+            dice.uniform(3.0, 8.0)};
+  }
+  return {dice.uniform(75.0, 100.0), 0.0, dice.uniform(20.0, 60.0), dice.uniform(2.0, 10.0)};
+}
+
+}  // namespace
+
+Forecast stand_in_forecast(const sky::Site& site, sky::UtcTime first, int hours) {
+  Forecast forecast;
+  forecast.source = "stand-in service";
+  constexpr std::int64_t kHourMs = 3'600'000;
+  const std::int64_t start = first.unix_ms - ((first.unix_ms % kHourMs) + kHourMs) % kHourMs;
+  forecast.hours.reserve(static_cast<std::size_t>(std::max(0, hours)));
+  for (int i = 0; i < hours; ++i) {
+    const sky::UtcTime time{start + i * kHourMs};
+    // Days turn over at local midnight; between two noons the weather goes over from one to the
+    // next.
+    const double local_s =
+        static_cast<double>(time.unix_ms) / 1000.0 + site.longitude_deg / 15.0 * kHour;
+    const double days = local_s / kDay - 0.5;
+    const auto noon = static_cast<std::int64_t>(std::floor(days));
+    const double part = days - static_cast<double>(noon);
+    const Weather now = weather_of(site, noon);
+    const Weather next = weather_of(site, noon + 1);
+    const double hour = std::fmod(local_s / kHour, 24.0);
+    // Cloud over warm ground is highest two hours after noon.
+    const double warm = std::pow(std::max(0.0, std::cos((hour - 14.0) / 12.0 * base::kPi)), 2.0);
+    const double heaped = part < 0.5 ? now.heaped : next.heaped;
+    const auto rounded = [](double value, double parts) {
+      return std::round(value * parts) / parts;
+    };
+    ForecastHour row;
+    row.time = time;
+    row.cloud_percent =
+        rounded(std::clamp(mixed(now.cloud, next.cloud, part) + heaped * warm, 0.0, 100.0), 1.0);
+    row.thin_percent = rounded(std::clamp(mixed(now.thin, next.thin, part), 0.0, 100.0), 1.0);
+    row.wind_m_s = rounded(mixed(now.wind_m_s, next.wind_m_s, part) + 3.0 * warm, 10.0);
+    const double season =
+        std::cos((days / 365.25 - 0.55) * 2.0 * base::kPi) * (site.latitude_deg < 0.0 ? -1.0 : 1.0);
+    row.temperature_c = rounded(
+        24.0 - 0.25 * std::abs(site.latitude_deg) + 0.15 * std::abs(site.latitude_deg) * season +
+            4.0 * std::cos((hour - 15.0) / 12.0 * base::kPi) - 0.0065 * site.elevation_m,
+        10.0);
+    forecast.hours.push_back(row);
+  }
+  return forecast;
+}
+
+}  // namespace solarchon::plan

@@ -1,0 +1,109 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/plan/run.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace solarchon::plan {
+
+namespace {
+
+constexpr double kShortestMin = 1.0;
+
+Run moved(Run run, sky::UtcTime start) {
+  run.start = start;
+  return run;
+}
+
+Run lasting(Run run, double seconds) {
+  run.minutes = seconds / 60.0;
+  return run;
+}
+
+}  // namespace
+
+sky::Window window_of(const Run& run) { return {run.start, run.start + run.minutes * 60.0}; }
+
+double frames_of(const Run& run) {
+  const double seconds = run.minutes * 60.0;
+  if (run.clip_s <= 0.0 || run.clip_s >= run.every_s) {
+    return std::round(seconds * run.frames_per_s);
+  }
+  const double whole = std::floor(seconds / run.every_s);
+  const double last = std::min(run.clip_s, seconds - whole * run.every_s);
+  return std::round((whole * run.clip_s + last) * run.frames_per_s);
+}
+
+base::Json to_json(const Run& run) {
+  return {{"name", run.name},       {"start_utc", sky::to_iso(run.start)},
+          {"minutes", run.minutes}, {"frames_per_s", run.frames_per_s},
+          {"clip_s", run.clip_s},   {"every_s", run.every_s},
+          {"fixed", run.fixed}};
+}
+
+base::Result<Run> run_from_json(const base::Json& json, const std::string& path) {
+  base::ObjectReader reader(json, path);
+  Run run;
+  run.name = reader.text_or("name", {});
+  const std::string start = reader.text("start_utc");
+  run.minutes = reader.number("minutes", kRunMinutesRange);
+  run.frames_per_s = reader.number_or("frames_per_s", kFrameRateRange, run.frames_per_s);
+  run.clip_s = reader.number_or("clip_s", kClipRange, run.clip_s);
+  run.every_s = reader.number_or("every_s", kIntervalRange, run.every_s);
+  run.fixed = reader.flag_or("fixed", false);
+  if (reader.error()) {
+    return tl::make_unexpected(*reader.error());
+  }
+  return sky::parse_utc(start, reader.path_of("start_utc")).map([&](sky::UtcTime time) {
+    run.start = time;
+    return run;
+  });
+}
+
+std::vector<Cure> cures_of_turn(const MeridianTurn& turn, const Run& run) {
+  const sky::Window window = window_of(run);
+  const double length_s = run.minutes * 60.0;
+  std::vector<Cure> cures;
+  if (!run.fixed) {
+    cures.push_back({Cure::Kind::kStartLater, {moved(run, turn.earliest + kTurnTakesS)}});
+    cures.push_back({Cure::Kind::kStartSooner, {moved(run, turn.latest + (-length_s))}});
+  }
+  const double first_s = sky::seconds_between(window.start, turn.meridian);
+  const sky::UtcTime again = turn.meridian + kTurnTakesS;
+  const double second_s = sky::seconds_between(again, window.end);
+  if (std::min(first_s, second_s) >= 60.0 * kShortestMin) {
+    cures.push_back(
+        {Cure::Kind::kSplit, {lasting(run, first_s), lasting(moved(run, again), second_s)}});
+  }
+  const double until_s = sky::seconds_between(window.start, turn.latest);
+  if (until_s >= 60.0 * kShortestMin) {
+    cures.push_back({Cure::Kind::kEndSooner, {lasting(run, until_s)}});
+  }
+  return cures;
+}
+
+std::optional<sky::Window> outside(const std::vector<sky::Window>& windows,
+                                   const sky::Window& run) {
+  sky::UtcTime reached = run.start;
+  for (const sky::Window& window : windows) {
+    if (window.end <= reached) {
+      continue;
+    }
+    if (window.start > reached) {
+      break;
+    }
+    reached = window.end;
+  }
+  if (reached >= run.end) {
+    return std::nullopt;
+  }
+  sky::UtcTime back = run.end;
+  for (const sky::Window& window : windows) {
+    if (window.start > reached && window.start < back) {
+      back = window.start;
+    }
+  }
+  return sky::Window{reached, back};
+}
+
+}  // namespace solarchon::plan
