@@ -9,6 +9,7 @@ find_package(CLI11 REQUIRED)
 find_package(Threads REQUIRED)
 pkg_check_modules(ERFA REQUIRED IMPORTED_TARGET erfa)
 pkg_check_modules(CFITSIO REQUIRED IMPORTED_TARGET cfitsio)
+pkg_check_modules(ICAL REQUIRED IMPORTED_TARGET libical)
 
 list(APPEND CMAKE_MODULE_PATH /usr/share/cmake/geographiclib)
 find_package(GeographicLib REQUIRED)

@@ -38,6 +38,27 @@ const std::vector<std::string>& step_words() {
   return kWords;
 }
 
+std::string_view step_title(StepKind kind) {
+  static constexpr std::array<std::string_view, kStepKinds> kTitles{
+      "Drive there", "Set up", "Warm the etalon", "Tube settles",
+      "Align",       "Focus",  "Tune and wait",   "Rehearse"};
+  return kTitles.at(place(kind));
+}
+
+std::string_view step_advice(StepKind kind) {
+  static constexpr std::array<std::string_view, kStepKinds> kAdvice{
+      "Filters, power, cables and a hat are in the car.",
+      "Front cap on until the whole light path is fitted. Front filter first, secured against "
+      "wind; power on early.",
+      "Power on; it heats while the rest is set up.",
+      "Let the tube come to the air's warmth, capped, and any dew go.",
+      "Level, point the axis, find the Sun by the tube's shadow. Nobody looks through the finder.",
+      "On the edge of the disc or a spot, under a hood; again as the tube warms.",
+      "Give the etalon time after each step of the tuner.",
+      "The whole run once, with a file written and looked at."};
+  return kAdvice.at(place(kind));
+}
+
 base::Json to_json(const StepMinutes& minutes) {
   base::Json json = base::Json::object();
   for (std::size_t i = 0; i < kStepKinds; ++i) {

@@ -1,0 +1,342 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// How the sheet of the day is drawn.
+#include <QDateTime>
+#include <QPainter>
+#include <QPainterPath>
+#include <algorithm>
+#include <cmath>
+
+#include "app/shell/phrases.h"
+#include "app/shell/theme.h"
+#include "app/views/day/day_sheet.h"
+#include "app/views/day/plan_words.h"
+
+namespace solarchon::app {
+
+namespace {
+
+constexpr double kNameWide = 84.0;
+constexpr double kMostSeeing = 4.0;
+constexpr double kStepHigh = 22.0;
+
+}  // namespace
+
+void DaySheet::paint_name(QPainter& painter, const QRectF& row, const QString& name) const {
+  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setPen(Theme::colours().faint_ink);
+  painter.drawText(QRectF(0, row.top(), kNameWide, row.height()),
+                   Qt::AlignRight | Qt::AlignVCenter | Qt::TextWordWrap, name);
+}
+
+void DaySheet::paint_hours(QPainter& painter) const {
+  const Palette& c = Theme::colours();
+  const sky::Window across = span();
+  const Rows all = rows();
+  const QTimeZone zone = document_.zone();
+  const double hour_wide = x_of(across.start + 3600.0) - x_of(across.start);
+  const int every = hour_wide > 34.0 ? 1 : hour_wide > 17.0 ? 2 : 3;
+  painter.setFont(Theme::font(TextSize::kSmall));
+  constexpr std::int64_t kQuarterMs = 900'000;
+  // Quarters of an hour, since some zones are off by them.
+  std::int64_t ms = (across.start.unix_ms + kQuarterMs - 1) / kQuarterMs * kQuarterMs;
+  for (; ms <= across.end.unix_ms; ms += kQuarterMs) {
+    const QTime local = QDateTime::fromMSecsSinceEpoch(ms, zone).time();
+    if (local.minute() != 0 || local.hour() % every != 0) {
+      continue;
+    }
+    const double x = x_of({ms});
+    painter.setPen(Theme::line(c.rule, 1.0));
+    painter.drawLine(QPointF(x, all.sun.top() - 4), QPointF(x, all.runs.bottom()));
+    painter.setPen(c.ink);
+    painter.drawText(QRectF(x - 20, 0, 40, 16), Qt::AlignCenter, QString::number(local.hour()));
+  }
+  paint_name(painter, QRectF(0, 0, 10, 16), tr("hour"));
+}
+
+void DaySheet::paint_sun(QPainter& painter) const {
+  const Palette& c = Theme::colours();
+  const QRectF row = rows().sun;
+  const double top_deg = std::max(30.0, document_.day().culmination_altitude_deg + 4.0);
+  const auto y_of = [&](double altitude) {
+    return row.bottom() - std::clamp(altitude, 0.0, top_deg) / top_deg * row.height();
+  };
+  QPainterPath shape;
+  shape.moveTo(x_of(document_.day().start), row.bottom());
+  for (const sky::ArcPoint& point : document_.day().arc) {
+    shape.lineTo(x_of(point.time), y_of(point.altitude_deg));
+  }
+  shape.lineTo(x_of(document_.day().end), row.bottom());
+  painter.save();
+  painter.setClipRect(row);
+  // All of the day pale, what can be used of it in the Sun's colour.
+  painter.setPen(Qt::NoPen);
+  painter.setBrush(c.shade);
+  painter.drawPath(shape);
+  for (const sky::Window& window : document_.skyline().clear) {
+    QPainterPath usable;
+    usable.addRect(QRectF(QPointF(x_of(window.start), row.top()),
+                          QPointF(x_of(window.end), row.bottom())));
+    painter.setBrush(c.sun);
+    painter.drawPath(shape.intersected(usable));
+  }
+  painter.setBrush(Qt::NoBrush);
+  painter.setPen(Theme::line(c.ink, 1.5));
+  painter.drawPath(shape);
+  painter.restore();
+  painter.setPen(Theme::line(c.ink, 1.0));
+  painter.drawLine(row.bottomLeft(), row.bottomRight());
+  painter.setFont(Theme::font(TextSize::kSmall));
+  const QString highest = tr("%1\u00b0").arg(number(document_.day().culmination_altitude_deg, 0));
+  const double x = x_of(document_.day().culmination);
+  const double y = y_of(document_.day().culmination_altitude_deg);
+  painter.setPen(c.ink);
+  if (y - 16.0 > row.top() - 14.0 && document_.day().culmination_altitude_deg > 0.0) {
+    painter.drawText(QRectF(x + 6, y - 15, 44, 14), Qt::AlignLeft | Qt::AlignVCenter, highest);
+  }
+  paint_name(painter, row, tr("Sun, clear\nover %1\u00b0").arg(Document::kWindowDeg));
+}
+
+void DaySheet::paint_air(QPainter& painter) const {
+  const Palette& c = Theme::colours();
+  const QRectF row = rows().air;
+  const auto y_of = [&](double arcsec) {
+    return row.bottom() - std::clamp(arcsec, 0.0, kMostSeeing) / kMostSeeing * row.height();
+  };
+  painter.setFont(Theme::font(TextSize::kSmall));
+  for (const double line : {1.0, 2.0, 3.0}) {
+    painter.setPen(Theme::line(c.rule, 1.0));
+    painter.drawLine(QPointF(row.left(), y_of(line)), QPointF(row.right(), y_of(line)));
+    painter.setPen(c.faint_ink);
+    painter.drawText(QRectF(row.left() + 2, y_of(line) - 13, 30, 12), Qt::AlignLeft,
+                     tr("%1\u2033").arg(line));
+  }
+  // The band that two days in three stay in, and the line of the middle.
+  const auto& wishes = document_.workspace().wishes;
+  QPolygonF low;
+  QPolygonF high;
+  QPolygonF middle;
+  double share = 0.0;
+  int points = 0;
+  for (const sky::ArcPoint& point : document_.day().arc) {
+    constexpr double kLeastDeg = 5.0;
+    const double x = x_of(point.time);
+    if (point.altitude_deg < kLeastDeg || x < row.left() || x > row.right()) {
+      continue;
+    }
+    const auto hour = wishes.forecast ? plan::forecast_at(*wishes.forecast, point.time)
+                                      : std::optional<plan::ForecastHour>();
+    const auto guess = plan::expected_seeing(
+        document_.day(), point.time, wishes.surroundings, document_.experience().seeing,
+        hour ? std::optional<double>(hour->wind_m_s) : std::nullopt);
+    low << QPointF(x, y_of(guess.low_arcsec));
+    high.prepend(QPointF(x, y_of(guess.high_arcsec)));
+    middle << QPointF(x, y_of(guess.arcsec));
+    share += guess.measured_share;
+    ++points;
+  }
+  painter.setPen(Qt::NoPen);
+  painter.setBrush(c.shade);
+  painter.drawPolygon(low + high);
+  painter.setBrush(Qt::NoBrush);
+  // Drawn through where the log speaks, broken where it is a rule of thumb.
+  QPen pen = Theme::line(c.ink, 2.0);
+  if (points == 0 || share / points < 0.3) {
+    pen.setDashPattern({4.0, 3.0});
+  }
+  painter.setPen(pen);
+  painter.drawPolyline(middle);
+  painter.setPen(Theme::line(c.ink, 1.0));
+  painter.drawLine(row.bottomLeft(), row.bottomRight());
+  const int percent = points > 0 ? static_cast<int>(std::lround(100.0 * share / points)) : 0;
+  paint_name(painter, row,
+             percent > 0 ? tr("Seeing\nexpected,\n%1 % by log").arg(percent)
+                         : tr("Seeing\nexpected,\na rule of\nthumb"));
+}
+
+void DaySheet::paint_clouds(QPainter& painter) const {
+  const Palette& c = Theme::colours();
+  const QRectF row = rows().cloud;
+  const auto& forecast = document_.workspace().wishes.forecast;
+  painter.setFont(Theme::font(TextSize::kSmall));
+  paint_name(painter, row, tr("Forecast"));
+  bool any = false;
+  if (forecast) {
+    const sky::Window across = span();
+    constexpr double kStepS = 1200.0;
+    for (sky::UtcTime time = across.start; time < across.end; time = time + kStepS) {
+      const auto hour = plan::forecast_at(*forecast, time + 0.5 * kStepS);
+      if (!hour) {
+        continue;
+      }
+      any = true;
+      const QRectF cell(QPointF(x_of(time), row.top()),
+                        QPointF(std::min(row.right(), x_of(time + kStepS)), row.bottom()));
+      // Cloud as ink that rises from below; thin cloud as a veil of lines.
+      const double high = hour->cloud_percent / 100.0 * cell.height();
+      if (hour->thin_percent >= 30.0) {
+        painter.fillRect(cell, QBrush(c.faint_ink, Qt::HorPattern));
+      }
+      painter.fillRect(QRectF(cell.left(), cell.bottom() - high, cell.width() + 0.5, high),
+                       c.faint_ink);
+    }
+  }
+  painter.setPen(Theme::line(c.rule, 1.0));
+  painter.setBrush(Qt::NoBrush);
+  painter.drawRect(row);
+  if (!any) {
+    painter.setPen(c.faint_ink);
+    painter.drawText(row, Qt::AlignCenter, tr("no forecast for this day"));
+  }
+}
+
+void DaySheet::paint_turn(QPainter& painter) const {
+  if (!plan().turn) {
+    return;
+  }
+  const Palette& c = Theme::colours();
+  const Rows all = rows();
+  const double left = x_of(plan().turn->earliest);
+  const double right = x_of(plan().turn->latest);
+  const double middle = x_of(plan().turn->meridian);
+  const QRectF band(QPointF(left, all.cloud.bottom() + 2), QPointF(right, all.runs.bottom()));
+  painter.fillRect(band, QBrush(c.rule, Qt::BDiagPattern));
+  painter.setPen(Theme::line(c.ink, 1.5));
+  painter.drawLine(QPointF(right, band.top()), QPointF(right, band.bottom()));
+  painter.setBrush(c.sheet);
+  painter.drawPolygon(QPolygonF{QPointF(left, all.sun.bottom()), QPointF(right, all.sun.bottom()),
+                                QPointF(middle, all.sun.bottom() - 14.0)});
+  painter.setPen(c.faint_ink);
+  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.drawText(QRectF(right + 4, band.top(), 150, 14), Qt::AlignLeft,
+                   tr("mount must turn by %1").arg(clock_at(plan().turn->latest, document_.zone())));
+}
+
+void DaySheet::paint_steps(QPainter& painter) const {
+  const Palette& c = Theme::colours();
+  const QRectF row = rows().steps;
+  if (!plan().countdown) {
+    painter.setFont(Theme::font(TextSize::kMedium));
+    painter.setPen(c.faint_ink);
+    painter.drawText(row.adjusted(0, 0, 0, 8), Qt::AlignCenter,
+                     tr("No run on this day. Add one, and what must start when is counted back "
+                        "from it."));
+    return;
+  }
+  const auto& steps = plan().countdown->steps;
+  for (std::size_t i = 0; i < steps.size(); ++i) {
+    const plan::Step& step = steps[i];
+    const QRectF block = block_of_step(step.kind);
+    const bool now = step.start <= document_.moment() && document_.moment() < step.end;
+    const bool waits = step.slack_min >= 1.0;
+    if (waits) {
+      painter.setPen(Theme::line(c.faint_ink, 1.0));
+      const double y = block.center().y();
+      const double end = x_of(step.end + 60.0 * step.slack_min);
+      painter.drawLine(QPointF(block.right(), y), QPointF(end, y));
+      painter.drawLine(QPointF(end, y - 4), QPointF(end, y + 4));
+    }
+    painter.setPen(Theme::line(choice_.step == step.kind ? c.accent : c.ink,
+                               choice_.step == step.kind ? 3.0 : 1.0));
+    painter.setBrush(now ? c.accent : waits ? c.sheet : c.shade);
+    painter.drawRoundedRect(block, 2, 2);
+    const QRectF line(0, row.top() + static_cast<double>(i) * kStepHigh, 10, kStepHigh);
+    painter.setFont(Theme::font(TextSize::kSmall));
+    painter.setPen(c.ink);
+    const QString words = tr("%1 %2 min")
+                              .arg(clock_at(step.start, document_.zone()))
+                              .arg(number(step.time.minutes, 0));
+    const double wide = painter.fontMetrics().horizontalAdvance(words);
+    // In the free space on the left, or else on the right of the block.
+    const double after = waits ? x_of(step.end + 60.0 * step.slack_min) : block.right();
+    const bool left = block.left() - wide - 8.0 > row.left();
+    painter.drawText(QRectF(left ? block.left() - wide - 6.0 : after + 6.0, line.top(), wide + 2.0,
+                            kStepHigh),
+                     Qt::AlignVCenter, words);
+    paint_name(painter, line, name_of(step.kind));
+  }
+}
+
+void DaySheet::paint_runs(QPainter& painter) const {
+  const Palette& c = Theme::colours();
+  const QRectF row = rows().runs;
+  painter.setPen(Theme::line(c.ink, 1.0));
+  painter.drawLine(row.bottomLeft(), row.bottomRight());
+  paint_name(painter, row, tr("Runs"));
+  for (const plan::PlannedRun& planned : plan().runs) {
+    const plan::Run run = shown_run(planned.index);
+    const QRectF block = block_of_run(planned.index);
+    const bool is_chosen = choice_.run == planned.index;
+    painter.setPen(Theme::line(is_chosen ? c.ink : c.accent, is_chosen ? 3.0 : 1.0));
+    painter.setBrush(c.accent);
+    painter.drawRoundedRect(block, 3, 3);
+    for (const plan::Conflict& conflict : plan().conflicts) {
+      if (conflict.run != planned.index || conflict.kind == plan::ConflictKind::kDarkStep) {
+        continue;
+      }
+      // What is hit is struck through, with a mark that stands out without its colour.
+      const double left = std::max(block.left(), x_of(conflict.when.start));
+      const double right = std::min(block.right(), x_of(conflict.when.end));
+      const QRectF hit(left, block.top(), std::max(4.0, right - left), block.height());
+      painter.fillRect(hit, c.sheet);
+      painter.fillRect(hit, QBrush(c.stop, Qt::BDiagPattern));
+      painter.setPen(Theme::line(c.stop, 2.0));
+      painter.setBrush(Qt::NoBrush);
+      painter.drawRect(hit);
+    }
+    painter.setFont(Theme::font(TextSize::kSmall, true));
+    QString words = text(run.name);
+    if (run.fixed) {
+      words = QStringLiteral("\u25c6 ") + words;
+    }
+    const double wide = painter.fontMetrics().horizontalAdvance(words) + 8.0;
+    const bool inside = wide < block.width();
+    const bool hit = std::any_of(plan().conflicts.begin(), plan().conflicts.end(),
+                                 [&](const auto& found) { return found.run == planned.index; });
+    if (inside) {
+      const QRectF label(block.left() + 2, block.top() + 2, wide, block.height() / 2.0 - 2);
+      if (hit) {
+        painter.fillRect(label, c.accent);
+      }
+      painter.setPen(c.on_accent);
+      painter.drawText(label.adjusted(2, 0, 0, 0), Qt::AlignVCenter, words);
+      if (dragged_ && is_chosen) {
+        painter.drawText(label.translated(2, label.height()), Qt::AlignVCenter,
+                         clock_at(run.start, document_.zone()));
+      }
+    } else {
+      painter.setPen(c.ink);
+      painter.drawText(QRectF(block.right() + 4, block.top(), wide, block.height()),
+                       Qt::AlignVCenter, words);
+    }
+  }
+}
+
+void DaySheet::paint_now(QPainter& painter) const {
+  const sky::Window across = span();
+  if (document_.moment() < across.start || document_.moment() > across.end) {
+    return;
+  }
+  const double x = x_of(document_.moment());
+  painter.setPen(Theme::line(Theme::colours().accent, 2.0));
+  painter.drawLine(QPointF(x, 16), QPointF(x, rows().runs.bottom()));
+}
+
+void DaySheet::paintEvent(QPaintEvent* /*event*/) {
+  QPainter painter(this);
+  painter.setRenderHint(QPainter::Antialiasing);
+  paint_hours(painter);
+  paint_sun(painter);
+  paint_air(painter);
+  paint_clouds(painter);
+  paint_turn(painter);
+  paint_now(painter);
+  paint_steps(painter);
+  paint_runs(painter);
+  if (hasFocus()) {
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(Theme::line(Theme::colours().accent, 1.5));
+    painter.drawRect(QRectF(rect()).adjusted(1, 1, -1, -1));
+  }
+}
+
+}  // namespace solarchon::app

@@ -1,0 +1,79 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/views/day/step_editor.h"
+
+#include <QDateTime>
+#include <QVBoxLayout>
+#include <algorithm>
+
+#include "app/shell/phrases.h"
+#include "app/shell/theme.h"
+#include "app/views/day/plan_words.h"
+
+namespace solarchon::app {
+
+StepEditor::StepEditor(Document& document, Records& records, QWidget* parent)
+    : QWidget(parent),
+      document_(document),
+      records_(records),
+      name_(new QLabel(this)),
+      learned_(new QLabel(this)),
+      planned_(new NumberField(tr("Planned"), tr("min"), plan::kStepMinutesRange, false, this)),
+      took_(new NumberField(tr("It took"), tr("min"), {0.1, plan::kStepMinutesRange.high}, false,
+                            this)),
+      take_back_(new QPushButton(tr("Take the last one back"), this)) {
+  name_->setFont(Theme::font(TextSize::kMedium, true));
+  learned_->setWordWrap(true);
+  learned_->setObjectName(QStringLiteral("learned"));
+  planned_->setToolTip(tr("Empty: what is usual for this light path; 0: the step does not occur"));
+  took_->setToolTip(tr("Afterwards: how long it really took. Plans of later days count on it"));
+  took_->allow_empty(tr("afterwards"));
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(4);
+  for (QWidget* part : std::initializer_list<QWidget*>{name_, planned_, took_, learned_,
+                                                       take_back_}) {
+    column->addWidget(part);
+  }
+  connect(planned_, &NumberField::entered, this, [this](double value) { plan_minutes(value); });
+  connect(planned_, &NumberField::emptied, this, [this] { plan_minutes(std::nullopt); });
+  connect(took_, &NumberField::entered, this, [this](double minutes) {
+    records_.note_step({QDateTime::currentMSecsSinceEpoch()}, {kind_, minutes});
+    took_->edit().clear();
+  });
+  connect(take_back_, &QPushButton::clicked, this, [this] { records_.drop_last_step(kind_); });
+}
+
+void StepEditor::plan_minutes(std::optional<double> minutes) {
+  workspace::Workspace next = document_.workspace();
+  next.wishes.minutes.at(static_cast<std::size_t>(kind_)) = minutes;
+  document_.edit(tr("Plan %1").arg(name_of(kind_)), next);
+}
+
+void StepEditor::show_step(plan::StepKind kind) {
+  if (kind != kind_) {
+    took_->edit().clear();
+  }
+  kind_ = kind;
+  name_->setText(name_of(kind));
+  name_->setToolTip(text(plan::step_advice(kind)));
+  const auto& wished = document_.workspace().wishes.minutes.at(static_cast<std::size_t>(kind));
+  const double usual = plan::usual_minutes(kind, document_.workspace().rig);
+  planned_->allow_empty(tr("usual %1").arg(number(usual, 0)));
+  if (wished) {
+    planned_->show_value(*wished);
+  } else if (!planned_->edit().hasFocus()) {
+    planned_->edit().clear();
+  }
+  const plan::StepTime time =
+      plan::learned_time(kind, wished.value_or(usual), records_.step_notes());
+  learned_->setText(
+      time.times == 0
+          ? tr("Nothing logged yet; %1 \u00b1 %2 min are counted on.")
+                .arg(number(time.minutes, 0), number(time.spread_min, 0))
+          : tr("With %1 logged, %2 \u00b1 %3 min are counted on.")
+                .arg(counted(time.times, tr("time"), tr("times")), number(time.minutes, 0),
+                     number(time.spread_min, 0)));
+  take_back_->setEnabled(time.times > 0);
+}
+
+}  // namespace solarchon::app

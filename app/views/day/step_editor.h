@@ -1,0 +1,35 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QLabel>
+#include <QPushButton>
+#include <QWidget>
+
+#include "app/model/document.h"
+#include "app/model/records.h"
+#include "app/shell/number_field.h"
+
+namespace solarchon::app {
+
+/// How long one step is planned to take, and how long it really took.
+class StepEditor : public QWidget {
+  Q_OBJECT
+
+ public:
+  StepEditor(Document& document, Records& records, QWidget* parent = nullptr);
+  void show_step(plan::StepKind kind);
+
+ private:
+  void plan_minutes(std::optional<double> minutes);
+
+  Document& document_;
+  Records& records_;
+  plan::StepKind kind_ = plan::StepKind::kDrive;
+  QLabel* name_;
+  QLabel* learned_;
+  NumberField* planned_;
+  NumberField* took_;
+  QPushButton* take_back_;
+};
+
+}  // namespace solarchon::app

@@ -1,0 +1,153 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/plan/ahead.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "solarchon/base/angle.h"
+#include "solarchon/sky/disc.h"
+
+namespace solarchon::plan {
+
+namespace {
+
+constexpr double kDay = 86400.0;
+constexpr double kStep = 600.0;
+constexpr double kCarringtonPerDay = 14.1844;
+
+double sine_deg(double degrees) { return std::sin(degrees * base::kRadPerDeg); }
+double cosine_deg(double degrees) { return std::cos(degrees * base::kRadPerDeg); }
+
+bool overcast(const BestWindow& window) {
+  return window.sky && state_of(*window.sky) == SkyState::kOvercast;
+}
+
+/// What a stretch of the day promises; none when the feature is behind the limb.
+std::optional<BestWindow> promise(const Givens& givens, const sky::Window& window,
+                                  const std::optional<Feature>& feature) {
+  const sky::UtcTime middle =
+      window.start + 0.5 * sky::seconds_between(window.start, window.end);
+  BestWindow best;
+  best.window = window;
+  best.altitude_deg = sky::arc_at(givens.day, middle).altitude_deg;
+  if (givens.wishes.forecast) {
+    best.sky = forecast_at(*givens.wishes.forecast, middle);
+  }
+  best.seeing = expected_seeing(
+      givens.day, middle, givens.wishes.surroundings, givens.experience.seeing,
+      best.sky ? std::optional<double>(best.sky->wind_m_s) : std::nullopt);
+  double foreshortening = 1.0;
+  if (feature) {
+    best.feature = feature_at(*feature, middle);
+    foreshortening = best.feature->foreshortening;
+    if (foreshortening <= 0.0) {
+      return std::nullopt;
+    }
+  }
+  constexpr double kAtTheLimb = 0.05;  // nothing is told apart any more
+  best.detail_km = best.seeing.arcsec * kKmPerArcsec / std::max(foreshortening, kAtTheLimb);
+  return best;
+}
+
+bool better(const BestWindow& one, const BestWindow& other) {
+  return overcast(one) != overcast(other) ? overcast(other) : one.detail_km < other.detail_km;
+}
+
+/// Whole Carrington rotations until an instant.
+int rotation_at(sky::UtcTime time) {
+  return static_cast<int>(std::floor(sky::disc_view(time).carrington_rotation));
+}
+
+}  // namespace
+
+FeatureView feature_at(const Feature& feature, sky::UtcTime time) {
+  const double sine = sine_deg(feature.latitude_deg);
+  const double drift = 14.522 - 2.84 * sine * sine - kCarringtonPerDay;
+  const double days = sky::seconds_between(feature.seen, time) / kDay;
+  const sky::DiscView disc = sky::disc_view(time);
+  FeatureView view;
+  view.from_meridian_deg =
+      base::wrap_180(feature.carrington_longitude_deg + drift * days - disc.l0_deg);
+  view.foreshortening = sine * sine_deg(disc.b0_deg) + cosine_deg(feature.latitude_deg) *
+                                                           cosine_deg(disc.b0_deg) *
+                                                           cosine_deg(view.from_meridian_deg);
+  return view;
+}
+
+std::optional<BestWindow> best_window(const Givens& givens, double minutes,
+                                      const std::optional<Feature>& feature) {
+  const double length_s = 60.0 * minutes;
+  std::optional<BestWindow> best;
+  for (const sky::Window& clear : givens.skyline.clear) {
+    for (sky::UtcTime start = clear.start; start + length_s <= clear.end; start = start + kStep) {
+      const auto found = promise(givens, {start, start + length_s}, feature);
+      if (found && (!best || better(*found, *best))) {
+        best = found;
+      }
+    }
+  }
+  return best;
+}
+
+base::Result<std::vector<BestWindow>> coming_windows(const Outlook& outlook, sky::UtcTime from,
+                                                     int days, double minutes,
+                                                     const std::optional<Feature>& feature,
+                                                     const base::Task& task) {
+  std::vector<BestWindow> windows;
+  for (int i = 0; i < days; ++i) {
+    if (task.stopped()) {
+      return base::fail(base::ErrorCode::kCancelled, "days");
+    }
+    const sky::CivilDate date =
+        sky::local_mean_date(from + kDay * i, outlook.site.longitude_deg);
+    const sky::SunDay day = sky::sun_day(date, outlook.site, outlook.air);
+    const sky::SkylineDay skyline =
+        sky::over_skyline(day, outlook.site, outlook.least_altitude_deg);
+    const auto best = best_window(
+        {day, skyline, outlook.rig, outlook.mount, outlook.wishes, outlook.experience}, minutes,
+        feature);
+    if (best && best->window.end > from) {
+      windows.push_back(*best);
+    }
+    task.report((i + 1.0) / days);
+  }
+  return windows;
+}
+
+base::Result<YearAhead> year_ahead(int year, const sky::Site& site, const sky::Air& air,
+                                   double least_altitude_deg, const base::Task& task) {
+  YearAhead ahead;
+  ahead.year = year;
+  const sky::UtcTime first = sky::start_of({year, 1, 1});
+  const int days =
+      static_cast<int>(std::lround(sky::seconds_between(first, sky::start_of({year + 1, 1, 1})) / kDay));
+  ahead.days.reserve(static_cast<std::size_t>(days));
+  for (int i = 0; i < days; ++i) {
+    if (task.stopped()) {
+      return base::fail(base::ErrorCode::kCancelled, "year");
+    }
+    const sky::CivilDate date = sky::utc_date(first + kDay * i);
+    const sky::SunDay day = sky::sun_day(date, site, air);
+    const sky::SkylineDay skyline = sky::over_skyline(day, site, least_altitude_deg);
+    const sky::UtcTime noon =
+        day.transit.value_or(day.start + 0.5 * sky::seconds_between(day.start, day.end));
+    const sky::DiscView disc = sky::disc_view(noon);
+    ahead.days.push_back({date, noon, day.sunrise, day.sunset, day.polar,
+                          day.culmination_altitude_deg, skyline.clear, skyline.hours, disc.p_deg,
+                          disc.b0_deg});
+    const sky::UtcTime start = first + kDay * i;
+    if (rotation_at(start) != rotation_at(start + kDay)) {
+      sky::UtcTime low = start;
+      sky::UtcTime high = start + kDay;
+      while (sky::seconds_between(low, high) > 1.0) {
+        const sky::UtcTime middle = low + 0.5 * sky::seconds_between(low, high);
+        (rotation_at(middle) == rotation_at(start) ? low : high) = middle;
+      }
+      ahead.rotations.push_back({rotation_at(high), high});
+    }
+    task.report((i + 1.0) / days);
+  }
+  return ahead;
+}
+
+}  // namespace solarchon::plan

@@ -1,0 +1,267 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/plan/calendar.h"
+
+#include <libical/ical.h>
+
+#include <array>
+#include <cmath>
+#include <cstdio>
+#include <cstdlib>
+#include <memory>
+#include <mutex>
+
+namespace solarchon::plan {
+
+using base::ErrorCode;
+using base::fail;
+using base::Result;
+
+namespace {
+
+struct FreeComponent {
+  void operator()(icalcomponent* component) const { icalcomponent_free(component); }
+};
+using Component = std::unique_ptr<icalcomponent, FreeComponent>;
+
+struct FreeText {
+  void operator()(char* text) const { free(text); }  // NOLINT: the library allocates with malloc
+};
+using Text = std::unique_ptr<char, FreeText>;
+
+/// The library keeps its zones in one place for the whole program.
+std::mutex& zones_guard() {
+  static std::mutex guard;
+  return guard;
+}
+
+/// A zone under its plain name: the library gives its own a prefix that nobody else knows.
+struct Zone {
+  icaltimezone* rules = nullptr;  ///< none: UTC
+  std::string name;
+};
+
+Zone zone_named(const std::string& name) {
+  if (name == "UTC" || name == "Etc/UTC" || name.empty()) {
+    return {};
+  }
+  return {icaltimezone_get_builtin_timezone(name.c_str()), name};
+}
+
+icalcomponent* rules_of(const Zone& zone) {
+  icalcomponent* rules = icalcomponent_new_clone(icaltimezone_get_component(zone.rules));
+  icalproperty_set_tzid(icalcomponent_get_first_property(rules, ICAL_TZID_PROPERTY),
+                        zone.name.c_str());
+  return rules;
+}
+
+icaltimetype in_utc(sky::UtcTime time) {
+  const auto seconds = static_cast<time_t>(std::llround(static_cast<double>(time.unix_ms) / 1000.0));
+  return icaltime_from_timet_with_zone(seconds, 0, icaltimezone_get_utc_timezone());
+}
+
+/// An hour that clocks show twice in autumn says nothing: such entries are written in UTC.
+bool is_clear(sky::UtcTime time, const Zone& zone) {
+  icaltimetype local = icaltime_convert_to_zone(in_utc(time), zone.rules);
+  local.zone = nullptr;
+  local.is_daylight = 0;  // what a reader does not know
+  return icaltime_as_timet_with_zone(local, zone.rules) == icaltime_as_timet(in_utc(time));
+}
+
+/// Gives a property of the entry its time: in the zone, or in UTC.
+icalproperty* timed(icalproperty* property, sky::UtcTime time, const Zone& zone) {
+  if (zone.rules == nullptr) {
+    icalproperty_set_value(property, icalvalue_new_datetime(in_utc(time)));
+    return property;
+  }
+  icaltimetype local = icaltime_convert_to_zone(in_utc(time), zone.rules);
+  local.zone = nullptr;  // else the library adds its own name of the zone
+  icalproperty_set_value(property, icalvalue_new_datetime(local));
+  icalproperty_add_parameter(property, icalparameter_new_tzid(zone.name.c_str()));
+  return property;
+}
+
+icalcomponent* event_of(const CalendarEntry& entry, const Zone& site_zone, sky::UtcTime made) {
+  const bool clear = site_zone.rules != nullptr && is_clear(entry.window.start, site_zone) &&
+                     is_clear(entry.window.end, site_zone);
+  const Zone zone = clear ? site_zone : Zone{};
+  icalcomponent* event = icalcomponent_new(ICAL_VEVENT_COMPONENT);
+  icalcomponent_add_property(event, icalproperty_new_uid(entry.uid.c_str()));
+  icalcomponent_add_property(event, icalproperty_new_dtstamp(in_utc(made)));
+  icalcomponent_add_property(
+      event, timed(icalproperty_new(ICAL_DTSTART_PROPERTY), entry.window.start, zone));
+  icalcomponent_add_property(
+      event, timed(icalproperty_new(ICAL_DTEND_PROPERTY), entry.window.end, zone));
+  if (!entry.kind.empty()) {
+    icalcomponent_add_property(event, icalproperty_new_categories(entry.kind.c_str()));
+  }
+  icalcomponent_add_property(event, icalproperty_new_summary(entry.title.c_str()));
+  if (!entry.details.empty()) {
+    icalcomponent_add_property(event, icalproperty_new_description(entry.details.c_str()));
+  }
+  if (!entry.place.empty()) {
+    icalcomponent_add_property(event, icalproperty_new_location(entry.place.c_str()));
+  }
+  if (entry.alarm_min) {
+    icalcomponent* alarm = icalcomponent_new(ICAL_VALARM_COMPONENT);
+    icaltriggertype trigger{};
+    trigger.time = icaltime_null_time();
+    trigger.duration =
+        icaldurationtype_from_int(-static_cast<int>(std::lround(*entry.alarm_min * 60.0)));
+    icalcomponent_add_property(alarm, icalproperty_new_action(ICAL_ACTION_DISPLAY));
+    icalcomponent_add_property(alarm, icalproperty_new_trigger(trigger));
+    icalcomponent_add_property(alarm, icalproperty_new_description(entry.title.c_str()));
+    icalcomponent_add_component(event, alarm);
+  }
+  return event;
+}
+
+/// Lines on which events begin.
+std::vector<int> lines_of_events(std::string_view text) {
+  std::vector<int> lines;
+  int number = 0;
+  while (!text.empty()) {
+    const std::size_t end = text.find('\n');
+    ++number;
+    if (text.substr(0, end).starts_with("BEGIN:VEVENT")) {
+      lines.push_back(number);
+    }
+    text.remove_prefix(end == std::string_view::npos ? text.size() : end + 1);
+  }
+  return lines;
+}
+
+icalproperty* first(icalcomponent* event, icalproperty_kind kind) {
+  return icalcomponent_get_first_property(event, kind);
+}
+
+/// One of an event's two times, with the zones that its calendar brings.
+Result<sky::UtcTime> time_of(icalcomponent* calendar, icalproperty* property,
+                             const std::string& field) {
+  const icaltimetype time = icalproperty_get_datetime_with_component(property, calendar);
+  if (icaltime_is_null_time(time) != 0 || icaltime_is_valid_time(time) == 0) {
+    return fail(ErrorCode::kMalformed, field, {}, "a date with a time");
+  }
+  if (time.is_date != 0) {
+    return fail(ErrorCode::kWrongType, field, "a whole day", "a time of day");
+  }
+  const icalparameter* zone = icalproperty_get_first_parameter(property, ICAL_TZID_PARAMETER);
+  if (zone != nullptr && icaltime_get_timezone(time) == nullptr) {
+    return fail(ErrorCode::kUnknownValue, field, icalparameter_get_tzid(zone), "a known time zone");
+  }
+  return sky::UtcTime{
+      static_cast<std::int64_t>(icaltime_as_timet_with_zone(time, icaltime_get_timezone(time))) *
+      1000};
+}
+
+Result<Run> run_of(icalcomponent* calendar, icalcomponent* event) {
+  constexpr double kUsualMin = 10.0;
+  if (icalproperty* problem = first(event, ICAL_XLICERROR_PROPERTY); problem != nullptr) {
+    return fail(ErrorCode::kMalformed, "event", icalproperty_get_xlicerror(problem));
+  }
+  icalproperty* start_property = first(event, ICAL_DTSTART_PROPERTY);
+  if (start_property == nullptr) {
+    return fail(ErrorCode::kMissing, "DTSTART", {}, "a date with a time");
+  }
+  if (first(event, ICAL_RRULE_PROPERTY) != nullptr || first(event, ICAL_RDATE_PROPERTY) != nullptr) {
+    return fail(ErrorCode::kUnknownValue, "RRULE", "recurs", "an event that happens once");
+  }
+  const auto start = time_of(calendar, start_property, "DTSTART");
+  if (!start) {
+    return tl::make_unexpected(start.error());
+  }
+  Run run;
+  run.start = *start;
+  run.fixed = true;
+  run.minutes = kUsualMin;
+  double seconds = 60.0 * kUsualMin;
+  if (icalproperty* end_property = first(event, ICAL_DTEND_PROPERTY); end_property != nullptr) {
+    const auto end = time_of(calendar, end_property, "DTEND");
+    if (!end) {
+      return tl::make_unexpected(end.error());
+    }
+    seconds = sky::seconds_between(*start, *end);
+  } else if (icalproperty* lasting = first(event, ICAL_DURATION_PROPERTY); lasting != nullptr) {
+    seconds = icaldurationtype_as_int(icalproperty_get_duration(lasting));
+  }
+  const auto minutes = base::checked("DTEND", seconds / 60.0, kRunMinutesRange);
+  if (!minutes) {
+    return fail(ErrorCode::kOutOfRange, "DTEND", {}, "after the start, within a day");
+  }
+  run.minutes = *minutes;
+  if (start->unix_ms < sky::kFirstTime.unix_ms || *start > sky::kLastTime) {
+    return fail(ErrorCode::kOutOfRange, "DTSTART", {}, "1972 to 2100");
+  }
+  const char* title = icalcomponent_get_summary(event);
+  run.name = title != nullptr ? title : "Event";
+  return run;
+}
+
+}  // namespace
+
+std::string local_iso(sky::UtcTime time, const std::string& time_zone) {
+  const std::scoped_lock lock(zones_guard());
+  const Zone zone = zone_named(time_zone);
+  if (zone.rules == nullptr) {
+    return sky::to_iso(time);
+  }
+  icaltimetype utc = in_utc(time);
+  int daylight = 0;
+  const int offset_s =
+      icaltimezone_get_utc_offset_of_utc_time(zone.rules, &utc, &daylight);
+  const std::string shifted = sky::to_iso(time + offset_s);
+  const int minutes = std::abs(offset_s) / 60;
+  std::array<char, 8> offset{};
+  (void)std::snprintf(offset.data(), offset.size(), "%c%02d:%02d", offset_s < 0 ? '-' : '+',
+                      minutes / 60 % 100, minutes % 60);
+  return shifted.substr(0, shifted.size() - 1) + offset.data();
+}
+
+std::string to_icalendar(const std::vector<CalendarEntry>& entries, const std::string& time_zone,
+                         sky::UtcTime made) {
+  const std::scoped_lock lock(zones_guard());
+  const Zone zone = zone_named(time_zone);
+  const Component calendar(icalcomponent_new(ICAL_VCALENDAR_COMPONENT));
+  icalcomponent_add_property(calendar.get(), icalproperty_new_version("2.0"));
+  icalcomponent_add_property(calendar.get(), icalproperty_new_prodid("-//Solarchon//Plan//EN"));
+  icalcomponent_add_property(calendar.get(), icalproperty_new_method(ICAL_METHOD_PUBLISH));
+  if (zone.rules != nullptr) {
+    icalcomponent_add_component(calendar.get(), rules_of(zone));
+  }
+  for (const CalendarEntry& entry : entries) {
+    icalcomponent_add_component(calendar.get(), event_of(entry, zone, made));
+  }
+  const Text text(icalcomponent_as_ical_string_r(calendar.get()));
+  return text.get();
+}
+
+Result<CalendarFile> runs_from_icalendar(std::string_view text) {
+  const std::scoped_lock lock(zones_guard());
+  icalerror_set_errors_are_fatal(0);
+  const Component calendar(icalparser_parse_string(std::string(text).c_str()));
+  if (!calendar || icalcomponent_isa(calendar.get()) != ICAL_VCALENDAR_COMPONENT) {
+    return fail(ErrorCode::kMalformed, "calendar", {}, "one iCalendar");
+  }
+  const std::vector<int> lines = lines_of_events(text);
+  CalendarFile file;
+  std::size_t place = 0;
+  for (icalcomponent* event =
+           icalcomponent_get_first_component(calendar.get(), ICAL_VEVENT_COMPONENT);
+       event != nullptr;
+       event = icalcomponent_get_next_component(calendar.get(), ICAL_VEVENT_COMPONENT), ++place) {
+    auto run = run_of(calendar.get(), event);
+    if (run) {
+      file.runs.push_back(std::move(*run));
+    } else {
+      file.refused.push_back({place < lines.size() ? lines[place] : 0, run.error()});
+    }
+  }
+  if (file.runs.empty()) {
+    return tl::make_unexpected(base::fail_whole("calendar", file.refused));
+  }
+  if (file.runs.size() > kMostRuns) {
+    return fail(ErrorCode::kTooLarge, "calendar", {}, "at most 500 events");
+  }
+  return file;
+}
+
+}  // namespace solarchon::plan
