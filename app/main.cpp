@@ -45,11 +45,10 @@ int take_tour(Window& window, const QString& folder) {
   QDir().mkpath(folder);
   for (const Look look : {Look::kNoon, Look::kIndoors}) {
     window.set_look(look);
-    for (int i = 0; i < solarchon::app::view_names().size(); ++i) {
-      window.show_view(i);
+    for (const QString& place : solarchon::app::place_names()) {
+      window.show_place(place);
       const QString file = QStringLiteral("%1/%2-%3.png")
-                               .arg(folder, solarchon::app::view_names().at(i),
-                                    look == Look::kNoon ? "noon" : "indoors");
+                               .arg(folder, place, look == Look::kNoon ? "noon" : "indoors");
       if (const int problem = save_picture(window, file); problem != 0) {
         return problem;
       }

@@ -136,8 +136,11 @@ void Document::recompute() {
 
 void Document::replan() {
   plan_day_ = day_.date;
-  plan_ = plan::plan_day(
-      {day_, skyline_, workspace_.rig, workspace_.mount, workspace_.wishes, experience_});
+  plan_ = plan::plan_day(givens());
+}
+
+plan::Givens Document::givens() const {
+  return {day_, skyline_, workspace_.rig, workspace_.mount, workspace_.wishes, experience_};
 }
 
 void Document::learn(plan::Experience experience) {

@@ -18,7 +18,7 @@
 namespace solarchon::app {
 
 /// Edits that fold into one step of undo while they follow each other.
-enum class EditKind { kSeparate = -1, kParameter = 1, kConditions = 2, kSite = 3 };
+enum class EditKind { kSeparate = -1, kParameter = 1, kConditions = 2, kSite = 3, kPlan = 4 };
 
 /// The workspace being worked on, the moment that is looked at, and the answers to both.
 class Document : public QObject {
@@ -38,6 +38,8 @@ class Document : public QObject {
   /// The runs of the day, what must start when, and what stands in the way.
   [[nodiscard]] const plan::DayPlan& plan() const { return plan_; }
   [[nodiscard]] const plan::Experience& experience() const { return experience_; }
+  /// What the day's plan is made from.
+  [[nodiscard]] plan::Givens givens() const;
   /// What the log has taught; plans follow.
   void learn(plan::Experience experience);
   [[nodiscard]] sky::UtcTime moment() const { return moment_; }

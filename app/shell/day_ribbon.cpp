@@ -146,6 +146,32 @@ void DayRibbon::paint_hours(QPainter& painter) {
   }
 }
 
+void DayRibbon::paint_plan(QPainter& painter) {
+  const Palette& c = Theme::colours();
+  const QRectF area = strip();
+  const plan::DayPlan& plan = document_.plan();
+  if (plan.countdown && plan.countdown->begin < plan.countdown->first_frame) {
+    const double left = std::max(area.left(), x_of(plan.countdown->begin));
+    const QRectF steps(left, area.bottom() - 6.0, x_of(plan.countdown->first_frame) - left, 6.0);
+    painter.setPen(Theme::line(c.ink, 1.0));
+    painter.setBrush(c.sheet);
+    painter.drawRect(steps);
+  }
+  for (const plan::PlannedRun& run : plan.runs) {
+    const double left = x_of(run.window.start);
+    const bool hit = std::any_of(plan.conflicts.begin(), plan.conflicts.end(),
+                                 [&](const auto& found) { return found.run == run.index; });
+    const QRectF block(left, area.bottom() - 13.0,
+                       std::max(3.0, std::min(area.right(), x_of(run.window.end)) - left), 13.0);
+    painter.setPen(Theme::line(hit ? c.stop : c.ink, hit ? 2.0 : 1.0));
+    painter.setBrush(c.accent);
+    painter.drawRect(block);
+    if (hit) {
+      painter.fillRect(block, QBrush(c.sheet, Qt::BDiagPattern));
+    }
+  }
+}
+
 void DayRibbon::paint_now(QPainter& painter) {
   const Palette& c = Theme::colours();
   const QRectF area = strip();
@@ -172,6 +198,7 @@ void DayRibbon::paintEvent(QPaintEvent* /*event*/) {
   painter.setRenderHint(QPainter::Antialiasing);
   paint_sun_shape(painter);
   paint_hours(painter);
+  paint_plan(painter);
   paint_now(painter);
   if (hasFocus()) {
     painter.setBrush(Qt::NoBrush);

@@ -32,6 +32,8 @@ class DayRibbon : public QWidget {
   /// What the skyline hides of the day is drawn as ground.
   void cut_out_obstructions(QPainter& painter, const QPainterPath& sun);
   void paint_hours(QPainter& painter);
+  /// The way to the first frame as a thin block, runs as thick ones.
+  void paint_plan(QPainter& painter);
   void paint_now(QPainter& painter);
   void look_at_x(double x);
 

@@ -70,6 +70,12 @@ void NumberField::show_value(double value) {
   set_problem({});
 }
 
+void NumberField::clear() {
+  value_.reset();
+  edit_->clear();
+  set_problem({});
+}
+
 void NumberField::read() {
   if (!edit_->isModified()) {
     return;

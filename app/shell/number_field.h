@@ -4,6 +4,7 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QWidget>
+#include <optional>
 
 #include "solarchon/base/json.h"
 
@@ -20,6 +21,8 @@ class NumberField : public QWidget {
 
   /// Shows a value from outside; leaves what is being typed alone unless it means the same.
   void show_value(double value);
+  /// Shows nothing; whatever is typed next is news.
+  void clear();
   [[nodiscard]] QString problem() const { return problem_->text(); }
   [[nodiscard]] QLineEdit& edit() { return *edit_; }
   /// What empty input means; without it empty input is bad.
@@ -39,7 +42,7 @@ class NumberField : public QWidget {
   base::Range range_;
   bool whole_;
   bool may_be_empty_ = false;
-  double value_ = 0.0;
+  std::optional<double> value_;
   QLineEdit* edit_;
   QLabel* problem_;
 };

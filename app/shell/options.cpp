@@ -19,7 +19,7 @@ void describe(QCommandLineParser& parser) {
       {"version", "Shows the version."},
       {"demo", "Uses the made-up demo scenario and its own data folder."},
       {"data", "Keeps everything in this folder.", "folder"},
-      {"view", "Opens a view: " + view_names().join(", ") + ".", "name"},
+      {"view", "Opens a view: " + place_names().join(", ") + ".", "name"},
       {"screenshot", "Writes a picture of the window as PNG and leaves.", "file"},
       {"tour", "Writes a picture of every view in both themes and leaves.", "folder"},
       {"size", "Size of the window, such as 1280x800.", "size"},
@@ -32,6 +32,12 @@ void describe(QCommandLineParser& parser) {
 
 const QStringList& view_names() {
   static const QStringList kNames{"light-path", "day", "match", "capture", "measure", "log"};
+  return kNames;
+}
+
+const QStringList& place_names() {
+  static const QStringList kNames{"light-path", "day",     "day-plan", "day-ready", "day-year",
+                                  "match",      "capture", "measure",  "log"};
   return kNames;
 }
 
@@ -54,9 +60,9 @@ base::Result<Options> read_options(const QStringList& arguments) {
   options.screenshot = parser.value("screenshot");
   options.tour = parser.value("tour");
   options.view = parser.value("view");
-  if (!options.view.isEmpty() && !view_names().contains(options.view)) {
+  if (!options.view.isEmpty() && !place_names().contains(options.view)) {
     return fail(ErrorCode::kUnknownValue, "view", options.view.toStdString(),
-                view_names().join(", ").toStdString());
+                place_names().join(", ").toStdString());
   }
   if (parser.isSet("size")) {
     static const QRegularExpression kForm("^(\\d{3,4})x(\\d{3,4})$");

@@ -28,8 +28,12 @@ struct Options {
   bool version = false;
 };
 
-/// Names of the views in the order of the work, as --view takes them.
+/// Names of the views in the order of the work.
 [[nodiscard]] const QStringList& view_names();
+
+/// Every place that --view can open and that a tour shows: the views, and the further pages of
+/// those that have some, such as `day-plan`.
+[[nodiscard]] const QStringList& place_names();
 
 /// Errors: kUnknownValue, kMalformed, kMissing with the option's name.
 [[nodiscard]] base::Result<Options> read_options(const QStringList& arguments);

@@ -41,6 +41,8 @@ QString style_sheet(const Palette& c) {
     QPushButton[main="true"] { background: @accent; color: @on; border-color: @accent; }
     QPushButton[main="true"]:disabled { background: @shade; color: @faint; border-color: @rule; }
     QPushButton[main="true"]:focus { border: 2px solid @ink; }
+    QPushButton[switch="true"] { border-radius: 0; margin-left: -1px; }
+    QPushButton[switch="true"]:checked { background: @ink; color: @ground; border-color: @ink; }
     QToolButton::menu-indicator { image: none; }
     QMenu { background: @sheet; border: 1px solid @ink; padding: 4px; }
     QMenu::item { padding: 6px 20px; }

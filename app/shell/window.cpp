@@ -59,6 +59,7 @@ Window::Window(const Options& options, QWidget* parent)
       settings_->value("look", "noon").toString() == "indoors" ? Look::kIndoors : Look::kNoon));
   load_document(options);
   learning_ = std::make_unique<Learning>(*document_, *records_);
+  alarms_ = std::make_unique<Alarms>(*document_, DesktopTeller());
   build_views();
   build_layout();
   build_actions();
@@ -132,8 +133,16 @@ void Window::build_views() {
   notice_ = new Notice(this);
   auto* measure = new MeasureView(*document_, *records_, stack_);
   connect(measure, &MeasureView::failed, notice_, &Notice::tell);
+  auto* day = new DayView(*document_, *records_, stack_);
+  connect(&day->plan_page(), &PlanPage::alarmsToggled, this, [this](bool on) {
+    alarms_->set_on(on);
+    if (keep_state_) {
+      settings_->setValue("alarms", on);
+    }
+  });
+  day->plan_page().show_alarms(keep_state_ && settings_->value("alarms", false).toBool());
   views_ = {new LightPathView(*document_, *records_, stack_),
-            new DayView(*document_, *records_, stack_),
+            day,
             new MatchView(*document_, *records_, stack_),
             new CaptureView(*document_, *records_, stack_),
             measure,
@@ -141,9 +150,7 @@ void Window::build_views() {
   for (View* view : views_) {
     rail_->add(view->name(), view->glyph());
     stack_->addWidget(view);
-    connect(view, &View::asksFor, this, [this](const QString& name) {
-      show_view(static_cast<int>(view_names().indexOf(name)));
-    });
+    connect(view, &View::asksFor, this, [this](const QString& name) { show_place(name); });
   }
   connect(rail_, &Rail::chosen, this, &Window::show_view);
 }
@@ -200,7 +207,36 @@ void Window::restore(const Options& options) {
   const QString wanted = options.view.isEmpty()
                              ? settings_->value("view", view_names().front()).toString()
                              : options.view;
-  show_view(std::max(0, static_cast<int>(view_names().indexOf(wanted))));
+  if (!show_place(wanted)) {
+    show_view(0);
+  }
+}
+
+namespace {
+
+constexpr int kDayView = 1;
+/// The pages of the day, in the order of DayView::Page.
+const QStringList& day_pages() {
+  static const QStringList kNames{"day", "day-plan", "day-ready", "day-year"};
+  return kNames;
+}
+
+}  // namespace
+
+DayView& Window::day_view() const { return *qobject_cast<DayView*>(views_.at(kDayView)); }
+
+bool Window::show_place(const QString& name) {
+  if (const auto page = day_pages().indexOf(name); page >= 0) {
+    day_view().show_page(static_cast<int>(page));
+    show_view(kDayView);
+    return true;
+  }
+  show_view(static_cast<int>(view_names().indexOf(name)));
+  return view_names().contains(name);
+}
+
+QString Window::place() const {
+  return current() == kDayView ? day_pages().at(day_view().page()) : view_names().at(current());
 }
 
 void Window::show_view(int index) {
@@ -276,7 +312,7 @@ void Window::closeEvent(QCloseEvent* event) {
   if (keep_state_) {
     document_->save();
     settings_->setValue("geometry", saveGeometry());
-    settings_->setValue("view", view_names().at(stack_->currentIndex()));
+    settings_->setValue("view", place());
     settings_->setValue("look", Theme::look() == Look::kNoon ? "noon" : "indoors");
   }
   QMainWindow::closeEvent(event);

@@ -8,6 +8,7 @@
 #include <memory>
 #include <vector>
 
+#include "app/model/alarms.h"
 #include "app/model/document.h"
 #include "app/model/learning.h"
 #include "app/model/records.h"
@@ -19,6 +20,8 @@
 #include "app/views/view.h"
 
 namespace solarchon::app {
+
+class DayView;
 
 /// The window: strip on top, rail on the left, one view in the middle, the day at the bottom.
 class Window : public QMainWindow {
@@ -35,6 +38,9 @@ class Window : public QMainWindow {
   [[nodiscard]] View& view(int index) { return *views_.at(static_cast<std::size_t>(index)); }
   [[nodiscard]] int current() const { return stack_->currentIndex(); }
   void show_view(int index);
+  /// One of place_names(); false for another name.
+  bool show_place(const QString& name);
+  [[nodiscard]] QString place() const;
   void set_look(Look look);
   /// True once nothing in the background will change the picture any more.
   [[nodiscard]] bool settled() const;
@@ -51,6 +57,7 @@ class Window : public QMainWindow {
   void build_actions();
   void restore(const Options& options);
   void follow();
+  [[nodiscard]] DayView& day_view() const;
   void open_rig();
   void open_rig_file(const QString& file);
   void save_rig();
@@ -62,6 +69,7 @@ class Window : public QMainWindow {
   std::unique_ptr<Document> document_;
   std::unique_ptr<Records> records_;
   std::unique_ptr<Learning> learning_;
+  std::unique_ptr<Alarms> alarms_;
   std::unique_ptr<QSettings> settings_;
   bool keep_state_;
   ContextStrip* strip_ = nullptr;

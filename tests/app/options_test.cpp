@@ -35,7 +35,7 @@ TEST(ReadOptions, NamesTheBadOne) {
 }
 
 TEST(ReadOptions, HelpNamesEveryView) {
-  for (const QString& name : view_names()) {
+  for (const QString& name : place_names()) {
     EXPECT_TRUE(help_text().contains(name)) << name.toStdString();
   }
 }

@@ -90,7 +90,7 @@ TEST_F(StoryTest, AMorningWithTheKeyboardAlone) {
   ASSERT_TRUE(shown && shown->measurement);
   EXPECT_NEAR(*shown->measurement->plate_scale_arcsec_px, 1.4825, 0.001);
   press(Qt::Key_5, Qt::ControlModifier);
-  EXPECT_EQ(window->findChild<QTableView*>()->model()->rowCount(),
+  EXPECT_EQ(window->view(window->current()).findChild<QTableView*>()->model()->rowCount(),
             static_cast<int>(shown->measurement->spots.size()));
   EXPECT_GT(shown->measurement->spots.size(), 3U);
 

@@ -173,7 +173,7 @@ TEST_F(WindowTest, CancellingAFrameFilesNothing) {
   window->show_view(3);
   QTest::mouseClick(window->findChild<QPushButton*>("take-frame"), Qt::LeftButton);
   ASSERT_TRUE(window->records().worker().busy());
-  EXPECT_TRUE(window->findChild<QProgressBar*>()->isVisible());
+  EXPECT_TRUE(window->view(window->current()).findChild<QProgressBar*>()->isVisible());
   window->records().worker().cancel();
   ASSERT_TRUE(test::wait_until([&] { return !window->records().worker().busy(); }));
   QApplication::processEvents();

@@ -61,8 +61,8 @@ sky::Window DaySheet::span() const {
 
 double DaySheet::x_of(sky::UtcTime time) const {
   const sky::Window across = span();
-  const double share = sky::seconds_between(across.start, time) /
-                       sky::seconds_between(across.start, across.end);
+  const double share =
+      sky::seconds_between(across.start, time) / sky::seconds_between(across.start, across.end);
   return kNames + share * (width() - kNames - 8.0);
 }
 
@@ -72,7 +72,7 @@ DaySheet::Rows DaySheet::rows() const {
   // Steps and runs take what they need; the Sun and the air share what is left.
   const auto steps = plan().countdown ? plan().countdown->steps.size() : 0U;
   const double steps_high = std::max<double>(1.0, static_cast<double>(steps)) * kStepHigh;
-  constexpr double kRunsHigh = 44.0;
+  constexpr double kRunsHigh = 48.0;
   constexpr double kCloudHigh = 20.0;
   const double fixed = kHoursHigh + steps_high + kRunsHigh + kCloudHigh + 5.0 * kGap;
   const double free = std::max(80.0, height() - fixed);
@@ -101,7 +101,9 @@ QRectF DaySheet::block_of_run(std::size_t run) const {
       const sky::Window window = plan::window_of(shown_run(run));
       const QRectF row = rows().runs;
       const double left = x_of(window.start);
-      return {left, row.top() + 2.0, std::max(3.0, x_of(window.end) - left), row.height() - 4.0};
+      constexpr double kName = 18.0;  // stands over it
+      return {left, row.top() + kName, std::max(3.0, x_of(window.end) - left),
+              row.height() - kName - 2.0};
     }
   }
   return {};
@@ -172,8 +174,9 @@ void DaySheet::step_choice(int by) {
   }
   const auto found = std::find(all.begin(), all.end(), choice_);
   const int count = static_cast<int>(all.size());
-  const int place = found == all.end() ? (by > 0 ? 0 : count - 1)
-                                       : (static_cast<int>(found - all.begin()) + by + count) % count;
+  const int place = found == all.end()
+                        ? (by > 0 ? 0 : count - 1)
+                        : (static_cast<int>(found - all.begin()) + by + count) % count;
   choose(all[static_cast<std::size_t>(place)]);
 }
 
@@ -220,9 +223,8 @@ void DaySheet::mouseMoveEvent(QMouseEvent* event) {
   // Whole minutes.
   const sky::UtcTime time{((across.start + seconds).unix_ms + 30'000) / 60'000 * 60'000};
   if (by_end_) {
-    dragged_->minutes =
-        std::clamp(sky::seconds_between(dragged_->start, time) / 60.0, 1.0,
-                   plan::kRunMinutesRange.high);
+    dragged_->minutes = std::clamp(sky::seconds_between(dragged_->start, time) / 60.0, 1.0,
+                                   plan::kRunMinutesRange.high);
   } else {
     dragged_->start = std::clamp(time, document_.day().start, document_.day().end + -60.0);
   }
@@ -282,7 +284,8 @@ QString DaySheet::tip_at(const QPointF& point) const {
   if (under.step) {
     for (const plan::Step& step : plan().countdown->steps) {
       if (step.kind == *under.step) {
-        QString words = tr("%1, %2").arg(name_of(step.kind), span_words({step.start, step.end}, zone));
+        QString words =
+            tr("%1, %2").arg(name_of(step.kind), span_words({step.start, step.end}, zone));
         if (step.slack_min >= 1.0) {
           words += tr(". Can wait for %1.").arg(minutes_words(step.slack_min));
         }

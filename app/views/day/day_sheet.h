@@ -69,6 +69,9 @@ class DaySheet : public QWidget {
   void paint_sun(QPainter& painter) const;
   void paint_air(QPainter& painter) const;
   void paint_clouds(QPainter& painter) const;
+  void paint_sky_state(QPainter& painter, plan::SkyState state, const QRectF& cell) const;
+  void paint_run_name(QPainter& painter, const plan::PlannedRun& planned,
+                      const QRectF& block) const;
   void paint_turn(QPainter& painter) const;
   void paint_steps(QPainter& painter) const;
   void paint_runs(QPainter& painter) const;

@@ -18,6 +18,7 @@ namespace {
 constexpr double kNameWide = 84.0;
 constexpr double kMostSeeing = 4.0;
 constexpr double kStepHigh = 22.0;
+constexpr double kRunName = 16.0;  ///< high
 
 }  // namespace
 
@@ -74,8 +75,8 @@ void DaySheet::paint_sun(QPainter& painter) const {
   painter.drawPath(shape);
   for (const sky::Window& window : document_.skyline().clear) {
     QPainterPath usable;
-    usable.addRect(QRectF(QPointF(x_of(window.start), row.top()),
-                          QPointF(x_of(window.end), row.bottom())));
+    usable.addRect(
+        QRectF(QPointF(x_of(window.start), row.top()), QPointF(x_of(window.end), row.bottom())));
     painter.setBrush(c.sun);
     painter.drawPath(shape.intersected(usable));
   }
@@ -159,33 +160,54 @@ void DaySheet::paint_clouds(QPainter& painter) const {
   const auto& forecast = document_.workspace().wishes.forecast;
   painter.setFont(Theme::font(TextSize::kSmall));
   paint_name(painter, row, tr("Forecast"));
-  bool any = false;
-  if (forecast) {
-    const sky::Window across = span();
-    constexpr double kStepS = 1200.0;
-    for (sky::UtcTime time = across.start; time < across.end; time = time + kStepS) {
-      const auto hour = plan::forecast_at(*forecast, time + 0.5 * kStepS);
-      if (!hour) {
-        continue;
-      }
-      any = true;
-      const QRectF cell(QPointF(x_of(time), row.top()),
-                        QPointF(std::min(row.right(), x_of(time + kStepS)), row.bottom()));
-      // Cloud as ink that rises from below; thin cloud as a veil of lines.
-      const double high = hour->cloud_percent / 100.0 * cell.height();
-      if (hour->thin_percent >= 30.0) {
-        painter.fillRect(cell, QBrush(c.faint_ink, Qt::HorPattern));
-      }
-      painter.fillRect(QRectF(cell.left(), cell.bottom() - high, cell.width() + 0.5, high),
-                       c.faint_ink);
-    }
-  }
   painter.setPen(Theme::line(c.rule, 1.0));
   painter.setBrush(Qt::NoBrush);
   painter.drawRect(row);
+  bool any = false;
+  if (forecast) {
+    const sky::Window across = span();
+    constexpr double kStepS = 600.0;
+    sky::UtcTime begun = across.start;
+    std::optional<plan::SkyState> state;
+    for (sky::UtcTime time = across.start; time < across.end + kStepS; time = time + kStepS) {
+      const auto hour = time < across.end ? plan::forecast_at(*forecast, time)
+                                          : std::optional<plan::ForecastHour>();
+      const auto next = hour ? std::optional(plan::state_of(*hour)) : std::nullopt;
+      if (next == state) {
+        continue;
+      }
+      if (state) {
+        any = true;
+        paint_sky_state(painter, *state,
+                        QRectF(QPointF(std::max(row.left(), x_of(begun)), row.top()),
+                               QPointF(std::min(row.right(), x_of(time)), row.bottom())));
+      }
+      begun = time;
+      state = next;
+    }
+  }
   if (!any) {
     painter.setPen(c.faint_ink);
     painter.drawText(row, Qt::AlignCenter, tr("no forecast for this day"));
+  }
+}
+
+void DaySheet::paint_sky_state(QPainter& painter, plan::SkyState state, const QRectF& cell) const {
+  // The more cloud, the more ink; the word stands on a clear ground.
+  const Palette& c = Theme::colours();
+  constexpr Qt::BrushStyle kInk[] = {Qt::NoBrush, Qt::Dense7Pattern, Qt::Dense5Pattern,
+                                     Qt::Dense3Pattern};
+  painter.fillRect(cell, QBrush(c.faint_ink, kInk[static_cast<std::size_t>(state)]));
+  painter.setPen(Theme::line(c.rule, 1.0));
+  painter.setBrush(Qt::NoBrush);
+  painter.drawRect(cell);
+  const QString words = name_of(state);
+  const double wide = painter.fontMetrics().horizontalAdvance(words) + 10.0;
+  if (wide < cell.width()) {
+    const QRectF label(cell.center().x() - wide / 2.0, cell.top() + 3.0, wide, cell.height() - 6.0);
+    painter.fillRect(label, c.ground);
+    painter.setPen(c.ink);
+    painter.drawText(label, Qt::AlignCenter, words);
   }
 }
 
@@ -207,8 +229,9 @@ void DaySheet::paint_turn(QPainter& painter) const {
                                 QPointF(middle, all.sun.bottom() - 14.0)});
   painter.setPen(c.faint_ink);
   painter.setFont(Theme::font(TextSize::kSmall));
-  painter.drawText(QRectF(right + 4, band.top(), 150, 14), Qt::AlignLeft,
-                   tr("mount must turn by %1").arg(clock_at(plan().turn->latest, document_.zone())));
+  painter.drawText(
+      QRectF(right + 4, band.top(), 260, 16), Qt::AlignLeft,
+      tr("the mount must turn by %1").arg(clock_at(plan().turn->latest, document_.zone())));
 }
 
 void DaySheet::paint_steps(QPainter& painter) const {
@@ -242,16 +265,16 @@ void DaySheet::paint_steps(QPainter& painter) const {
     const QRectF line(0, row.top() + static_cast<double>(i) * kStepHigh, 10, kStepHigh);
     painter.setFont(Theme::font(TextSize::kSmall));
     painter.setPen(c.ink);
-    const QString words = tr("%1 %2 min")
+    const QString words = tr("%1, %2 min")
                               .arg(clock_at(step.start, document_.zone()))
                               .arg(number(step.time.minutes, 0));
     const double wide = painter.fontMetrics().horizontalAdvance(words);
     // In the free space on the left, or else on the right of the block.
     const double after = waits ? x_of(step.end + 60.0 * step.slack_min) : block.right();
     const bool left = block.left() - wide - 8.0 > row.left();
-    painter.drawText(QRectF(left ? block.left() - wide - 6.0 : after + 6.0, line.top(), wide + 2.0,
-                            kStepHigh),
-                     Qt::AlignVCenter, words);
+    painter.drawText(
+        QRectF(left ? block.left() - wide - 6.0 : after + 6.0, line.top(), wide + 2.0, kStepHigh),
+        Qt::AlignVCenter, words);
     paint_name(painter, line, name_of(step.kind));
   }
 }
@@ -283,32 +306,31 @@ void DaySheet::paint_runs(QPainter& painter) const {
       painter.setBrush(Qt::NoBrush);
       painter.drawRect(hit);
     }
-    painter.setFont(Theme::font(TextSize::kSmall, true));
-    QString words = text(run.name);
-    if (run.fixed) {
-      words = QStringLiteral("\u25c6 ") + words;
-    }
-    const double wide = painter.fontMetrics().horizontalAdvance(words) + 8.0;
-    const bool inside = wide < block.width();
-    const bool hit = std::any_of(plan().conflicts.begin(), plan().conflicts.end(),
-                                 [&](const auto& found) { return found.run == planned.index; });
-    if (inside) {
-      const QRectF label(block.left() + 2, block.top() + 2, wide, block.height() / 2.0 - 2);
-      if (hit) {
-        painter.fillRect(label, c.accent);
-      }
-      painter.setPen(c.on_accent);
-      painter.drawText(label.adjusted(2, 0, 0, 0), Qt::AlignVCenter, words);
-      if (dragged_ && is_chosen) {
-        painter.drawText(label.translated(2, label.height()), Qt::AlignVCenter,
-                         clock_at(run.start, document_.zone()));
-      }
-    } else {
-      painter.setPen(c.ink);
-      painter.drawText(QRectF(block.right() + 4, block.top(), wide, block.height()),
-                       Qt::AlignVCenter, words);
+    paint_run_name(painter, planned, block);
+  }
+}
+
+void DaySheet::paint_run_name(QPainter& painter, const plan::PlannedRun& planned,
+                              const QRectF& block) const {
+  const plan::Run run = shown_run(planned.index);
+  QString words = (run.fixed ? QStringLiteral("\u25c6 ") : QString()) + text(run.name);
+  if (dragged_ && choice_.run == planned.index) {
+    words = tr("%1, %2").arg(span_words(plan::window_of(run), document_.zone()), words);
+  }
+  // Over the block, as far as the next one leaves room.
+  double room = rows().runs.right() - block.left();
+  for (const plan::PlannedRun& other : plan().runs) {
+    const double next = block_of_run(other.index).left();
+    if (next > block.left() + 1.0) {
+      room = std::min(room, next - block.left() - 6.0);
     }
   }
+  painter.setFont(Theme::font(TextSize::kSmall, true));
+  painter.setPen(Theme::colours().ink);
+  painter.drawText(QRectF(block.left(), rows().runs.top(), std::max(room, 24.0), kRunName),
+                   Qt::AlignLeft | Qt::AlignVCenter,
+                   painter.fontMetrics().elidedText(words, Qt::ElideRight,
+                                                    static_cast<int>(std::max(room, 24.0))));
 }
 
 void DaySheet::paint_now(QPainter& painter) const {

@@ -1,50 +1,52 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <QComboBox>
+#include <QButtonGroup>
+#include <QLabel>
+#include <QStackedWidget>
 
-#include "app/shell/figures.h"
-#include "app/shell/number_field.h"
-#include "app/views/day/hanging_disc.h"
-#include "app/views/day/wall_chart.h"
+#include "app/views/day/kit_page.h"
+#include "app/views/day/plan_page.h"
+#include "app/views/day/sky_page.h"
+#include "app/views/day/year_page.h"
 #include "app/views/view.h"
 
 namespace solarchon::app {
 
-/// The Sun's day at the site, and how its disc hangs.
+/// The day at the site on four pages: the sky, the plan, what must be ready, and the year.
 class DayView : public View {
   Q_OBJECT
 
  public:
+  enum Page { kSky, kPlan, kReady, kYear };
+
   DayView(Document& document, Records& records, QWidget* parent = nullptr);
   [[nodiscard]] QString name() const override { return tr("Day"); }
   [[nodiscard]] QString glyph() const override { return QStringLiteral("day"); }
   [[nodiscard]] Readiness readiness() const override;
+  [[nodiscard]] bool settled() const override;
+  void restyle() override;
 
-  /// Reads a horizon from a CSV file; what is refused is told line by line.
-  void open_horizon_file(const QString& file);
-  void save_horizon_file(const QString& file);
+  void show_page(int page);
+  [[nodiscard]] int page() const { return pages_->currentIndex(); }
+  [[nodiscard]] SkyPage& sky_page() { return *sky_; }
+  [[nodiscard]] PlanPage& plan_page() { return *plan_; }
+  [[nodiscard]] KitPage& kit_page() { return *kit_; }
+  [[nodiscard]] YearPage& year_page() { return *year_; }
 
  protected:
   void follow() override;
 
  private:
-  QWidget* build_tools();
-  [[nodiscard]] QString usable_words() const;
-  [[nodiscard]] QString mount_words() const;
-  void set_mount(const plan::Mount& mount);
-  void open_horizon();
-  void save_horizon();
-  void adopt_horizon(const QString& what, const sky::Horizon& horizon);
+  void build_switch(QLayout& row);
 
   QLabel* title_;
-  QLabel* usable_;
-  QLabel* mount_;
-  QComboBox* mount_kind_ = nullptr;
-  NumberField* past_meridian_ = nullptr;
-  Figures* now_;
-  Figures* disc_;
-  WallChart* chart_;
+  QButtonGroup* switch_;
+  QStackedWidget* pages_;
+  SkyPage* sky_;
+  PlanPage* plan_;
+  KitPage* kit_;
+  YearPage* year_;
 };
 
 }  // namespace solarchon::app

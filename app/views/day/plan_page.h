@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QLabel>
 #include <QPushButton>
@@ -30,14 +31,18 @@ class PlanPage : public QWidget {
   void open_calendar_file(const QString& file);
   /// By its ending: .ics, .csv, .json or .pdf.
   void export_file(const QString& file);
+  void show_alarms(bool on) { alarms_->setChecked(on); }
+
+ signals:
+  void alarmsToggled(bool on);
 
  private:
   QWidget* build_tools();
-  QToolButton* build_forecast_menu(QWidget* parent);
+  QToolButton* build_in_menu(QWidget* parent);
   QToolButton* build_out_menu(QWidget* parent);
   QWidget* build_side();
   [[nodiscard]] QComboBox* build_ground(QWidget* parent, const QString& name,
-                                        plan::Ground plan::Surroundings::* member);
+                                        plan::Ground plan::Surroundings::*member);
   void add_run();
   void change_run(std::size_t run, const plan::Run& to);
   void remove_run(std::size_t run);
@@ -54,6 +59,9 @@ class PlanPage : public QWidget {
   Records& records_;
   DaySheet* sheet_;
   QLabel* headline_;
+  QCheckBox* alarms_ = nullptr;
+  QAction* forget_forecast_ = nullptr;
+  QAction* save_forecast_ = nullptr;
   QComboBox* under_ = nullptr;
   QComboBox* before_ = nullptr;
   QVBoxLayout* conflicts_ = nullptr;

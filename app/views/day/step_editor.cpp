@@ -30,15 +30,15 @@ StepEditor::StepEditor(Document& document, Records& records, QWidget* parent)
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(4);
-  for (QWidget* part : std::initializer_list<QWidget*>{name_, planned_, took_, learned_,
-                                                       take_back_}) {
+  for (QWidget* part :
+       std::initializer_list<QWidget*>{name_, planned_, took_, learned_, take_back_}) {
     column->addWidget(part);
   }
   connect(planned_, &NumberField::entered, this, [this](double value) { plan_minutes(value); });
   connect(planned_, &NumberField::emptied, this, [this] { plan_minutes(std::nullopt); });
   connect(took_, &NumberField::entered, this, [this](double minutes) {
     records_.note_step({QDateTime::currentMSecsSinceEpoch()}, {kind_, minutes});
-    took_->edit().clear();
+    took_->clear();
   });
   connect(take_back_, &QPushButton::clicked, this, [this] { records_.drop_last_step(kind_); });
 }
@@ -51,7 +51,7 @@ void StepEditor::plan_minutes(std::optional<double> minutes) {
 
 void StepEditor::show_step(plan::StepKind kind) {
   if (kind != kind_) {
-    took_->edit().clear();
+    took_->clear();
   }
   kind_ = kind;
   name_->setText(name_of(kind));
@@ -62,17 +62,16 @@ void StepEditor::show_step(plan::StepKind kind) {
   if (wished) {
     planned_->show_value(*wished);
   } else if (!planned_->edit().hasFocus()) {
-    planned_->edit().clear();
+    planned_->clear();
   }
   const plan::StepTime time =
       plan::learned_time(kind, wished.value_or(usual), records_.step_notes());
-  learned_->setText(
-      time.times == 0
-          ? tr("Nothing logged yet; %1 \u00b1 %2 min are counted on.")
-                .arg(number(time.minutes, 0), number(time.spread_min, 0))
-          : tr("With %1 logged, %2 \u00b1 %3 min are counted on.")
-                .arg(counted(time.times, tr("time"), tr("times")), number(time.minutes, 0),
-                     number(time.spread_min, 0)));
+  learned_->setText(time.times == 0
+                        ? tr("Nothing logged yet; %1 \u00b1 %2 min are counted on.")
+                              .arg(number(time.minutes, 0), number(time.spread_min, 0))
+                        : tr("With %1 logged, %2 \u00b1 %3 min are counted on.")
+                              .arg(counted(time.times, tr("time"), tr("times")),
+                                   number(time.minutes, 0), number(time.spread_min, 0)));
   take_back_->setEnabled(time.times > 0);
 }
 

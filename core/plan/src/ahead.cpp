@@ -18,24 +18,25 @@ constexpr double kCarringtonPerDay = 14.1844;
 double sine_deg(double degrees) { return std::sin(degrees * base::kRadPerDeg); }
 double cosine_deg(double degrees) { return std::cos(degrees * base::kRadPerDeg); }
 
-bool overcast(const BestWindow& window) {
-  return window.sky && state_of(*window.sky) == SkyState::kOvercast;
+/// 2 overcast, 1 broken cloud, 0 what can be hoped for.
+int cloudiness(const BestWindow& window) {
+  const SkyState state = window.sky ? state_of(*window.sky) : SkyState::kClear;
+  return state == SkyState::kOvercast ? 2 : state == SkyState::kBroken ? 1 : 0;
 }
 
 /// What a stretch of the day promises; none when the feature is behind the limb.
 std::optional<BestWindow> promise(const Givens& givens, const sky::Window& window,
                                   const std::optional<Feature>& feature) {
-  const sky::UtcTime middle =
-      window.start + 0.5 * sky::seconds_between(window.start, window.end);
+  const sky::UtcTime middle = window.start + 0.5 * sky::seconds_between(window.start, window.end);
   BestWindow best;
   best.window = window;
   best.altitude_deg = sky::arc_at(givens.day, middle).altitude_deg;
   if (givens.wishes.forecast) {
     best.sky = forecast_at(*givens.wishes.forecast, middle);
   }
-  best.seeing = expected_seeing(
-      givens.day, middle, givens.wishes.surroundings, givens.experience.seeing,
-      best.sky ? std::optional<double>(best.sky->wind_m_s) : std::nullopt);
+  best.seeing =
+      expected_seeing(givens.day, middle, givens.wishes.surroundings, givens.experience.seeing,
+                      best.sky ? std::optional<double>(best.sky->wind_m_s) : std::nullopt);
   double foreshortening = 1.0;
   if (feature) {
     best.feature = feature_at(*feature, middle);
@@ -49,16 +50,18 @@ std::optional<BestWindow> promise(const Givens& givens, const sky::Window& windo
   return best;
 }
 
-bool better(const BestWindow& one, const BestWindow& other) {
-  return overcast(one) != overcast(other) ? overcast(other) : one.detail_km < other.detail_km;
-}
-
 /// Whole Carrington rotations until an instant.
 int rotation_at(sky::UtcTime time) {
   return static_cast<int>(std::floor(sky::disc_view(time).carrington_rotation));
 }
 
 }  // namespace
+
+bool better(const BestWindow& one, const BestWindow& other) {
+  const int first = cloudiness(one);
+  const int second = cloudiness(other);
+  return first != second ? first < second : one.detail_km < other.detail_km;
+}
 
 FeatureView feature_at(const Feature& feature, sky::UtcTime time) {
   const double sine = sine_deg(feature.latitude_deg);
@@ -98,14 +101,13 @@ base::Result<std::vector<BestWindow>> coming_windows(const Outlook& outlook, sky
     if (task.stopped()) {
       return base::fail(base::ErrorCode::kCancelled, "days");
     }
-    const sky::CivilDate date =
-        sky::local_mean_date(from + kDay * i, outlook.site.longitude_deg);
+    const sky::CivilDate date = sky::local_mean_date(from + kDay * i, outlook.site.longitude_deg);
     const sky::SunDay day = sky::sun_day(date, outlook.site, outlook.air);
     const sky::SkylineDay skyline =
         sky::over_skyline(day, outlook.site, outlook.least_altitude_deg);
-    const auto best = best_window(
-        {day, skyline, outlook.rig, outlook.mount, outlook.wishes, outlook.experience}, minutes,
-        feature);
+    const auto best =
+        best_window({day, skyline, outlook.rig, outlook.mount, outlook.wishes, outlook.experience},
+                    minutes, feature);
     if (best && best->window.end > from) {
       windows.push_back(*best);
     }
@@ -119,8 +121,8 @@ base::Result<YearAhead> year_ahead(int year, const sky::Site& site, const sky::A
   YearAhead ahead;
   ahead.year = year;
   const sky::UtcTime first = sky::start_of({year, 1, 1});
-  const int days =
-      static_cast<int>(std::lround(sky::seconds_between(first, sky::start_of({year + 1, 1, 1})) / kDay));
+  const int days = static_cast<int>(
+      std::lround(sky::seconds_between(first, sky::start_of({year + 1, 1, 1})) / kDay));
   ahead.days.reserve(static_cast<std::size_t>(days));
   for (int i = 0; i < days; ++i) {
     if (task.stopped()) {

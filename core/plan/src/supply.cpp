@@ -22,17 +22,6 @@ namespace {
 
 constexpr double kMega = 1e6;
 
-double heater_watts(const optics::Rig& rig) {
-  double watts = 0.0;
-  for (const optics::Element& element : rig.elements) {
-    if (const auto* etalon = std::get_if<optics::RearEtalon>(&element.part);
-        etalon != nullptr && element.fitted) {
-      watts += etalon->heater_w;
-    }
-  }
-  return watts;
-}
-
 /// When a supply has given so much; none if it never does.
 std::optional<sky::UtcTime> given(const std::vector<ConsumerUse>& consumers, std::size_t supply,
                                   double watt_hours) {
@@ -144,6 +133,17 @@ Result<Power> power_from_json(const base::Json& json, const std::string& path) {
     return tl::make_unexpected(*reader.error());
   }
   return power;
+}
+
+double heater_watts(const optics::Rig& rig) {
+  double watts = 0.0;
+  for (const optics::Element& element : rig.elements) {
+    if (const auto* etalon = std::get_if<optics::RearEtalon>(&element.part);
+        etalon != nullptr && element.fitted) {
+      watts += etalon->heater_w;
+    }
+  }
+  return watts;
 }
 
 PowerUse power_use(const Power& power, const optics::Rig& rig, const OnTimes& times) {

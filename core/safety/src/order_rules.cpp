@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "questions.h"
+#include "solarchon/safety/handling.h"
 
 namespace solarchon::safety {
 
@@ -78,16 +79,6 @@ Objections logged_defect(const Case& at) {
     }
   }
   return objections;
-}
-
-/// Parts that protect an eye or a sensor and that wear.
-bool wants_inspection(const optics::Part& part) {
-  return std::holds_alternative<optics::FrontFilm>(part) ||
-         std::holds_alternative<optics::EnergyFilter>(part) ||
-         std::holds_alternative<optics::FrontEtalon>(part) ||
-         std::holds_alternative<optics::Wedge>(part) ||
-         std::holds_alternative<optics::RearEtalon>(part) ||
-         std::holds_alternative<optics::BlockingFilter>(part);
 }
 
 Objections inspection_overdue(const Case& at) {

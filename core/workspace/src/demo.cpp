@@ -100,8 +100,12 @@ Result<DemoScenario> demo_scenario() {
   if (reader.error()) {
     return tl::make_unexpected(*reader.error());
   }
-  return workspace_from_json(inner).and_then([&](const Workspace& workspace) {
+  return workspace_from_json(inner).and_then([&](Workspace workspace) {
     return sky::parse_utc(now, "now").map([&](sky::UtcTime time) {
+      constexpr double kTwoDays = 2.0 * 86400.0;
+      constexpr int kHours = 12 * 24;
+      workspace.wishes.forecast =
+          plan::stand_in_forecast(workspace.site, time + (-kTwoDays), kHours);
       return DemoScenario{workspace, time};
     });
   });

@@ -39,6 +39,9 @@ struct BestWindow {
 /// Air with 1 arcsec of seeing blurs so much on the Sun (km).
 inline constexpr double kKmPerArcsec = 725.0;
 
+/// Whether one window is to be preferred: overcast last, broken cloud before it, then finer detail.
+[[nodiscard]] bool better(const BestWindow& one, const BestWindow& other);
+
 /// Looks through the clear windows in steps of ten minutes.
 /// @param minutes  that it has to last
 /// @return         none where no clear window is that long, or the feature is behind the limb;

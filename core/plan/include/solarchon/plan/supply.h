@@ -73,6 +73,9 @@ struct OnTimes {
   sky::UtcTime off;
 };
 
+/// Of all fitted etalons together (W).
+[[nodiscard]] double heater_watts(const optics::Rig& rig);
+
 /// Energy of a day. Heaters are counted at full power throughout, which is more than they take once
 /// warm. A supply without a battery is taken as the mains: it has no end.
 [[nodiscard]] PowerUse power_use(const Power& power, const optics::Rig& rig, const OnTimes& times);

@@ -11,6 +11,8 @@
 #include "solarchon/log/log_book.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/optics/train.h"
+#include "solarchon/plan/ahead.h"
+#include "solarchon/plan/day_plan.h"
 #include "solarchon/plan/mount.h"
 #include "solarchon/safety/safety.h"
 #include "solarchon/sky/day.h"
@@ -30,6 +32,12 @@ namespace solarchon::workspace {
 [[nodiscard]] base::Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline,
                                     const plan::Mount& mount,
                                     const std::vector<base::RefusedLine>& refused);
+
+/// A day's plan: countdown, runs, conflicts with their cures, power and storage.
+[[nodiscard]] base::Json plan_report(const plan::Givens& givens, const plan::DayPlan& day);
+
+[[nodiscard]] base::Json year_report(const plan::YearAhead& ahead);
+[[nodiscard]] base::Json windows_report(const std::vector<plan::BestWindow>& windows);
 
 /// A light path with everything that is said of it.
 struct RigAnswer {

@@ -1,0 +1,111 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/model/alarms.h"
+
+#include <QApplication>
+#include <QDBusConnection>
+#include <QDBusMessage>
+#include <QDateTime>
+#include <QSoundEffect>
+#include <QUrl>
+#include <algorithm>
+
+#include "app/shell/phrases.h"
+#include "solarchon/base/resources.h"
+#include "solarchon/plan/calendar.h"
+
+namespace solarchon::app {
+
+namespace {
+
+constexpr int kEveryMs = 5000;
+constexpr double kForgottenS = 600.0;
+
+}  // namespace
+
+Alarms::Alarms(Document& document, Teller tell, QObject* parent)
+    : QObject(parent), document_(document), tell_(std::move(tell)) {
+  clock_.setInterval(kEveryMs);
+  connect(&clock_, &QTimer::timeout, this,
+          [this] { check({QDateTime::currentMSecsSinceEpoch()}); });
+}
+
+void Alarms::set_on(bool on) {
+  on_ = on;
+  told_.clear();
+  if (on) {
+    clock_.start();
+  } else {
+    clock_.stop();
+  }
+}
+
+std::vector<Alarm> Alarms::coming(sky::UtcTime now) const {
+  // The day that is looked at may be another: alarms are those of the clock's own day.
+  const workspace::Workspace& space = document_.workspace();
+  const sky::CivilDate date = sky::local_mean_date(now, space.site.longitude_deg);
+  std::vector<plan::CalendarEntry> entries;
+  if (date == document_.day().date) {
+    entries = plan::agenda_of(document_.givens(), document_.plan(), space.site.name, 0.0);
+  } else if (!space.wishes.runs.empty()) {
+    const sky::SunDay day = sky::sun_day(date, space.site, space.conditions.air);
+    const sky::SkylineDay skyline = sky::over_skyline(day, space.site, Document::kWindowDeg);
+    const plan::Givens givens{day,         skyline,      space.rig,
+                              space.mount, space.wishes, document_.experience()};
+    entries = plan::agenda_of(givens, plan::plan_day(givens), space.site.name, 0.0);
+  }
+  std::vector<Alarm> alarms;
+  const QTimeZone zone = document_.zone();
+  for (const plan::CalendarEntry& entry : entries) {
+    const bool run = entry.kind == "run";
+    const sky::UtcTime due = entry.window.start + (run ? -60.0 * kBeforeRunMin : 0.0);
+    alarms.push_back(
+        {entry.uid + sky::to_iso(entry.window.start), due,
+         run ? tr("%1 begins at %2").arg(text(entry.title), clock_at(entry.window.start, zone))
+             : text(entry.title),
+         text(entry.details)});
+  }
+  std::stable_sort(alarms.begin(), alarms.end(),
+                   [](const Alarm& one, const Alarm& other) { return one.due < other.due; });
+  return alarms;
+}
+
+void Alarms::check(sky::UtcTime now) {
+  if (!on_) {
+    return;
+  }
+  for (const Alarm& alarm : coming(now)) {
+    const double late_s = sky::seconds_between(alarm.due, now);
+    if (late_s >= 0.0 && late_s <= kForgottenS && told_.insert(alarm.id).second) {
+      tell_(alarm);
+    }
+  }
+}
+
+void DesktopTeller::operator()(const Alarm& alarm) const {
+  // The desktop's notification service, as freedesktop.org describes it.
+  QDBusMessage call = QDBusMessage::createMethodCall(
+      QStringLiteral("org.freedesktop.Notifications"),
+      QStringLiteral("/org/freedesktop/Notifications"),
+      QStringLiteral("org.freedesktop.Notifications"), QStringLiteral("Notify"));
+  constexpr int kAsLongAsTheDesktopLikes = -1;
+  call << QStringLiteral("Solarchon") << 0U << QStringLiteral("solarchon") << alarm.title
+       << alarm.details << QStringList()
+       << QVariantMap{{QStringLiteral("urgency"), QVariant::fromValue<uchar>(2)}}
+       << kAsLongAsTheDesktopLikes;
+  QDBusConnection::sessionBus().send(call);
+  QApplication::alert(QApplication::activeWindow());
+  static QSoundEffect* sound = [] {
+    auto* effect = new QSoundEffect(qApp);
+    if (const auto file = base::shipped_file("sounds/alarm.wav")) {
+      effect->setSource(QUrl::fromLocalFile(QString::fromStdString(file->string())));
+    }
+    return effect;
+  }();
+  if (sound->status() == QSoundEffect::Error || sound->source().isEmpty()) {
+    QApplication::beep();
+  } else {
+    sound->play();
+  }
+}
+
+}  // namespace solarchon::app

@@ -1,0 +1,429 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/views/day/plan_page.h"
+
+#include <QFileDialog>
+#include <QHBoxLayout>
+#include <QMenu>
+#include <QScrollArea>
+#include <algorithm>
+
+#include "app/shell/phrases.h"
+#include "app/shell/theme.h"
+#include "app/shell/wrap_button.h"
+#include "app/views/day/plan_out.h"
+#include "app/views/day/plan_words.h"
+#include "solarchon/base/file.h"
+#include "solarchon/plan/ahead.h"
+#include "solarchon/plan/calendar.h"
+#include "solarchon/words/words.h"
+
+namespace solarchon::app {
+
+namespace {
+
+constexpr std::size_t kMostBytes = 2U << 20U;
+constexpr double kUsualRunMin = 30.0;
+
+/// `line 3: …; line 7: …`, the first few of them.
+QString refused_words(const std::vector<base::RefusedLine>& refused) {
+  constexpr std::size_t kMost = 4;
+  QStringList lines;
+  for (std::size_t i = 0; i < std::min(kMost, refused.size()); ++i) {
+    lines << PlanPage::tr("line %1: %2")
+                 .arg(refused[i].line)
+                 .arg(QString::fromStdString(words::sentence(refused[i].error)));
+  }
+  if (refused.size() > kMost) {
+    lines << PlanPage::tr("and %1 more").arg(refused.size() - kMost);
+  }
+  return lines.join(QStringLiteral("; "));
+}
+
+}  // namespace
+
+PlanPage::PlanPage(Document& document, Records& records, QWidget* parent)
+    : QWidget(parent),
+      document_(document),
+      records_(records),
+      sheet_(new DaySheet(document, this)),
+      headline_(new QLabel(this)) {
+  headline_->setObjectName(QStringLiteral("headline"));
+  headline_->setWordWrap(true);
+  headline_->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
+  auto* left = new QVBoxLayout;
+  left->setSpacing(6);
+  left->addWidget(headline_);
+  left->addWidget(sheet_, 1);
+  left->addWidget(build_tools());
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(0, 0, 0, 0);
+  row->setSpacing(20);
+  row->addLayout(left, 1);
+  row->addWidget(build_side());
+  connect(sheet_, &DaySheet::chosen, this, &PlanPage::show_choice);
+  connect(sheet_, &DaySheet::runEdited, this, &PlanPage::change_run);
+  connect(sheet_, &DaySheet::removeAsked, this, &PlanPage::remove_run);
+  connect(&records, &Records::stepNotesChanged, this, &PlanPage::show_choice);
+}
+
+QWidget* PlanPage::build_tools() {
+  auto* tools = new QWidget(this);
+  auto* row = new QHBoxLayout(tools);
+  row->setContentsMargins(0, 0, 0, 0);
+  auto* add = new QPushButton(tr("Add run"), tools);
+  add->setObjectName(QStringLiteral("add-run"));
+  add->setProperty("main", true);
+  add->setToolTip(tr("Half an hour where the air of the day promises most; move it from there"));
+  connect(add, &QPushButton::clicked, this, &PlanPage::add_run);
+  row->addWidget(add);
+  row->addWidget(build_in_menu(tools));
+  row->addWidget(build_out_menu(tools));
+  alarms_ = new QCheckBox(tr("Alarms"), tools);
+  alarms_->setObjectName(QStringLiteral("alarms"));
+  alarms_->setToolTip(
+      tr("A notification and a sound when each step of today begins and five "
+         "minutes before each run, whatever you look at"));
+  connect(alarms_, &QCheckBox::toggled, this, &PlanPage::alarmsToggled);
+  row->addWidget(alarms_);
+  row->addStretch(1);
+  row->addWidget(new QLabel(tr("Ground"), tools));
+  under_ = build_ground(tools, tr("Ground under the telescope"), &plan::Surroundings::under);
+  before_ = build_ground(tools, tr("Ground before the telescope"), &plan::Surroundings::before);
+  row->addWidget(under_);
+  row->addWidget(new QLabel(tr("before it"), tools));
+  row->addWidget(before_);
+  return tools;
+}
+
+QComboBox* PlanPage::build_ground(QWidget* parent, const QString& name,
+                                  plan::Ground plan::Surroundings::*member) {
+  auto* box = new QComboBox(parent);
+  box->setAccessibleName(name);
+  box->setToolTip(
+      tr("%1: warmed ground stirs the air; roofs and concrete most, water least").arg(name));
+  for (std::size_t i = 0; i < plan::ground_words().size(); ++i) {
+    box->addItem(name_of(static_cast<plan::Ground>(i)));
+  }
+  connect(box, &QComboBox::activated, this, [this, member](int ground) {
+    plan::Wishes next = document_.workspace().wishes;
+    next.surroundings.*member = static_cast<plan::Ground>(ground);
+    edit_wishes(tr("Change the ground"), next);
+  });
+  return box;
+}
+
+QToolButton* PlanPage::build_in_menu(QWidget* parent) {
+  auto* button = new QToolButton(parent);
+  button->setText(tr("Bring in"));
+  button->setObjectName(QStringLiteral("in-menu"));
+  button->setPopupMode(QToolButton::InstantPopup);
+  button->setToolTip(tr("A forecast by the hour (CSV or JSON), or the events of a calendar"));
+  auto* menu = new QMenu(button);
+  menu->addAction(tr("Forecast\u2026"), this, [this] {
+    const QString file =
+        QFileDialog::getOpenFileName(this, tr("Open a forecast"), QString(),
+                                     tr("Forecasts (*.csv *.json *.txt);;All files (*)"));
+    if (!file.isEmpty()) {
+      open_forecast_file(file);
+    }
+  });
+  menu->addAction(tr("Forecast of the stand-in service"), this, [this] {
+    constexpr int kWeek = 7 * 24;
+    adopt_forecast(tr("Ask for a forecast"), plan::stand_in_forecast(document_.workspace().site,
+                                                                     document_.day().start, kWeek));
+  });
+  menu->addAction(tr("Events of a calendar\u2026"), this, [this] {
+    const QString file = QFileDialog::getOpenFileName(this, tr("Open a calendar"), QString(),
+                                                      tr("Calendars (*.ics);;All files (*)"));
+    if (!file.isEmpty()) {
+      open_calendar_file(file);
+    }
+  });
+  menu->addSeparator();
+  forget_forecast_ = menu->addAction(tr("Forget the forecast"), this, [this] {
+    adopt_forecast(tr("Forget the forecast"), std::nullopt);
+  });
+  button->setMenu(menu);
+  return button;
+}
+
+QToolButton* PlanPage::build_out_menu(QWidget* parent) {
+  auto* button = new QToolButton(parent);
+  button->setText(tr("Take along"));
+  button->setObjectName(QStringLiteral("out-menu"));
+  button->setPopupMode(QToolButton::InstantPopup);
+  button->setToolTip(tr("The plan as a page, a calendar with alarms, a table or JSON"));
+  auto* menu = new QMenu(button);
+  menu->addAction(tr("Page as PDF\u2026"), this,
+                  [this] { ask_for_export(QStringLiteral("pdf"), tr("Pages (*.pdf)")); });
+  menu->addAction(tr("Print\u2026"), this, &PlanPage::print);
+  menu->addAction(tr("Calendar\u2026"), this,
+                  [this] { ask_for_export(QStringLiteral("ics"), tr("Calendars (*.ics)")); });
+  menu->addAction(tr("Table\u2026"), this,
+                  [this] { ask_for_export(QStringLiteral("csv"), tr("Tables (*.csv)")); });
+  menu->addAction(tr("JSON\u2026"), this,
+                  [this] { ask_for_export(QStringLiteral("json"), tr("Plans (*.json)")); });
+  save_forecast_ = menu->addAction(tr("Forecast as table\u2026"), this, [this] {
+    const QString file = QFileDialog::getSaveFileName(
+        this, tr("Save the forecast"), QStringLiteral("forecast.csv"), tr("Tables (*.csv)"));
+    if (const auto& forecast = document_.workspace().wishes.forecast; forecast && !file.isEmpty()) {
+      if (const auto done = base::write_file(file.toStdString(), plan::to_csv(*forecast)); !done) {
+        emit records_.failed(QString::fromStdString(words::sentence(done.error())));
+      }
+    }
+  });
+  button->setMenu(menu);
+  return button;
+}
+
+QWidget* PlanPage::build_side() {
+  auto* side = new QWidget(this);
+  auto* column = new QVBoxLayout(side);
+  column->setContentsMargins(0, 0, 8, 0);
+  column->setSpacing(6);
+  conflicts_title_ = new QLabel(side);
+  conflicts_title_->setFont(Theme::font(TextSize::kMedium, true));
+  conflicts_title_->setObjectName(QStringLiteral("conflicts"));
+  conflicts_title_->setWordWrap(true);
+  column->addWidget(conflicts_title_);
+  conflicts_ = new QVBoxLayout;
+  conflicts_->setSpacing(6);
+  column->addLayout(conflicts_);
+  column->addSpacing(8);
+  editors_ = new QStackedWidget(side);
+  auto* hint = new QLabel(tr("Choose a run or a step on the sheet to see and change its figures."),
+                          editors_);
+  hint->setWordWrap(true);
+  hint->setProperty("role", "faint");
+  hint->setAlignment(Qt::AlignTop);
+  run_editor_ = new RunEditor(document_, editors_);
+  step_editor_ = new StepEditor(document_, records_, editors_);
+  for (QWidget* editor : std::initializer_list<QWidget*>{hint, run_editor_, step_editor_}) {
+    editors_->addWidget(editor);
+  }
+  column->addWidget(editors_);
+  column->addStretch(1);
+  connect(run_editor_, &RunEditor::edited, this, [this](const plan::Run& to) {
+    if (sheet_->choice().run) {
+      change_run(*sheet_->choice().run, to);
+    }
+  });
+  connect(run_editor_, &RunEditor::removeAsked, this, [this] {
+    if (sheet_->choice().run) {
+      remove_run(*sheet_->choice().run);
+    }
+  });
+  auto* scroll = new QScrollArea(this);
+  scroll->setWidget(side);
+  scroll->setWidgetResizable(true);
+  scroll->setFrameShape(QFrame::NoFrame);
+  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  scroll->setFixedWidth(300);
+  return scroll;
+}
+
+void PlanPage::edit_wishes(const QString& what, const plan::Wishes& wishes, EditKind kind) {
+  workspace::Workspace next = document_.workspace();
+  next.wishes = wishes;
+  document_.edit(what, next, kind);
+}
+
+void PlanPage::add_run() {
+  plan::Wishes next = document_.workspace().wishes;
+  if (next.runs.size() >= plan::kMostRuns) {
+    emit records_.failed(tr("A plan holds 500 runs at most; remove old ones first"));
+    return;
+  }
+  plan::Run run;
+  run.name = tr("Run %1").arg(document_.plan().runs.size() + 1).toStdString();
+  run.minutes = kUsualRunMin;
+  const sky::SunDay& day = document_.day();
+  run.start = day.transit.value_or(day.start + 0.5 * sky::seconds_between(day.start, day.end));
+  if (const auto best = plan::best_window(document_.givens(), run.minutes)) {
+    run.start = best->window.start;
+  }
+  for (const plan::PlannedRun& other : document_.plan().runs) {
+    // After the others where it would meet one.
+    if (run.start < other.window.end && other.window.start < run.start + 60.0 * run.minutes) {
+      run.start = other.window.end;
+    }
+  }
+  constexpr std::int64_t kMinuteMs = 60'000;
+  run.start.unix_ms = (run.start.unix_ms + kMinuteMs - 1) / kMinuteMs * kMinuteMs;
+  next.runs.push_back(run);
+  edit_wishes(tr("Add run"), next);
+  sheet_->choose({next.runs.size() - 1, {}});
+}
+
+void PlanPage::change_run(std::size_t run, const plan::Run& to) {
+  plan::Wishes next = document_.workspace().wishes;
+  next.runs.at(run) = to;
+  edit_wishes(tr("Change run %1").arg(run + 1), next, EditKind::kPlan);
+}
+
+void PlanPage::remove_run(std::size_t run) {
+  plan::Wishes next = document_.workspace().wishes;
+  next.runs.erase(next.runs.begin() + static_cast<std::ptrdiff_t>(run));
+  sheet_->choose({});
+  edit_wishes(tr("Remove run"), next);
+}
+
+void PlanPage::adopt_forecast(const QString& what, std::optional<plan::Forecast> forecast) {
+  plan::Wishes next = document_.workspace().wishes;
+  next.forecast = std::move(forecast);
+  edit_wishes(what, next);
+}
+
+void PlanPage::open_forecast_file(const QString& file) {
+  const auto read =
+      base::read_file(file.toStdString(), kMostBytes).and_then([&](const std::string& text) {
+        return plan::forecast_from_text(text, QFileInfo(file).fileName().toStdString());
+      });
+  if (!read) {
+    emit records_.failed(QString::fromStdString(words::sentence(read.error())));
+    return;
+  }
+  adopt_forecast(tr("Open forecast"), read->forecast);
+  if (!read->refused.empty()) {
+    emit records_.failed(tr("The forecast was read but for %1").arg(refused_words(read->refused)));
+  }
+}
+
+void PlanPage::open_calendar_file(const QString& file) {
+  const auto read =
+      base::read_file(file.toStdString(), kMostBytes).and_then([](const std::string& text) {
+        return plan::runs_from_icalendar(text);
+      });
+  if (!read) {
+    emit records_.failed(QString::fromStdString(words::sentence(read.error())));
+    return;
+  }
+  plan::Wishes next = document_.workspace().wishes;
+  for (const plan::Run& run : read->runs) {
+    // Bringing a calendar in again adds nothing twice.
+    if (next.runs.size() < plan::kMostRuns &&
+        std::find(next.runs.begin(), next.runs.end(), run) == next.runs.end()) {
+      next.runs.push_back(run);
+    }
+  }
+  edit_wishes(tr("Bring in events"), next);
+  if (!read->refused.empty()) {
+    emit records_.failed(tr("The calendar was read but for %1").arg(refused_words(read->refused)));
+  }
+}
+
+void PlanPage::ask_for_export(const QString& ending, const QString& filter) {
+  const QString date = QString::fromStdString(sky::to_iso(document_.day().date));
+  const QString file = QFileDialog::getSaveFileName(
+      this, tr("Save the plan"), QStringLiteral("plan-%1.%2").arg(date, ending), filter);
+  if (!file.isEmpty()) {
+    export_file(file);
+  }
+}
+
+void PlanPage::export_file(const QString& file) {
+  if (const auto done = write_plan(document_, file); !done) {
+    emit records_.failed(QString::fromStdString(words::sentence(done.error())));
+  }
+}
+
+void PlanPage::print() { print_plan(document_, this); }
+
+QString PlanPage::headline() const {
+  const plan::DayPlan& day = document_.plan();
+  const QTimeZone zone = document_.zone();
+  if (!day.countdown) {
+    return {};
+  }
+  if (day.countdown->steps.empty()) {
+    return tr("First frame at %1.").arg(clock_at(day.countdown->first_frame, zone));
+  }
+  const plan::Step& first = day.countdown->steps.front();
+  QString words =
+      tr("To record at %1, \u201c%2\u201d begins at %3; %4 leaves a margin.")
+          .arg(clock_at(day.countdown->first_frame, zone), name_of(first.kind),
+               clock_at(day.countdown->begin, zone),
+               clock_at(day.countdown->begin + -60.0 * day.countdown->spread_min, zone));
+  for (const plan::PlannedRun& run : day.runs) {
+    if (const QString turn = turn_words(run.turn, zone);
+        !turn.isEmpty() && run.turn.advice != plan::TurnAdvice::kMove) {
+      words += QStringLiteral(" %1: %2").arg(
+          text(document_.workspace().wishes.runs[run.index].name), turn);
+    }
+  }
+  return words;
+}
+
+void PlanPage::show_choice() {
+  const SheetChoice& choice = sheet_->choice();
+  if (choice.run && *choice.run < document_.workspace().wishes.runs.size()) {
+    run_editor_->show_run(*choice.run);
+    editors_->setCurrentWidget(run_editor_);
+  } else if (choice.step) {
+    step_editor_->show_step(*choice.step);
+    editors_->setCurrentWidget(step_editor_);
+  } else {
+    editors_->setCurrentIndex(0);
+  }
+}
+
+void PlanPage::show_conflicts() {
+  const plan::DayPlan& day = document_.plan();
+  const plan::Wishes& wishes = document_.workspace().wishes;
+  const QTimeZone zone = document_.zone();
+  QString words;
+  for (const plan::Conflict& conflict : day.conflicts) {
+    words += conflict_words(conflict, wishes, zone) + QLatin1Char('\n');
+  }
+  conflicts_title_->setText(day.runs.empty() ? tr("Nothing planned for this day")
+                            : day.conflicts.empty()
+                                ? tr("Nothing stands in the way")
+                                : tr("In the way: %1").arg(day.conflicts.size()));
+  if (words == shown_conflict_words_ && !conflict_rows_.empty() == !day.conflicts.empty()) {
+    return;  // the buttons stay under the hand
+  }
+  shown_conflict_words_ = words;
+  for (QWidget* row : conflict_rows_) {
+    row->hide();
+    row->deleteLater();
+  }
+  conflict_rows_.clear();
+  for (const plan::Conflict& conflict : day.conflicts) {
+    auto* row = new QFrame(this);
+    row->setObjectName(QStringLiteral("conflict"));
+    row->setFrameShape(QFrame::Box);
+    auto* column = new QVBoxLayout(row);
+    column->setContentsMargins(10, 8, 10, 8);
+    auto* label = new QLabel(conflict_words(conflict, wishes, zone), row);
+    label->setWordWrap(true);
+    column->addWidget(label);
+    for (const plan::Cure& cure : conflict.cures) {
+      auto* button = new WrapButton(cure_words(cure, zone), row);
+      button->setProperty("cure", static_cast<int>(cure.kind));
+      connect(button, &QAbstractButton::clicked, this, [this, run = conflict.run, cure] {
+        edit_wishes(tr("Resolve"), plan::with_cure(document_.workspace().wishes, run, cure));
+      });
+      column->addWidget(button);
+    }
+    conflicts_->addWidget(row);
+    conflict_rows_.push_back(row);
+  }
+}
+
+void PlanPage::follow() {
+  const QString words = headline();
+  headline_->setText(words);
+  headline_->setVisible(!words.isEmpty());
+  const plan::Surroundings& ground = document_.workspace().wishes.surroundings;
+  under_->setCurrentIndex(static_cast<int>(ground.under));
+  before_->setCurrentIndex(static_cast<int>(ground.before));
+  const auto& forecast = document_.workspace().wishes.forecast;
+  forget_forecast_->setEnabled(forecast.has_value());
+  save_forecast_->setEnabled(forecast.has_value());
+  forget_forecast_->setText(forecast ? tr("Forget the forecast (%1)").arg(text(forecast->source))
+                                     : tr("Forget the forecast"));
+  show_conflicts();
+  show_choice();
+}
+
+}  // namespace solarchon::app

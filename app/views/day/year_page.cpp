@@ -1,0 +1,236 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/views/day/year_page.h"
+
+#include <QDateTime>
+#include <QHBoxLayout>
+#include <QVBoxLayout>
+#include <algorithm>
+#include <cmath>
+
+#include "app/shell/phrases.h"
+#include "app/shell/theme.h"
+#include "app/views/day/plan_words.h"
+
+namespace solarchon::app {
+
+namespace {
+
+constexpr int kWeeksDays = 28;
+constexpr std::size_t kMostWindows = 8;
+
+}  // namespace
+
+YearPage::YearPage(Document& document, Records& records, QWidget* parent)
+    : QWidget(parent),
+      document_(document),
+      records_(records),
+      chart_(new YearChart(document, this)) {
+  auto* row = new QHBoxLayout(this);
+  row->setContentsMargins(0, 0, 0, 0);
+  row->setSpacing(20);
+  row->addWidget(chart_, 1);
+  row->addWidget(build_side());
+  connect(&worker_, &Worker::busyChanged, this, [this](bool busy) {
+    if (!busy && isVisible() && !is_current()) {
+      work();
+    }
+  });
+  connect(&records, &Records::shownChanged, this, [this] {
+    if (isVisible()) {
+      follow();
+    }
+  });
+}
+
+QWidget* YearPage::build_side() {
+  auto* side = new QWidget(this);
+  side->setFixedWidth(300);
+  auto* column = new QVBoxLayout(side);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(6);
+  auto* title = new QLabel(tr("Best windows, next four weeks"), side);
+  title->setFont(Theme::font(TextSize::kMedium, true));
+  target_ = new QLabel(side);
+  target_->setObjectName(QStringLiteral("window-target"));
+  target_->setWordWrap(true);
+  target_->setProperty("role", "faint");
+  minutes_field_ = new NumberField(tr("For a run of"), tr("min"), {5.0, 600.0}, false, side);
+  list_ = new QListWidget(side);
+  list_->setObjectName(QStringLiteral("best-windows"));
+  list_->setAccessibleName(tr("Best windows"));
+  list_->setWordWrap(true);
+  list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  list_->setToolTip(tr("By the finest detail that the expected air leaves; overcast hours last"));
+  plan_ = new QPushButton(tr("Plan a run there"), side);
+  plan_->setObjectName(QStringLiteral("plan-window"));
+  plan_->setProperty("main", true);
+  column->addWidget(title);
+  column->addWidget(target_);
+  column->addWidget(minutes_field_);
+  column->addWidget(list_, 1);
+  column->addWidget(plan_);
+  connect(minutes_field_, &NumberField::entered, this, [this](double minutes) {
+    minutes_ = minutes;
+    follow();
+  });
+  connect(list_, &QListWidget::itemActivated, this, &YearPage::look_at_chosen);
+  connect(list_, &QListWidget::itemClicked, this, &YearPage::look_at_chosen);
+  connect(list_, &QListWidget::currentRowChanged, this,
+          [this](int chosen) { plan_->setEnabled(chosen >= 0); });
+  connect(plan_, &QPushButton::clicked, this, &YearPage::plan_chosen);
+  return side;
+}
+
+std::optional<plan::Feature> YearPage::feature() const {
+  const auto& shown = records_.shown();
+  if (document_.workspace().target != workspace::Target::kLargestSpot || !shown ||
+      !shown->measurement || shown->measurement->spots.empty()) {
+    return std::nullopt;
+  }
+  const measure::SpotMeasurement& spot = shown->measurement->spots.front();
+  if (!spot.latitude_deg || !spot.carrington_longitude_deg || !shown->frame.info.time) {
+    return std::nullopt;
+  }
+  return plan::Feature{*spot.latitude_deg, *spot.carrington_longitude_deg, *shown->frame.info.time};
+}
+
+YearPage::Wish YearPage::wish() const {
+  const workspace::Workspace& space = document_.workspace();
+  Wish wish;
+  wish.year = document_.day().date.year;
+  wish.from = document_.day().date;
+  wish.outlook.site = space.site;
+  wish.outlook.air = space.conditions.air;
+  wish.outlook.least_altitude_deg = Document::kWindowDeg;
+  wish.outlook.wishes.surroundings = space.wishes.surroundings;
+  wish.outlook.wishes.forecast = space.wishes.forecast;
+  wish.outlook.experience = document_.experience();
+  wish.notes = document_.experience().seeing.notes();
+  wish.minutes = minutes_;
+  wish.feature = feature();
+  return wish;
+}
+
+bool YearPage::same_year(const Wish& one, const Wish& other) const {
+  return one.year == other.year && one.outlook.site == other.outlook.site &&
+         one.outlook.air == other.outlook.air;
+}
+
+bool YearPage::same_windows(const Wish& one, const Wish& other) const {
+  const auto longitude = [](const Wish& wish) {
+    return wish.feature ? wish.feature->carrington_longitude_deg : -1.0;
+  };
+  return one.from == other.from && one.outlook.site == other.outlook.site &&
+         one.outlook.wishes == other.outlook.wishes && one.notes == other.notes &&
+         one.minutes == other.minutes && longitude(one) == longitude(other);
+}
+
+bool YearPage::is_current() const {
+  const Wish wanted = wish();
+  return done_ && same_year(*done_, wanted) && same_windows(*done_, wanted);
+}
+
+void YearPage::work() {
+  if (worker_.busy()) {
+    worker_.cancel();  // begun anew once it has stopped
+    return;
+  }
+  const Wish wanted = wish();
+  const auto kept = done_ && same_year(*done_, wanted) ? chart_->year() : nullptr;
+  worker_.start([this, wanted, kept,
+                 from = document_.day().start](const base::Task& task) -> Worker::Delivery {
+    auto year = kept;
+    if (!year) {
+      auto made = plan::year_ahead(wanted.year, wanted.outlook.site, wanted.outlook.air,
+                                   wanted.outlook.least_altitude_deg, task);
+      if (!made) {
+        return [] {};
+      }
+      year = std::make_shared<const plan::YearAhead>(std::move(*made));
+    }
+    auto windows = plan::coming_windows(wanted.outlook, from, kWeeksDays, wanted.minutes,
+                                        wanted.feature, task);
+    if (!windows) {
+      return [] {};
+    }
+    std::sort(windows->begin(), windows->end(),
+              [](const auto& one, const auto& other) { return plan::better(one, other); });
+    windows->resize(std::min(windows->size(), kMostWindows));
+    return [this, wanted, year, windows = std::move(*windows)] {
+      done_ = wanted;
+      chart_->show_year(year);
+      windows_ = windows;
+      show_windows();
+    };
+  });
+}
+
+void YearPage::show_windows() {
+  const QTimeZone zone = document_.zone();
+  list_->clear();
+  for (const plan::BestWindow& window : windows_) {
+    const QDateTime start = QDateTime::fromMSecsSinceEpoch(window.window.start.unix_ms, zone);
+    QString words = tr("%1, %2\n%3\u2033, details of %4 km; Sun %5\u00b0 high")
+                        .arg(QLocale().toString(start.date(), QStringLiteral("ddd d MMMM")),
+                             span_words(window.window, zone), number(window.seeing.arcsec, 1),
+                             number(std::round(window.detail_km / 50.0) * 50.0, 0),
+                             number(window.altitude_deg, 0));
+    if (window.feature) {
+      const double west = window.feature->from_meridian_deg;
+      words += tr("; spot %1\u00b0 %2 of the middle")
+                   .arg(number(std::abs(west), 0), west < 0.0 ? tr("east") : tr("west"));
+    }
+    if (window.sky) {
+      words += tr("; %1 by the forecast").arg(name_of(plan::state_of(*window.sky)));
+    }
+    list_->addItem(words);
+  }
+  if (windows_.empty()) {
+    list_->addItem(
+        tr("None: the Sun never stands clear that long, or the spot is behind the limb."));
+    list_->item(0)->setFlags(Qt::NoItemFlags);
+  }
+  plan_->setEnabled(false);
+}
+
+void YearPage::look_at_chosen() {
+  const int chosen = list_->currentRow();
+  if (chosen >= 0 && chosen < static_cast<int>(windows_.size())) {
+    document_.look_at(windows_[static_cast<std::size_t>(chosen)].window.start);
+  }
+}
+
+void YearPage::plan_chosen() {
+  const int chosen = list_->currentRow();
+  if (chosen < 0 || chosen >= static_cast<int>(windows_.size())) {
+    return;
+  }
+  const plan::BestWindow window = windows_[static_cast<std::size_t>(chosen)];
+  workspace::Workspace next = document_.workspace();
+  if (next.wishes.runs.size() >= plan::kMostRuns) {
+    emit records_.failed(tr("A plan holds 500 runs at most; remove old ones first"));
+    return;
+  }
+  plan::Run run;
+  run.name = tr("Best air").toStdString();
+  run.start = window.window.start;
+  run.minutes = minutes_;
+  next.wishes.runs.push_back(run);
+  document_.edit(tr("Add run"), next);
+  document_.look_at(run.start);
+  emit planAsked();
+}
+
+void YearPage::follow() {
+  minutes_field_->show_value(minutes_);
+  const bool spot = document_.workspace().target == workspace::Target::kLargestSpot;
+  target_->setText(
+      !spot       ? tr("Target: whole disc. The finest detail that the air leaves.")
+      : feature() ? tr("Target: the largest spot of the frame that was measured last.")
+                  : tr("Target: largest spot; none is measured yet, so the air alone decides."));
+  if (!is_current()) {
+    work();
+  }
+}
+
+}  // namespace solarchon::app

@@ -1,0 +1,66 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QLabel>
+#include <QListWidget>
+#include <QPushButton>
+#include <QWidget>
+#include <memory>
+#include <vector>
+
+#include "app/model/document.h"
+#include "app/model/records.h"
+#include "app/model/worker.h"
+#include "app/shell/number_field.h"
+#include "app/views/day/year_chart.h"
+
+namespace solarchon::app {
+
+/// The year at a glance, and the best windows of the coming four weeks for the target.
+class YearPage : public QWidget {
+  Q_OBJECT
+
+ public:
+  YearPage(Document& document, Records& records, QWidget* parent = nullptr);
+  void follow();
+  /// Everything that is shown is worked out.
+  [[nodiscard]] bool settled() const { return !worker_.busy() && is_current(); }
+
+ signals:
+  void planAsked();  ///< a run was put into a window: show the plan
+
+ private:
+  /// What the answers were worked out for.
+  struct Wish {
+    int year = 0;
+    sky::CivilDate from;
+    plan::Outlook outlook;
+    std::size_t notes = 0;
+    double minutes = 60.0;
+    std::optional<plan::Feature> feature;
+  };
+  QWidget* build_side();
+  [[nodiscard]] Wish wish() const;
+  [[nodiscard]] std::optional<plan::Feature> feature() const;
+  [[nodiscard]] bool same_year(const Wish& one, const Wish& other) const;
+  [[nodiscard]] bool same_windows(const Wish& one, const Wish& other) const;
+  [[nodiscard]] bool is_current() const;
+  void work();
+  void show_windows();
+  void look_at_chosen();
+  void plan_chosen();
+
+  Document& document_;
+  Records& records_;
+  YearChart* chart_;
+  QLabel* target_ = nullptr;
+  NumberField* minutes_field_ = nullptr;
+  QListWidget* list_ = nullptr;
+  QPushButton* plan_ = nullptr;
+  double minutes_ = 60.0;
+  std::optional<Wish> done_;
+  std::vector<plan::BestWindow> windows_;  ///< finest first
+  Worker worker_;
+};
+
+}  // namespace solarchon::app

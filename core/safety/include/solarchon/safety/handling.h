@@ -1,0 +1,19 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "solarchon/optics/rig.h"
+
+namespace solarchon::safety {
+
+/// Parts that protect an eye or a sensor and that wear: their owner looks them over at intervals.
+[[nodiscard]] bool wants_inspection(const optics::Part& part);
+
+/// The order in which this light path is put up and taken down so that no open aperture meets the
+/// Sun by mistake, as sentences for people. It names the parts that are fitted; makers'
+/// instructions go before it. Source: FIELD.md, set up in an order that cannot hurt.
+[[nodiscard]] std::vector<std::string> handling_order(const optics::Rig& rig);
+
+}  // namespace solarchon::safety
