@@ -47,6 +47,24 @@ void InterpolatedPlace(benchmark::State& state) {
 }
 BENCHMARK(InterpolatedPlace);
 
+/// A year of one-minute positions at one site, an ephemeris for each day.
+void YearOfMinutes(benchmark::State& state) {
+  const sky::Site site{"", 36.07, -5.58, 42.0, "UTC"};
+  constexpr std::int64_t kMinuteMs = 60'000;
+  constexpr int kMinutesADay = 1440;
+  for (auto _ : state) {
+    for (std::int64_t day = 0; day < 365; ++day) {
+      const std::int64_t noon = kStartMs + (day * kMinutesADay + kMinutesADay / 2) * kMinuteMs;
+      const sky::SunEphemeris ephemeris({noon});
+      for (int i = 0; i < kMinutesADay; ++i) {
+        const sky::UtcTime time{kStartMs + (day * kMinutesADay + i) * kMinuteMs};
+        benchmark::DoNotOptimize(sky::local_sun(ephemeris.at(time), site, {}));
+      }
+    }
+  }
+}
+BENCHMARK(YearOfMinutes)->Unit(benchmark::kMillisecond);
+
 void InterpolatedPlaceAtASite(benchmark::State& state) {
   const sky::SunEphemeris ephemeris(minute(700));
   const sky::Site site{"", 36.07, -5.58, 42.0, "UTC"};

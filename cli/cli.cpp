@@ -5,6 +5,8 @@
 #include <algorithm>
 #include <optional>
 
+#include "cli/plan_commands.h"
+
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
 #include "solarchon/frames/frame.h"
@@ -130,14 +132,8 @@ Result<Json> day(const Options& options) {
   }
   sky::Site site = place->workspace.site;
   std::vector<base::RefusedLine> refused;
-  if (!options.horizon.empty()) {
-    constexpr std::size_t kMostBytes = 1U << 20U;
-    auto read = base::read_file(options.horizon, kMostBytes).and_then(sky::horizon_from_csv);
-    if (!read) {
-      return tl::make_unexpected(read.error());
-    }
-    site.horizon = read->horizon;
-    refused = read->refused;
+  if (const auto taken = take_horizon(options.horizon, site.horizon, refused); !taken) {
+    return tl::make_unexpected(taken.error());
   }
   const sky::SunDay answer =
       sky::sun_day(*date, site, place->workspace.conditions.air, options.dut1_s);
@@ -399,12 +395,16 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   CLI::App* demo_command = command(app, "demo", "fills an empty data folder with the demo");
   demo_command->add_option("--data", options.data, "data folder")->required();
 
+  PlanOptions plan_options;
+  const std::vector<Command> plan_commands = add_plan_commands(app, plan_options);
+
   if (!arguments.empty() && !arguments.front().starts_with('-')) {
     const auto commands = app.get_subcommands(
         [&](const CLI::App* known) { return known->get_name() == arguments.front(); });
     if (commands.empty()) {
       return complain(err, {ErrorCode::kUnknownValue, "command", arguments.front(),
-                            "sun, day, rig, catalogue, rules, simulate, measure, log, demo"});
+                            "sun, day, plan, forecast, year, windows, rig, catalogue, rules, simulate, "
+                            "measure, log, demo"});
     }
   }
   std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back
@@ -445,6 +445,11 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
     answer = log_list(options);
   } else if (demo_command->parsed()) {
     answer = demo(options);
+  }
+  for (const Command& planning : plan_commands) {
+    if (planning.app->parsed()) {
+      answer = planning.answer();
+    }
   }
   if (!answer) {
     return complain(err, answer.error());

@@ -1,16 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/model/learning.h"
 
-#include <cmath>
+#include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
-
-namespace {
-
-/// Sessions that far apart share their air (degree; some 2 km).
-constexpr double kSameSiteDeg = 0.02;
-
-}  // namespace
 
 Learning::Learning(Document& document, Records& records, QObject* parent)
     : QObject(parent), document_(document), records_(records) {
@@ -34,16 +27,9 @@ void Learning::follow_document() {
 void Learning::learn() {
   site_ = document_.workspace().site;
   surroundings_ = document_.workspace().wishes.surroundings;
-  std::vector<plan::SeeingNote> notes;
-  for (const log::SessionSummary& session : records_.sessions()) {
-    if (std::abs(session.latitude_deg - site_->latitude_deg) < kSameSiteDeg &&
-        std::abs(session.longitude_deg - site_->longitude_deg) < kSameSiteDeg) {
-      notes.push_back({session.started, session.seeing_arcsec});
-    }
-  }
-  stale_ = !worker_.start([this, notes = std::move(notes), site = *site_,
-                           ground = surroundings_](const base::Task&) -> Worker::Delivery {
-    plan::SeeingExperience seeing(notes, site, ground);
+  stale_ = !worker_.start([this, sessions = records_.sessions(),
+                           space = document_.workspace()](const base::Task&) -> Worker::Delivery {
+    plan::SeeingExperience seeing = workspace::seeing_experience(sessions, space);
     return [this, seeing = std::move(seeing)] { document_.learn({seeing, records_.step_notes()}); };
   });
 }

@@ -3,9 +3,13 @@
 #include <QAbstractButton>
 #include <QAction>
 #include <QComboBox>
+#include <QDBusConnection>
+#include <QDBusMessage>
+#include <QDBusVirtualObject>
 #include <QLabel>
 #include <QMenu>
 #include <QPdfWriter>
+#include <QProcess>
 #include <QPushButton>
 #include <QTableWidget>
 #include <QToolButton>
@@ -14,6 +18,7 @@
 #include "app/views/day/day_view.h"
 #include "app/views/day/plan_out.h"
 #include "solarchon/base/file.h"
+#include "solarchon/base/resources.h"
 #include "solarchon/plan/calendar.h"
 #include "tests/app/app_support.h"
 
@@ -313,6 +318,44 @@ TEST_F(PlanTest, AlarmsAreToldOnceWhateverIsLookedAt) {
   const std::size_t count = told.size();
   alarms.check(run + 4000.0);  // long past: nothing is told late
   EXPECT_EQ(told.size(), count);
+}
+
+/// Stands in for the desktop's notification service on a bus of its own.
+class Desktop : public QDBusVirtualObject {
+ public:
+  [[nodiscard]] QString introspect(const QString& /*path*/) const override { return {}; }
+  bool handleMessage(const QDBusMessage& message, const QDBusConnection& /*bus*/) override {
+    told.push_back(message);
+    return true;
+  }
+  std::vector<QDBusMessage> told;
+};
+
+TEST(DesktopTeller, CallsTheNotificationServiceOfTheDesktop) {
+  QProcess daemon;
+  daemon.start("dbus-daemon", {"--session", "--nofork", "--print-address"});
+  ASSERT_TRUE(daemon.waitForStarted());
+  ASSERT_TRUE(daemon.waitForReadyRead());
+  const QByteArray address = daemon.readLine().trimmed();
+  qputenv("DBUS_SESSION_BUS_ADDRESS", address);
+  QDBusConnection bus = QDBusConnection::connectToBus(QString::fromLatin1(address), "desktop");
+  Desktop desktop;
+  ASSERT_TRUE(bus.registerVirtualObject("/org/freedesktop/Notifications", &desktop));
+  ASSERT_TRUE(bus.registerService("org.freedesktop.Notifications"));
+  DesktopTeller()({"run-1", {}, "Spots begins at 11:15", "Sun 40 degrees high"});
+  ASSERT_TRUE(wait_until([&] { return !desktop.told.empty(); }, 5000));
+  const QDBusMessage& call = desktop.told.front();
+  EXPECT_EQ(call.member(), "Notify");
+  EXPECT_EQ(call.signature(), "susssasa{sv}i");  // as the standard asks
+  EXPECT_EQ(call.arguments().at(3).toString(), "Spots begins at 11:15");
+  EXPECT_EQ(call.arguments().at(4).toString(), "Sun 40 degrees high");
+  QDBusConnection::disconnectFromBus("desktop");
+  daemon.kill();
+  daemon.waitForFinished();
+}
+
+TEST(DesktopTeller, HasItsSound) {
+  EXPECT_TRUE(base::shipped_file("sounds/alarm.wav"));
 }
 
 TEST_F(PlanTest, WhatMustBeReadyFollowsPlanAndKit) {

@@ -3,13 +3,13 @@
 
 #include <algorithm>
 #include <cmath>
-#include <iterator>
 #include <sstream>
 
 #include "solarchon/base/json.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
+#include "tests/cli/cli_support.h"
 #include "tests/support/support.h"
 
 namespace solarchon::cli {
@@ -18,39 +18,12 @@ namespace {
 using base::Json;
 using test::TempFolder;
 
-struct Outcome {
-  int code;
-  std::string out;
-  std::string err;
-  [[nodiscard]] Json json() const { return Json::parse(out); }
-};
-
-Outcome call(const std::vector<std::string>& arguments) {
-  std::ostringstream out;
-  std::ostringstream err;
-  const int code = run(arguments, out, err);
-  return {code, out.str(), err.str()};
-}
-
-std::vector<std::string> words(const std::string& line) {
-  std::istringstream in(line);
-  return {std::istream_iterator<std::string>(in), {}};
-}
-
 constexpr const char* kMorning = " --lat 36.07 --lon -5.58 --elev 42 --time 2027-07-17T08:40:00Z";
 
 std::string rig_file(const TempFolder& folder, const optics::Rig& rig = test::quick_rig()) {
   const auto path = folder / "rig.json";
   EXPECT_TRUE(optics::write_rig(rig, path));
   return path.string();
-}
-
-/// Bad input: code 2, one line that names the field, nothing on standard output.
-void expect_bad_input(const Outcome& outcome, const std::string& field) {
-  EXPECT_EQ(outcome.code, 2) << outcome.err;
-  EXPECT_TRUE(outcome.out.empty());
-  EXPECT_EQ(std::count(outcome.err.begin(), outcome.err.end(), '\n'), 1) << outcome.err;
-  EXPECT_NE(outcome.err.find(field), std::string::npos) << outcome.err;
 }
 
 TEST(Cli, SunHasItsKeys) {

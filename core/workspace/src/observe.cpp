@@ -2,7 +2,9 @@
 #include "solarchon/workspace/observe.h"
 
 #include <algorithm>
+#include <cmath>
 
+#include "solarchon/base/angle.h"
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
 #include "solarchon/scene/synthetic_sun.h"
@@ -88,6 +90,20 @@ Result<camera::Shot> shot_for(const Workspace& workspace, const Answers& answers
     shot.target = largest_spot(answers, shot.sun_seed);
   }
   return shot;
+}
+
+plan::SeeingExperience seeing_experience(const std::vector<log::SessionSummary>& sessions,
+                                         const Workspace& workspace) {
+  constexpr double kSameSiteDeg = 0.02;
+  const sky::Site& site = workspace.site;
+  std::vector<plan::SeeingNote> notes;
+  for (const log::SessionSummary& session : sessions) {
+    if (std::abs(session.latitude_deg - site.latitude_deg) < kSameSiteDeg &&
+        std::abs(base::wrap_180(session.longitude_deg - site.longitude_deg)) < kSameSiteDeg) {
+      notes.push_back({session.started, session.seeing_arcsec});
+    }
+  }
+  return {notes, site, workspace.wishes.surroundings};
 }
 
 log::SessionStart session_start(const Workspace& workspace, sky::UtcTime time) {

@@ -33,6 +33,10 @@ struct Taken {
   std::int64_t session = 0;
 };
 
+/// What the log's sessions near a workspace's site (within 0.02 degree, some 2 km) say of its air.
+[[nodiscard]] plan::SeeingExperience seeing_experience(
+    const std::vector<log::SessionSummary>& sessions, const Workspace& workspace);
+
 /// What this session is to the log.
 [[nodiscard]] log::SessionStart session_start(const Workspace& workspace, sky::UtcTime time);
 

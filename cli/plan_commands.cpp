@@ -1,0 +1,282 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "cli/plan_commands.h"
+
+#include <filesystem>
+
+#include "solarchon/base/file.h"
+#include "solarchon/log/log_book.h"
+#include "solarchon/plan/calendar.h"
+#include "solarchon/workspace/observe.h"
+#include "solarchon/workspace/reports.h"
+#include "solarchon/workspace/workspace.h"
+
+namespace solarchon::cli {
+
+using base::Json;
+using base::Result;
+
+namespace {
+
+constexpr std::size_t kMostBytes = 2U << 20U;
+constexpr double kAlarmMin = 10.0;
+
+Result<sky::Site> site_of(const PlanOptions& options) {
+  sky::Site site;
+  const auto latitude = base::checked("lat", options.latitude_deg, sky::kLatitudeRange);
+  const auto longitude = base::checked("lon", options.longitude_deg, sky::kLongitudeRange);
+  const auto elevation = base::checked("elev", options.elevation_m, sky::kElevationRange);
+  for (const auto& number : {latitude, longitude, elevation}) {
+    if (!number) {
+      return tl::make_unexpected(number.error());
+    }
+  }
+  site.latitude_deg = *latitude;
+  site.longitude_deg = *longitude;
+  site.elevation_m = *elevation;
+  return site;
+}
+
+Json refused_report(const std::vector<base::RefusedLine>& refused) {
+  Json lines = Json::array();
+  for (const base::RefusedLine& line : refused) {
+    lines.push_back({{"line", line.line},
+                     {"field", line.error.field},
+                     {"value", line.error.value},
+                     {"accepted", line.error.accepted}});
+  }
+  return lines;
+}
+
+/// What the data folder's log has taught of a site; nothing without a folder.
+Result<plan::Experience> experience_of(const PlanOptions& options, const workspace::Workspace& space) {
+  plan::Experience experience;
+  if (options.data.empty()) {
+    return experience;
+  }
+  std::error_code ignored;
+  if (!std::filesystem::exists(workspace::log_file(options.data), ignored)) {
+    return base::fail(base::ErrorCode::kUnreadable, "data", "no log in " + options.data);
+  }
+  return log::LogBook::open_to_read(workspace::log_file(options.data))
+      .and_then([&](const log::LogBook& book) -> Result<plan::Experience> {
+        auto steps = book.step_notes();
+        auto sessions = book.summaries();
+        if (!steps || !sessions) {
+          return tl::make_unexpected(!steps ? steps.error() : sessions.error());
+        }
+        experience.steps = std::move(*steps);
+        experience.seeing = workspace::seeing_experience(*sessions, space);
+        return experience;
+      });
+}
+
+/// A workspace with the forecast and the events that the command names.
+struct Planned {
+  workspace::Workspace workspace;
+  plan::Experience experience;
+  std::vector<base::RefusedLine> refused;
+};
+
+Result<Planned> read_planned(const PlanOptions& options) {
+  Planned planned;
+  auto space = workspace::read_workspace(options.workspace);
+  if (!space) {
+    return tl::make_unexpected(space.error());
+  }
+  planned.workspace = std::move(*space);
+  if (!options.file.empty()) {
+    auto forecast =
+        base::read_file(options.file, kMostBytes).and_then([&](const std::string& text) {
+          return plan::forecast_from_text(text, options.file);
+        });
+    if (!forecast) {
+      return tl::make_unexpected(forecast.error());
+    }
+    planned.workspace.wishes.forecast = std::move(forecast->forecast);
+    planned.refused = std::move(forecast->refused);
+  }
+  if (!options.events.empty()) {
+    auto events = base::read_file(options.events, kMostBytes).and_then([](const std::string& text) {
+      return plan::runs_from_icalendar(text);
+    });
+    if (!events) {
+      return tl::make_unexpected(events.error());
+    }
+    auto& runs = planned.workspace.wishes.runs;
+    runs.insert(runs.end(), events->runs.begin(), events->runs.end());
+    planned.refused.insert(planned.refused.end(), events->refused.begin(), events->refused.end());
+  }
+  auto experience = experience_of(options, planned.workspace);
+  if (!experience) {
+    return tl::make_unexpected(experience.error());
+  }
+  planned.experience = std::move(*experience);
+  return planned;
+}
+
+Result<Json> plan_day(const PlanOptions& options) {
+  const auto date = sky::parse_date(options.date, "date");
+  const auto least = base::checked("above", options.above_deg, {-2.0, 90.0});
+  if (!date || !least) {
+    return tl::make_unexpected(!date ? date.error() : least.error());
+  }
+  const auto planned = read_planned(options);
+  if (!planned) {
+    return tl::make_unexpected(planned.error());
+  }
+  const workspace::Workspace& space = planned->workspace;
+  const sky::SunDay day =
+      sky::sun_day(*date, space.site, space.conditions.air, space.conditions.dut1_s);
+  const sky::SkylineDay skyline = sky::over_skyline(day, space.site, *least);
+  const plan::Givens givens{day,          skyline,      space.rig,
+                            space.mount, space.wishes, planned->experience};
+  const plan::DayPlan answer = plan::plan_day(givens);
+  const auto entries = plan::agenda_of(givens, answer, space.site.name, kAlarmMin);
+  if (!options.calendar_out.empty()) {
+    // Made when its day begins: the same plan gives the same file.
+    if (auto done = base::write_file(
+            options.calendar_out, plan::to_icalendar(entries, space.site.time_zone, day.start));
+        !done) {
+      return tl::make_unexpected(done.error());
+    }
+  }
+  if (!options.table_out.empty()) {
+    if (auto done =
+            base::write_file(options.table_out, plan::to_csv(entries, space.site.time_zone));
+        !done) {
+      return tl::make_unexpected(done.error());
+    }
+  }
+  Json report = workspace::plan_report(givens, answer);
+  report["refused"] = refused_report(planned->refused);
+  return report;
+}
+
+Result<Json> forecast(const PlanOptions& options) {
+  if (!options.file.empty()) {
+    return base::read_file(options.file, kMostBytes)
+        .and_then([&](const std::string& text) {
+          return plan::forecast_from_text(text, options.file);
+        })
+        .map([](const plan::ForecastFile& read) {
+          Json report = plan::to_json(read.forecast);
+          report["refused"] = refused_report(read.refused);
+          return report;
+        });
+  }
+  const auto site = site_of(options);
+  const auto date = sky::parse_date(options.date, "date");
+  const auto hours =
+      base::checked("hours", options.hours, {1.0, static_cast<double>(plan::kMostForecastHours)});
+  if (!site || !date || !hours) {
+    return tl::make_unexpected(!site ? site.error() : !date ? date.error() : hours.error());
+  }
+  return plan::to_json(plan::stand_in_forecast(*site, sky::start_of(*date), options.hours));
+}
+
+Result<Json> year(const PlanOptions& options) {
+  auto site = site_of(options);
+  const auto which = base::checked("year", options.year, {1973.0, 2099.0});
+  const auto least = base::checked("above", options.above_deg, {-2.0, 90.0});
+  if (!site || !which || !least) {
+    return tl::make_unexpected(!site ? site.error() : !which ? which.error() : least.error());
+  }
+  std::vector<base::RefusedLine> refused;
+  return take_horizon(options.horizon, site->horizon, refused)
+      .and_then([&] { return plan::year_ahead(options.year, *site, {}, *least); })
+      .map([&](const plan::YearAhead& ahead) {
+        Json report = workspace::year_report(ahead);
+        report["refused"] = refused_report(refused);
+        return report;
+      });
+}
+
+Result<Json> windows(const PlanOptions& options) {
+  const auto date = sky::parse_date(options.date, "date");
+  const auto days = base::checked("days", options.days, {1.0, 400.0});
+  const auto minutes = base::checked("minutes", options.minutes, {1.0, 1440.0});
+  const auto least = base::checked("above", options.above_deg, {-2.0, 90.0});
+  for (const auto& number : {days, minutes, least}) {
+    if (!number) {
+      return tl::make_unexpected(number.error());
+    }
+  }
+  if (!date) {
+    return tl::make_unexpected(date.error());
+  }
+  return read_planned(options).and_then([&](const Planned& planned) {
+    const workspace::Workspace& space = planned.workspace;
+    const plan::Outlook outlook{space.site, space.conditions.air, *least,           space.rig,
+                                space.mount, space.wishes,        planned.experience};
+    const sky::SunDay day = sky::sun_day(*date, space.site, space.conditions.air);
+    return plan::coming_windows(outlook, day.start, options.days, options.minutes, {})
+        .map(workspace::windows_report);
+  });
+}
+
+void add_site(CLI::App& command, PlanOptions& options) {
+  command.add_option("--lat", options.latitude_deg, "latitude (degree, north positive)");
+  command.add_option("--lon", options.longitude_deg, "longitude (degree, east positive)");
+  command.add_option("--elev", options.elevation_m, "height above the ellipsoid (m)");
+}
+
+void add_workspace(CLI::App& command, PlanOptions& options) {
+  command.add_option("workspace", options.workspace, "workspace file with site, rig and plan")
+      ->required();
+  command.add_option("--date", options.date, "local date, as 2027-07-14")->required();
+  command.add_option("--data", options.data, "data folder whose log corrects the plan");
+  command.add_option("--forecast", options.file, "hourly CSV or JSON");
+  command.add_option("--events", options.events, "calendar with events that do not wait");
+  command.add_option("--above", options.above_deg, "least height of a window (degree)");
+}
+
+}  // namespace
+
+Result<void> take_horizon(const std::string& file, sky::Horizon& horizon,
+                          std::vector<base::RefusedLine>& refused) {
+  if (file.empty()) {
+    return {};
+  }
+  return base::read_file(file, kMostBytes)
+      .and_then(sky::horizon_from_csv)
+      .map([&](const sky::HorizonFile& read) {
+        horizon = read.horizon;
+        refused = read.refused;
+      });
+}
+
+std::vector<Command> add_plan_commands(CLI::App& app, PlanOptions& options) {
+  const auto add = [&](const char* name, const char* what) {
+    CLI::App* command = app.add_subcommand(name, what);
+    command->add_flag("--json", options.json, "answer as JSON (the only form)");
+    return command;
+  };
+  CLI::App* plan_command = add("plan", "what must start when, and what stands in the way");
+  add_workspace(*plan_command, options);
+  plan_command->add_option("--ics", options.calendar_out, "calendar to write");
+  plan_command->add_option("--csv", options.table_out, "table to write");
+
+  CLI::App* forecast_command = add("forecast", "a forecast file read, or one of the stand-in");
+  forecast_command->add_option("--file", options.file, "hourly CSV or JSON to read");
+  add_site(*forecast_command, options);
+  forecast_command->add_option("--date", options.date, "first day, UTC");
+  forecast_command->add_option("--hours", options.hours, "how many");
+
+  CLI::App* year_command = add("year", "heights, clear hours, P, B0 and rotations of a year");
+  add_site(*year_command, options);
+  year_command->add_option("--year", options.year, "1973 to 2099")->required();
+  year_command->add_option("--horizon", options.horizon, "CSV of azimuth, height, trees");
+  year_command->add_option("--above", options.above_deg, "least height of a window (degree)");
+
+  CLI::App* windows_command = add("windows", "the best window of each coming day");
+  add_workspace(*windows_command, options);
+  windows_command->add_option("--days", options.days, "how many");
+  windows_command->add_option("--minutes", options.minutes, "that a window has to last");
+
+  return {{plan_command, [&options] { return plan_day(options); }},
+          {forecast_command, [&options] { return forecast(options); }},
+          {year_command, [&options] { return year(options); }},
+          {windows_command, [&options] { return windows(options); }}};
+}
+
+}  // namespace solarchon::cli
