@@ -148,7 +148,7 @@ Result<Json> plan_day(const PlanOptions& options) {
     }
   }
   Json report = workspace::plan_report(givens, answer);
-  report["refused"] = refused_report(planned->refused);
+  report["refused_lines"] = refused_report(planned->refused);
   return report;
 }
 
@@ -160,7 +160,7 @@ Result<Json> forecast(const PlanOptions& options) {
         })
         .map([](const plan::ForecastFile& read) {
           Json report = plan::to_json(read.forecast);
-          report["refused"] = refused_report(read.refused);
+          report["refused_lines"] = refused_report(read.refused);
           return report;
         });
   }
@@ -186,7 +186,7 @@ Result<Json> year(const PlanOptions& options) {
       .and_then([&] { return plan::year_ahead(options.year, *site, {}, *least); })
       .map([&](const plan::YearAhead& ahead) {
         Json report = workspace::year_report(ahead);
-        report["refused"] = refused_report(refused);
+        report["refused_lines"] = refused_report(refused);
         return report;
       });
 }

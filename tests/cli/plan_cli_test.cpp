@@ -37,7 +37,7 @@ TEST_F(PlanCli, PlanHasItsKeys) {
   ASSERT_EQ(outcome.code, 0) << outcome.err;
   const Json json = outcome.json();
   for (const char* key : {"date", "countdown", "runs", "meridian_turn", "conflicts", "power",
-                          "storage", "refused"}) {
+                          "storage", "refused_lines"}) {
     EXPECT_TRUE(json.contains(key)) << key;
   }
   EXPECT_EQ(json["countdown"]["first_frame_utc"], "2027-07-17T08:30:00Z");
@@ -96,8 +96,8 @@ TEST_F(PlanCli, PlanTakesForecastAndEventsAndTellsWhatItRefused) {
   EXPECT_EQ(json["runs"][2]["fixed"], true);
   EXPECT_EQ(json["runs"][0]["forecast"]["state"], "overcast");
   EXPECT_EQ(json["conflicts"][1]["kind"], "overcast");
-  ASSERT_EQ(json["refused"].size(), 1U);
-  EXPECT_EQ(json["refused"][0]["line"], 3);
+  ASSERT_EQ(json["refused_lines"].size(), 1U);
+  EXPECT_EQ(json["refused_lines"][0]["line"], 3);
 }
 
 TEST_F(PlanCli, PlanLearnsFromTheLog) {
@@ -140,7 +140,7 @@ TEST(ForecastCli, GivesTheStandInAndReadsItBack) {
   const Outcome read = call(words("forecast --file " + (folder / "f.json").string()));
   ASSERT_EQ(read.code, 0) << read.err;
   EXPECT_EQ(read.json()["hours"], made.json()["hours"]);
-  EXPECT_TRUE(read.json()["refused"].empty());
+  EXPECT_TRUE(read.json()["refused_lines"].empty());
   expect_bad_input(call(words("forecast --lat 36.07 --lon -5.58 --date 2027-07-17 --hours 0")),
                    "hours");
   expect_bad_input(call(words("forecast --lat 136 --lon 0 --date 2027-07-17")), "lat");

@@ -33,7 +33,7 @@ class Paper {
     bottom_ = high - kMargin;
     heading();
     picture(QRectF(kMargin, at_, kWide, 170.0));
-    at_ += 184.0;
+    at_ += 190.0;
     timetable();
     handling();
     foot();
@@ -53,7 +53,7 @@ class Paper {
   bool line(double left, double wide, const QString& words) {
     const QRectF needed = painter_.boundingRect(QRectF(left, at_, wide, 1000.0),
                                                 Qt::TextWordWrap | Qt::AlignLeft, words);
-    if (needed.bottom() > bottom_ - 14.0) {
+    if (needed.bottom() > bottom_ - 28.0) {
       return false;
     }
     painter_.drawText(needed.adjusted(0, 0, 2, 2), Qt::TextWordWrap | Qt::AlignLeft, words);
@@ -81,11 +81,11 @@ class Paper {
     facts << QObject::tr("clear over %1\u00b0 for %2 h")
                  .arg(Document::kWindowDeg)
                  .arg(number(document_.skyline().hours, 1));
-    facts << QObject::tr("light path: %1").arg(text(space.rig.name));
     line(kMargin, kWide, facts.join(QStringLiteral(";  ")));
     font(11, true);
     line(kMargin, kWide,
-         QObject::tr("Light path: %1").arg(name_of(document_.answers().safety.verdict)));
+         QObject::tr("%1: %2").arg(text(space.rig.name),
+                                   name_of(document_.answers().safety.verdict)));
     at_ += 4.0;
   }
 
@@ -147,7 +147,8 @@ class Paper {
                         QString::number(QDateTime::fromMSecsSinceEpoch(ms, zone_).time().hour()));
     }
     painter_.restore();
-    painter_.drawText(QRectF(area.left(), area.top() - 2, area.width(), 12), Qt::AlignRight,
+    font(9);
+    painter_.drawText(QRectF(area.left(), area.bottom() + 1, area.width(), 12), Qt::AlignRight,
                       QObject::tr("hatched: clear; black: runs; broken line: the mount must turn"));
   }
 
@@ -193,7 +194,7 @@ class Paper {
   void foot() {
     font(9);
     painter_.drawText(
-        QRectF(kMargin, bottom_ - 12.0, kWide, 14.0), Qt::AlignLeft,
+        QRectF(kMargin, bottom_ - 24.0, kWide, 28.0), Qt::AlignLeft | Qt::TextWordWrap,
         QObject::tr("Times in %1. Seeing and clouds are estimates. Follow the makers' "
                     "instructions, local rules and eye-care advice.")
             .arg(QString::fromUtf8(zone_.id())));

@@ -2,6 +2,7 @@
 #include "app/views/day/plan_page.h"
 
 #include <QFileDialog>
+#include <QGridLayout>
 #include <QHBoxLayout>
 #include <QMenu>
 #include <QScrollArea>
@@ -86,12 +87,6 @@ QWidget* PlanPage::build_tools() {
   connect(alarms_, &QCheckBox::toggled, this, &PlanPage::alarmsToggled);
   row->addWidget(alarms_);
   row->addStretch(1);
-  row->addWidget(new QLabel(tr("Ground"), tools));
-  under_ = build_ground(tools, tr("Ground under the telescope"), &plan::Surroundings::under);
-  before_ = build_ground(tools, tr("Ground before the telescope"), &plan::Surroundings::before);
-  row->addWidget(under_);
-  row->addWidget(new QLabel(tr("before it"), tools));
-  row->addWidget(before_);
   return tools;
 }
 
@@ -203,6 +198,15 @@ QWidget* PlanPage::build_side() {
   }
   column->addWidget(editors_);
   column->addStretch(1);
+  auto* ground = new QGridLayout;
+  under_ = build_ground(side, tr("Ground under the telescope"), &plan::Surroundings::under);
+  before_ = build_ground(side, tr("Ground before the telescope"), &plan::Surroundings::before);
+  ground->setColumnStretch(0, 1);
+  ground->addWidget(new QLabel(tr("Ground under the telescope"), side), 0, 0);
+  ground->addWidget(under_, 0, 1);
+  ground->addWidget(new QLabel(tr("Ground before it"), side), 1, 0);
+  ground->addWidget(before_, 1, 1);
+  column->addLayout(ground);
   connect(run_editor_, &RunEditor::edited, this, [this](const plan::Run& to) {
     if (sheet_->choice().run) {
       change_run(*sheet_->choice().run, to);
