@@ -20,6 +20,7 @@
 #include "app/views/log/log_view.h"
 #include "app/views/match/match_view.h"
 #include "app/views/measure/measure_view.h"
+#include "solarchon/base/file.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/words/words.h"
 #include "solarchon/workspace/demo.h"
@@ -329,8 +330,28 @@ void Window::dropEvent(QDropEvent* event) {
   if (urls.isEmpty() || !urls.front().isLocalFile()) {
     return;
   }
-  const QString file = urls.front().toLocalFile();
-  if (QFileInfo(file).suffix().compare(QStringLiteral("json"), Qt::CaseInsensitive) == 0) {
+  open_file(urls.front().toLocalFile());
+}
+
+void Window::open_file(const QString& file) {
+  const QString ending = QFileInfo(file).suffix().toLower();
+  // Tables and JSON say in their first lines what they are.
+  constexpr std::size_t kMostBytes = 8U << 20U;
+  const std::string text = ending == "json" || ending == "csv" || ending == "txt"
+                               ? base::read_file(file.toStdString(), kMostBytes).value_or("")
+                               : std::string();
+  const std::string head = text.substr(0, 200);
+  if (ending == "ics") {
+    show_place(QStringLiteral("day-plan"));
+    day_view().plan_page().open_calendar_file(file);
+  } else if (head.find("solarchon-forecast") != std::string::npos ||
+             head.find("cloud_percent") != std::string::npos) {
+    show_place(QStringLiteral("day-plan"));
+    day_view().plan_page().open_forecast_file(file);
+  } else if (ending == "csv" || ending == "txt") {
+    show_place(QStringLiteral("day"));
+    day_view().sky_page().open_horizon_file(file);
+  } else if (ending == "json") {
     open_rig_file(file);
   } else {
     records_->open_frame(file);

@@ -38,6 +38,8 @@ class Window : public QMainWindow {
   [[nodiscard]] View& view(int index) { return *views_.at(static_cast<std::size_t>(index)); }
   [[nodiscard]] int current() const { return stack_->currentIndex(); }
   void show_view(int index);
+  /// A file that was dropped: a light path, a horizon, a forecast, a calendar or a picture.
+  void open_file(const QString& file);
   /// One of place_names(); false for another name.
   bool show_place(const QString& name);
   [[nodiscard]] QString place() const;

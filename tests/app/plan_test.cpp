@@ -218,6 +218,49 @@ TEST_F(PlanTest, StepsTakeWhatIsPlannedAndWhatTheLogTaught) {
       << find<QLabel>("learned")->text().toStdString();
 }
 
+TEST_F(PlanTest, AStepIsTimedWithTwoPresses) {
+  press("add-run");
+  sheet->choose({{}, plan::StepKind::kAlign});
+  QApplication::processEvents();
+  press("watch");
+  EXPECT_TRUE(find<QPushButton>("watch")->text().contains("10:40"));
+  EXPECT_TRUE(window->records().step_notes().empty());
+  window->document().look_at(test::morning() + 22.0 * 60.0);
+  press("watch");
+  ASSERT_EQ(window->records().step_notes().size(), 1U);
+  EXPECT_EQ(window->records().step_notes()[0], (plan::StepNote{plan::StepKind::kAlign, 22.0}));
+  // A watch that was let run into another day notes nothing.
+  press("watch");
+  window->document().look_at(test::morning() + 30.0 * 3600.0);
+  QApplication::processEvents();
+  press("watch");
+  EXPECT_EQ(window->records().step_notes().size(), 1U);
+}
+
+TEST_F(PlanTest, DroppedFilesGoWhereTheyBelong) {
+  const auto drop = [&](const char* name, const std::string& content) {
+    test::write_text(folder / name, content);
+    window->open_file(QString::fromStdString((folder / name).string()));
+    QApplication::processEvents();
+    return window->place();
+  };
+  EXPECT_EQ(drop("around.csv", "azimuth_deg,height_deg\n90,5\n180,10\n"), "day");
+  EXPECT_EQ(window->document().workspace().site.horizon.points.size(), 2U);
+  EXPECT_EQ(
+      drop("sky.csv", "time_utc,cloud_percent,thin_percent,wind_m_s\n2027-07-17T08:00Z,9,0,3\n"),
+      "day-plan");
+  EXPECT_TRUE(window->document().workspace().wishes.forecast);
+  window->show_view(0);
+  EXPECT_EQ(drop("e.ics",
+                 "BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART:20270717T090000Z\r\n"
+                 "END:VEVENT\r\nEND:VCALENDAR\r\n"),
+            "day-plan");
+  EXPECT_EQ(runs().size(), 1U);
+  const plan::Forecast forecast{"x", {{test::morning(), 1, 2, 3, {}}}};
+  EXPECT_EQ(drop("f.json", plan::to_json(forecast).dump()), "day-plan");
+  EXPECT_EQ(window->document().workspace().wishes.forecast->source, "x");
+}
+
 TEST_F(PlanTest, ForecastsAndCalendarsComeInLineByLine) {
   test::write_text(folder / "weather.csv",
                    "time_utc,cloud_percent,thin_percent,wind_m_s\n2027-07-17T08:00Z,90,0,9\n"
@@ -354,9 +397,7 @@ TEST(DesktopTeller, CallsTheNotificationServiceOfTheDesktop) {
   daemon.waitForFinished();
 }
 
-TEST(DesktopTeller, HasItsSound) {
-  EXPECT_TRUE(base::shipped_file("sounds/alarm.wav"));
-}
+TEST(DesktopTeller, HasItsSound) { EXPECT_TRUE(base::shipped_file("sounds/alarm.wav")); }
 
 TEST_F(PlanTest, WhatMustBeReadyFollowsPlanAndKit) {
   window->show_place("day-ready");

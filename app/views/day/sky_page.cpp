@@ -131,8 +131,12 @@ QString SkyPage::mount_words() const {
              clock_at(turn->latest, zone));
   }
   if (mount.kind == plan::MountKind::kAltAzimuth) {
-    const double rotation = document().answers().local.field_rotation_deg_h;
-    const QString turning = tr("The field turns by %1\u00b0 an hour now").arg(number(rotation, 1));
+    const sky::LocalSun& sun = document().answers().local;
+    const QString turning =
+        tr("Now the azimuth runs at %1\u2033/s, the height at %2\u2033/s, the field turns by "
+           "%3\u00b0 an hour")
+            .arg(number(sun.azimuth_rate_arcsec_s, 1), number(sun.altitude_rate_arcsec_s, 1),
+                 number(sun.field_rotation_deg_h, 1));
     const auto fast = plan::fast_azimuth(mount, document().day());
     return fast
                ? tr("%1; from %2 to %3 the azimuth runs fast: leave the Sun alone near the zenith.")

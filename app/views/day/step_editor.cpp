@@ -20,18 +20,24 @@ StepEditor::StepEditor(Document& document, Records& records, QWidget* parent)
       planned_(new NumberField(tr("Planned"), tr("min"), plan::kStepMinutesRange, false, this)),
       took_(new NumberField(tr("It took"), tr("min"), {0.1, plan::kStepMinutesRange.high}, false,
                             this)),
+      watch_(new QPushButton(this)),
       take_back_(new QPushButton(tr("Take the last one back"), this)) {
   name_->setFont(Theme::font(TextSize::kMedium, true));
   learned_->setWordWrap(true);
   learned_->setObjectName(QStringLiteral("learned"));
   planned_->setToolTip(tr("Empty: what is usual for this light path; 0: the step does not occur"));
   took_->setToolTip(tr("Afterwards: how long it really took. Plans of later days count on it"));
+  watch_->setObjectName(QStringLiteral("watch"));
+  watch_->setToolTip(
+      tr("Press when the step begins and again when it is done: the time goes into "
+         "your log"));
+  connect(watch_, &QPushButton::clicked, this, &StepEditor::press_watch);
   took_->allow_empty(tr("afterwards"));
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(4);
   for (QWidget* part :
-       std::initializer_list<QWidget*>{name_, planned_, took_, learned_, take_back_}) {
+       std::initializer_list<QWidget*>{name_, planned_, watch_, took_, learned_, take_back_}) {
     column->addWidget(part);
   }
   connect(planned_, &NumberField::entered, this, [this](double value) { plan_minutes(value); });
@@ -41,6 +47,27 @@ StepEditor::StepEditor(Document& document, Records& records, QWidget* parent)
     took_->clear();
   });
   connect(take_back_, &QPushButton::clicked, this, [this] { records_.drop_last_step(kind_); });
+}
+
+void StepEditor::press_watch() {
+  auto& begun = begun_.at(static_cast<std::size_t>(kind_));
+  const sky::UtcTime now = document_.moment();  // the clock, or the time that is looked at
+  if (!begun) {
+    begun = now;
+  } else {
+    const double minutes = sky::seconds_between(*begun, now) / 60.0;
+    begun.reset();
+    if (minutes > 0.0 && minutes <= plan::kStepMinutesRange.high) {
+      records_.note_step(now, {kind_, minutes});
+    }
+  }
+  show_watch();
+}
+
+void StepEditor::show_watch() {
+  const auto& begun = begun_.at(static_cast<std::size_t>(kind_));
+  watch_->setText(begun ? tr("It is done (begun %1)").arg(clock_at(*begun, document_.zone()))
+                        : tr("It begins now"));
 }
 
 void StepEditor::plan_minutes(std::optional<double> minutes) {
@@ -72,6 +99,7 @@ void StepEditor::show_step(plan::StepKind kind) {
                         : tr("With %1 logged, %2 \u00b1 %3 min are counted on.")
                               .arg(counted(time.times, tr("time"), tr("times")),
                                    number(time.minutes, 0), number(time.spread_min, 0)));
+  show_watch();
   take_back_->setEnabled(time.times > 0);
 }
 

@@ -4,6 +4,7 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QWidget>
+#include <array>
 
 #include "app/model/document.h"
 #include "app/model/records.h"
@@ -20,6 +21,9 @@ class StepEditor : public QWidget {
   void show_step(plan::StepKind kind);
 
  private:
+  /// Notes when the step begins, and at the second press how long it took.
+  void press_watch();
+  void show_watch();
   void plan_minutes(std::optional<double> minutes);
 
   Document& document_;
@@ -29,7 +33,9 @@ class StepEditor : public QWidget {
   QLabel* learned_;
   NumberField* planned_;
   NumberField* took_;
+  QPushButton* watch_;
   QPushButton* take_back_;
+  std::array<std::optional<sky::UtcTime>, plan::kStepKinds> begun_;
 };
 
 }  // namespace solarchon::app

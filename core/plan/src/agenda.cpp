@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The day's plan as entries for calendars and tables.
 #include <algorithm>
+#include <cmath>
 
 #include "solarchon/plan/calendar.h"
 
@@ -8,7 +9,7 @@ namespace solarchon::plan {
 
 namespace {
 
-std::string whole(double value) { return std::to_string(static_cast<int>(value + 0.5)); }
+std::string whole(double value) { return std::to_string(std::lround(value)); }
 
 /// Minutes that a turn of the mount takes before its moment.
 CalendarEntry turn_entry(const std::string& day, const std::string& run, sky::UtcTime turn_at,
