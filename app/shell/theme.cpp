@@ -27,10 +27,10 @@ QString style_sheet(const Palette& c) {
     QWidget { color: @ink; }
     QMainWindow, QDialog, #ground { background: @ground; }
     QToolTip { background: @sheet; color: @ink; border: 1px solid @ink; padding: 4px; }
-    QLineEdit, QPlainTextEdit, QTableWidget, QListWidget, QComboBox {
+    QLineEdit, QTimeEdit, QPlainTextEdit, QTableWidget, QListWidget, QComboBox {
       background: @sheet; border: 1px solid @rule; border-radius: 3px; padding: 4px 6px;
       selection-background-color: @accent; selection-color: @on; }
-    QLineEdit:focus, QPlainTextEdit:focus, QTableWidget:focus, QListWidget:focus, QComboBox:focus {
+    QLineEdit:focus, QTimeEdit:focus, QPlainTextEdit:focus, QTableWidget:focus, QListWidget:focus, QComboBox:focus {
       border: 2px solid @accent; padding: 3px 5px; }
     QLineEdit[bad="true"] { border: 2px solid @stop; padding: 3px 5px; }
     QPushButton, QToolButton {

@@ -325,12 +325,15 @@ void DaySheet::paint_run_name(QPainter& painter, const plan::PlannedRun& planned
       room = std::min(room, next - block.left() - 6.0);
     }
   }
+  constexpr double kLeastRoom = 30.0;
+  if (room < kLeastRoom) {
+    return;  // the tooltip and the fields name it
+  }
   painter.setFont(Theme::font(TextSize::kSmall, true));
   painter.setPen(Theme::colours().ink);
-  painter.drawText(QRectF(block.left(), rows().runs.top(), std::max(room, 24.0), kRunName),
+  painter.drawText(QRectF(block.left(), rows().runs.top(), room, kRunName),
                    Qt::AlignLeft | Qt::AlignVCenter,
-                   painter.fontMetrics().elidedText(words, Qt::ElideRight,
-                                                    static_cast<int>(std::max(room, 24.0))));
+                   painter.fontMetrics().elidedText(words, Qt::ElideRight, static_cast<int>(room)));
 }
 
 void DaySheet::paint_now(QPainter& painter) const {

@@ -80,11 +80,21 @@ void DayView::restyle() {
   update();
 }
 
-void DayView::follow() {
+void DayView::show_title() {
   const QString title = tr("%1, %2").arg(date_at(document().moment(), document().zone()),
                                          text(document().workspace().site.name));
-  title_->setText(title);
+  title_->setText(title_->fontMetrics().elidedText(title, Qt::ElideRight, title_->width()));
   title_->setToolTip(title);
+}
+
+void DayView::resizeEvent(QResizeEvent* event) {
+  View::resizeEvent(event);
+  layout()->activate();
+  show_title();
+}
+
+void DayView::follow() {
+  show_title();
   switch (page()) {
     case kSky:
       sky_->follow();

@@ -36,8 +36,10 @@ class DayView : public View {
 
  protected:
   void follow() override;
+  void resizeEvent(QResizeEvent* event) override;
 
  private:
+  void show_title();
   void build_switch(QLayout& row);
 
   QLabel* title_;

@@ -145,6 +145,9 @@ QWidget* KitPage::build_supply(std::size_t supply) {
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(4);
   SupplyFields& fields = supplies_.at(supply);
+  auto* title = new QLabel(tr("Supply %1").arg(supply + 1), box);
+  title->setFont(Theme::font(TextSize::kMedium, true));
+  column->addWidget(title);
   fields.name = new QLineEdit(box);
   fields.name->setMaxLength(60);
   fields.name->setAccessibleName(tr("Name of supply %1").arg(supply + 1));

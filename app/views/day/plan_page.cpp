@@ -5,7 +5,7 @@
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QMenu>
-#include <QScrollArea>
+#include <QTimer>
 #include <algorithm>
 
 #include "app/shell/phrases.h"
@@ -61,7 +61,11 @@ PlanPage::PlanPage(Document& document, Records& records, QWidget* parent)
   row->setSpacing(20);
   row->addLayout(left, 1);
   row->addWidget(build_side());
-  connect(sheet_, &DaySheet::chosen, this, &PlanPage::show_choice);
+  connect(sheet_, &DaySheet::chosen, this, [this] {
+    show_choice();
+    // Once the fields have their places.
+    QTimer::singleShot(0, this, [this] { side_->ensureWidgetVisible(editors_, 0, 4); });
+  });
   connect(sheet_, &DaySheet::runEdited, this, &PlanPage::change_run);
   connect(sheet_, &DaySheet::removeAsked, this, &PlanPage::remove_run);
   connect(&records, &Records::stepNotesChanged, this, &PlanPage::show_choice);
@@ -202,10 +206,13 @@ QWidget* PlanPage::build_side() {
   under_ = build_ground(side, tr("Ground under the telescope"), &plan::Surroundings::under);
   before_ = build_ground(side, tr("Ground before the telescope"), &plan::Surroundings::before);
   ground->setColumnStretch(0, 1);
-  ground->addWidget(new QLabel(tr("Ground under the telescope"), side), 0, 0);
-  ground->addWidget(under_, 0, 1);
-  ground->addWidget(new QLabel(tr("Ground before it"), side), 1, 0);
-  ground->addWidget(before_, 1, 1);
+  auto* warmed = new QLabel(tr("Ground that warms the air"), side);
+  warmed->setFont(Theme::font(TextSize::kMedium, true));
+  ground->addWidget(warmed, 0, 0, 1, 2);
+  ground->addWidget(new QLabel(tr("Under the telescope"), side), 1, 0);
+  ground->addWidget(under_, 1, 1);
+  ground->addWidget(new QLabel(tr("Before it"), side), 2, 0);
+  ground->addWidget(before_, 2, 1);
   column->addLayout(ground);
   connect(run_editor_, &RunEditor::edited, this, [this](const plan::Run& to) {
     if (sheet_->choice().run) {
@@ -217,13 +224,13 @@ QWidget* PlanPage::build_side() {
       remove_run(*sheet_->choice().run);
     }
   });
-  auto* scroll = new QScrollArea(this);
-  scroll->setWidget(side);
-  scroll->setWidgetResizable(true);
-  scroll->setFrameShape(QFrame::NoFrame);
-  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  scroll->setFixedWidth(300);
-  return scroll;
+  side_ = new QScrollArea(this);
+  side_->setWidget(side);
+  side_->setWidgetResizable(true);
+  side_->setFrameShape(QFrame::NoFrame);
+  side_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  side_->setFixedWidth(316);
+  return side_;
 }
 
 void PlanPage::edit_wishes(const QString& what, const plan::Wishes& wishes, EditKind kind) {

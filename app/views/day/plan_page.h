@@ -5,6 +5,7 @@
 #include <QComboBox>
 #include <QLabel>
 #include <QPushButton>
+#include <QScrollArea>
 #include <QStackedWidget>
 #include <QToolButton>
 #include <QVBoxLayout>
@@ -69,6 +70,7 @@ class PlanPage : public QWidget {
   std::vector<QWidget*> conflict_rows_;
   std::vector<plan::Conflict> shown_conflicts_;
   QString shown_conflict_words_;
+  QScrollArea* side_ = nullptr;
   QStackedWidget* editors_ = nullptr;
   RunEditor* run_editor_ = nullptr;
   StepEditor* step_editor_ = nullptr;

@@ -126,8 +126,9 @@ QString seeing_words(const plan::SeeingGuess& seeing) {
 QString seeing_source_words(const plan::SeeingGuess& seeing) {
   const int share = static_cast<int>(std::lround(100.0 * seeing.measured_share));
   const QString wind = seeing.wind_forecast ? tr("wind as foretold") : tr("usual wind");
-  return share > 0 ? tr("%1 % from your log here, the rest a rule of thumb; %2").arg(share).arg(wind)
-                   : tr("a rule of thumb, nothing logged here at this hour; %1").arg(wind);
+  return share > 0
+             ? tr("%1\u00a0% from your log here, the rest a rule of thumb; %2").arg(share).arg(wind)
+             : tr("a rule of thumb, nothing logged here at this hour; %1").arg(wind);
 }
 
 }  // namespace solarchon::app

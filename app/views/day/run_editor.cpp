@@ -29,8 +29,9 @@ RunEditor::RunEditor(Document& document, QWidget* parent)
   start_->setKeyboardTracking(false);
   start_->setFixedWidth(96);
   start_->setAlignment(Qt::AlignRight);
-  fixed_->setToolTip(tr("A contact of an eclipse, a transit, a class that comes: it is never "
-                        "offered to be moved"));
+  fixed_->setToolTip(
+      tr("A contact of an eclipse, a transit, a class that comes: it is never "
+         "offered to be moved"));
   facts_->setWordWrap(true);
   facts_->setProperty("role", "faint");
   facts_->setFont(Theme::font(TextSize::kSmall));
@@ -39,11 +40,12 @@ RunEditor::RunEditor(Document& document, QWidget* parent)
   column->setSpacing(4);
   column->addWidget(name_);
   auto* row = new QHBoxLayout;
+  row->setSpacing(8);
   auto* label = new QLabel(tr("Start"), this);
   label->setBuddy(start_);
   row->addWidget(label, 1);
   row->addWidget(start_);
-  row->addSpacing(48);
+  row->addSpacing(40);  // where the others have their unit
   column->addLayout(row);
   add_number(tr("Length"), tr("min"), plan::kRunMinutesRange, &plan::Run::minutes, {});
   add_number(tr("Frames"), tr("/s"), plan::kFrameRateRange, &plan::Run::frames_per_s,
@@ -74,7 +76,7 @@ RunEditor::RunEditor(Document& document, QWidget* parent)
 }
 
 NumberField* RunEditor::add_number(const QString& label, const QString& unit, base::Range range,
-                                   double plan::Run::* member, const QString& reason) {
+                                   double plan::Run::*member, const QString& reason) {
   auto* field = new NumberField(label, unit, range, false, this);
   field->setToolTip(reason);
   layout()->addWidget(field);
@@ -113,8 +115,7 @@ void RunEditor::show_run(std::size_t index) {
     name_->setText(text(run_.name));
     name_->setCursorPosition(0);
   }
-  start_->setTime(
-      QDateTime::fromMSecsSinceEpoch(run_.start.unix_ms, document_.zone()).time());
+  start_->setTime(QDateTime::fromMSecsSinceEpoch(run_.start.unix_ms, document_.zone()).time());
   for (const auto& [field, member] : numbers_) {
     field->show_value(run_.*member);
   }
@@ -129,7 +130,7 @@ void RunEditor::show_run(std::size_t index) {
                  .arg(number(planned.altitude_deg, 0), seeing_words(planned.seeing),
                       seeing_source_words(planned.seeing));
     if (planned.sky) {
-      facts << tr("Forecast: %1, cloud %2 %, wind %3 m/s.")
+      facts << tr("Forecast: %1, cloud %2\u00a0%, wind %3\u00a0m/s.")
                    .arg(name_of(plan::state_of(*planned.sky)),
                         number(planned.sky->cloud_percent, 0), number(planned.sky->wind_m_s, 0));
     }

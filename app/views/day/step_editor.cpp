@@ -40,6 +40,7 @@ StepEditor::StepEditor(Document& document, Records& records, QWidget* parent)
        std::initializer_list<QWidget*>{name_, planned_, watch_, took_, learned_, take_back_}) {
     column->addWidget(part);
   }
+  column->addStretch(1);
   connect(planned_, &NumberField::entered, this, [this](double value) { plan_minutes(value); });
   connect(planned_, &NumberField::emptied, this, [this] { plan_minutes(std::nullopt); });
   connect(took_, &NumberField::entered, this, [this](double minutes) {
