@@ -83,6 +83,49 @@ def day_rows(count):
         yield f'    {{"{date}", {lat}, {lon}, "{texts[0]}", "{texts[1]}", "{texts[2]}"}},'
 
 
+def crossing(observer, start, end, degrees, rising):
+    """First passage of the centre through a height, from the library's places: its own search for
+    events gives up where the Sun only grazes that height."""
+    def height(when):
+        observer.date = when
+        return float(ephem.Sun(observer).alt) * 180.0 / math.pi - degrees
+
+    step = (end - start) / 288.0
+    for i in range(288):
+        low, high = start + i * step, start + (i + 1) * step
+        if (height(low) < 0.0) == rising and (height(high) >= 0.0) == rising:
+            for _ in range(40):
+                middle = 0.5 * (low + high)
+                low, high = (low, middle) if (height(middle) >= 0.0) == rising else (middle, high)
+            return high
+    return None
+
+
+def twilight_rows(count):
+    """The centre of the Sun 6 degrees under the horizon; no air."""
+    own = random.Random(6)  # the other tables stay as they are
+    for index in range(count):
+        date = f"{own.randint(2024, 2034)}-{own.randint(1, 12):02}-{own.randint(1, 28):02}"
+        lat = round(own.uniform(-60, 60) if index % 3 else own.choice([-1, 1]) * own.uniform(60, 89), 3)
+        lon = round(own.uniform(-180, 180), 3)
+        noon = ephem.Date(date.replace("-", "/") + " 12:00:00") - lon / 360.0
+        observer = ephem.Observer()
+        observer.lat, observer.lon, observer.elevation = str(lat), str(lon), 0
+        observer.pressure = 0
+        texts = []
+        for rising in (True, False):
+            when = crossing(observer, noon - 0.5, noon + 0.5, -6.0, rising)
+            texts.append("" if when is None else
+                         Time(2415020.0 + float(when), format="jd").isot[:19] + "Z")
+        yield f'    {{"{date}", {lat}, {lon}, "{texts[0]}", "{texts[1]}"}},'
+
+
+def rotation_rows():
+    """Carrington rotations that begin in 2024 to 2034."""
+    for rotation in range(2280, 2427):
+        yield f'    {{{rotation}, "{solar.carrington_rotation_time(rotation).isot[:19]}Z"}},'
+
+
 def disc_rows(count):
     for _ in range(count):
         t = moment()
@@ -125,6 +168,11 @@ def main():
     table(folder / "day.h", "DayRow", "PyEphem: upper limb, 34 arcmin, sea level; empty: none.",
           [(word, "date"), (number, "latitude_deg"), (number, "longitude_deg"),
            (word, "sunrise"), (word, "transit"), (word, "sunset")], day_rows(90))
+    table(folder / "twilight.h", "TwilightRow", "PyEphem: centre 6 degrees under; empty: none.",
+          [(word, "date"), (number, "latitude_deg"), (number, "longitude_deg"),
+           (word, "dawn"), (word, "dusk")], twilight_rows(90))
+    table(folder / "rotation.h", "RotationRow", "sunpy: beginnings of Carrington rotations.",
+          [("int", "rotation"), (word, "start")], rotation_rows())
     table(folder / "disc.h", "DiscRow", "sunpy: helioprojective offset to the surface.",
           [(word, "time"), (number, "west_arcsec"), (number, "north_arcsec"),
            (number, "latitude_deg"), (number, "carrington_longitude_deg")], disc_rows(60))

@@ -423,6 +423,42 @@ TEST_F(PlanTest, WhatMustBeReadyFollowsPlanAndKit) {
   EXPECT_GT(list->rowCount(), parts);
 }
 
+TEST_F(PlanTest, BatteriesAndConsumersAreEnteredByHand) {
+  press("add-run");
+  window->show_place("day-ready");
+  QApplication::processEvents();
+  auto fields = view->kit_page().findChildren<NumberField*>();
+  const auto named = [&](const char* label, int which) {
+    for (NumberField* field : fields) {
+      if (field->edit().accessibleName().startsWith(label) && which-- == 0) {
+        return field;
+      }
+    }
+    return static_cast<NumberField*>(nullptr);
+  };
+  type(named("Battery", 1)->edit(), "120");
+  type(named("Spare", 1)->edit(), "60");
+  type(named("Mount", 0)->edit(), "14");
+  const plan::Power& power = window->document().workspace().wishes.power;
+  EXPECT_EQ(power.supplies[1].watt_hours, 120.0);
+  EXPECT_EQ(power.supplies[1].spare_watt_hours, 60.0);
+  EXPECT_EQ(power.watts[1], 14.0);
+  type(named("Battery", 0)->edit(), "lots");
+  EXPECT_FALSE(named("Battery", 0)->problem().isEmpty());
+  EXPECT_EQ(power.supplies[0].watt_hours, 0.0);
+  // The mount goes over to the other supply.
+  QComboBox* mount = nullptr;
+  for (QComboBox* box : view->kit_page().findChildren<QComboBox*>()) {
+    mount = box->accessibleName().contains("Mount") ? box : mount;
+  }
+  ASSERT_NE(mount, nullptr);
+  mount->setFocus();
+  QTest::keyClick(mount, Qt::Key_Down);
+  QApplication::processEvents();
+  EXPECT_EQ(window->document().workspace().wishes.power.supply_of[1], 1U);
+  EXPECT_EQ(window->document().plan().power->supplies[0].needed_wh, 0.0);
+}
+
 TEST_F(PlanTest, TheDiskIsMeasuredAndRemembered) {
   press("add-run");
   window->show_place("day-ready");

@@ -55,7 +55,8 @@ icalcomponent* rules_of(const Zone& zone) {
 }
 
 icaltimetype in_utc(sky::UtcTime time) {
-  const auto seconds = static_cast<time_t>(std::llround(static_cast<double>(time.unix_ms) / 1000.0));
+  const auto seconds =
+      static_cast<time_t>(std::llround(static_cast<double>(time.unix_ms) / 1000.0));
   return icaltime_from_timet_with_zone(seconds, 0, icaltimezone_get_utc_timezone());
 }
 
@@ -89,8 +90,8 @@ icalcomponent* event_of(const CalendarEntry& entry, const Zone& site_zone, sky::
   icalcomponent_add_property(event, icalproperty_new_dtstamp(in_utc(made)));
   icalcomponent_add_property(
       event, timed(icalproperty_new(ICAL_DTSTART_PROPERTY), entry.window.start, zone));
-  icalcomponent_add_property(
-      event, timed(icalproperty_new(ICAL_DTEND_PROPERTY), entry.window.end, zone));
+  icalcomponent_add_property(event,
+                             timed(icalproperty_new(ICAL_DTEND_PROPERTY), entry.window.end, zone));
   if (!entry.kind.empty()) {
     icalcomponent_add_property(event, icalproperty_new_categories(entry.kind.c_str()));
   }
@@ -115,19 +116,53 @@ icalcomponent* event_of(const CalendarEntry& entry, const Zone& site_zone, sky::
   return event;
 }
 
-/// Lines on which events begin.
-std::vector<int> lines_of_events(std::string_view text) {
-  std::vector<int> lines;
+/// A component of a calendar's text, with what is nested in it.
+struct Block {
+  std::string name;
+  int line = 0;  ///< where it begins
+  std::string text;
+  bool whole = false;  ///< every part that begins in it also ends there
+};
+
+/// The events and zones of a calendar. A damaged one does not take the others with it.
+std::vector<Block> blocks_of(std::string_view text) {
+  std::vector<Block> blocks;
+  std::vector<std::string> open;  // names of what has begun and not ended
   int number = 0;
   while (!text.empty()) {
     const std::size_t end = text.find('\n');
-    ++number;
-    if (text.substr(0, end).starts_with("BEGIN:VEVENT")) {
-      lines.push_back(number);
-    }
+    std::string line(text.substr(0, end));
     text.remove_prefix(end == std::string_view::npos ? text.size() : end + 1);
+    ++number;
+    while (!line.empty() && (line.back() == '\r' || line.back() == ' ')) {
+      line.pop_back();
+    }
+    const bool begins = line.starts_with("BEGIN:");
+    if (begins && (line == "BEGIN:VEVENT" || line == "BEGIN:VTIMEZONE")) {
+      open.clear();  // what did not end before stays damaged
+      blocks.push_back({line.substr(6), number, {}, false});
+    }
+    if (blocks.empty() || (open.empty() && !begins)) {
+      continue;
+    }
+    Block& block = blocks.back();
+    if (begins) {
+      if (open.empty() && line.substr(6) != block.name) {
+        continue;  // something else between events
+      }
+      open.push_back(line.substr(6));
+    }
+    block.text += line + "\r\n";
+    if (line.starts_with("END:")) {
+      if (line.substr(4) != open.back()) {
+        open.clear();
+        continue;
+      }
+      open.pop_back();
+      block.whole = open.empty();
+    }
   }
-  return lines;
+  return blocks;
 }
 
 icalproperty* first(icalcomponent* event, icalproperty_kind kind) {
@@ -162,7 +197,8 @@ Result<Run> run_of(icalcomponent* calendar, icalcomponent* event) {
   if (start_property == nullptr) {
     return fail(ErrorCode::kMissing, "DTSTART", {}, "a date with a time");
   }
-  if (first(event, ICAL_RRULE_PROPERTY) != nullptr || first(event, ICAL_RDATE_PROPERTY) != nullptr) {
+  if (first(event, ICAL_RRULE_PROPERTY) != nullptr ||
+      first(event, ICAL_RDATE_PROPERTY) != nullptr) {
     return fail(ErrorCode::kUnknownValue, "RRULE", "recurs", "an event that happens once");
   }
   const auto start = time_of(calendar, start_property, "DTSTART");
@@ -206,8 +242,7 @@ std::string local_iso(sky::UtcTime time, const std::string& time_zone) {
   }
   icaltimetype utc = in_utc(time);
   int daylight = 0;
-  const int offset_s =
-      icaltimezone_get_utc_offset_of_utc_time(zone.rules, &utc, &daylight);
+  const int offset_s = icaltimezone_get_utc_offset_of_utc_time(zone.rules, &utc, &daylight);
   const std::string shifted = sky::to_iso(time + offset_s);
   const int minutes = std::abs(offset_s) / 60;
   std::array<char, 8> offset{};
@@ -235,24 +270,36 @@ std::string to_icalendar(const std::vector<CalendarEntry>& entries, const std::s
 }
 
 Result<CalendarFile> runs_from_icalendar(std::string_view text) {
+  if (text.find("BEGIN:VCALENDAR") == std::string_view::npos) {
+    return fail(ErrorCode::kMalformed, "calendar", {}, "an iCalendar");
+  }
   const std::scoped_lock lock(zones_guard());
   icalerror_set_errors_are_fatal(0);
-  const Component calendar(icalparser_parse_string(std::string(text).c_str()));
-  if (!calendar || icalcomponent_isa(calendar.get()) != ICAL_VCALENDAR_COMPONENT) {
-    return fail(ErrorCode::kMalformed, "calendar", {}, "one iCalendar");
+  const std::vector<Block> blocks = blocks_of(text);
+  std::string zones;
+  for (const Block& block : blocks) {
+    zones += block.name == "VTIMEZONE" && block.whole ? block.text : std::string();
   }
-  const std::vector<int> lines = lines_of_events(text);
   CalendarFile file;
-  std::size_t place = 0;
-  for (icalcomponent* event =
-           icalcomponent_get_first_component(calendar.get(), ICAL_VEVENT_COMPONENT);
-       event != nullptr;
-       event = icalcomponent_get_next_component(calendar.get(), ICAL_VEVENT_COMPONENT), ++place) {
-    auto run = run_of(calendar.get(), event);
+  for (const Block& block : blocks) {
+    if (block.name != "VEVENT") {
+      continue;
+    }
+    Result<Run> run = fail(ErrorCode::kMalformed, "event", {}, "an END for every BEGIN");
+    if (block.whole) {
+      const std::string alone = "BEGIN:VCALENDAR\r\n" + zones + block.text + "END:VCALENDAR\r\n";
+      const Component calendar(icalparser_parse_string(alone.c_str()));
+      icalcomponent* event =
+          calendar ? icalcomponent_get_first_component(calendar.get(), ICAL_VEVENT_COMPONENT)
+                   : nullptr;
+      if (event != nullptr) {
+        run = run_of(calendar.get(), event);
+      }
+    }
     if (run) {
       file.runs.push_back(std::move(*run));
     } else {
-      file.refused.push_back({place < lines.size() ? lines[place] : 0, run.error()});
+      file.refused.push_back({block.line, run.error()});
     }
   }
   if (file.runs.empty()) {

@@ -5,6 +5,7 @@
 
 #include "solarchon/base/angle.h"
 #include "tests/reference/disc.h"
+#include "tests/reference/rotation.h"
 #include "tests/reference/sun.h"
 #include "tests/support/support.h"
 
@@ -16,6 +17,13 @@ using test::utc;
 
 constexpr double kPoleTolerance = 0.01;  // REFERENCE: P and B0
 constexpr double kL0Tolerance = 0.02;    // REFERENCE: L0
+
+TEST(DiscView, BeginsRotationsWithAnotherLibrary) {
+  // A rotation takes 27.3 days: 5e-5 of it are two minutes.
+  for (const auto& row : reference::kRotationRows) {
+    EXPECT_NEAR(disc_view(utc(row.start)).carrington_rotation, row.rotation, 5e-5) << row.start;
+  }
+}
 
 TEST(DiscView, AgreesWithAnIndependentLibrary) {
   for (const auto& row : reference::kSunRows) {
