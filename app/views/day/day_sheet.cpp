@@ -303,6 +303,15 @@ QString DaySheet::tip_at(const QPointF& point) const {
       }
     }
   }
+  const auto& forecast = document_.workspace().wishes.forecast;
+  if (rows().cloud.contains(QPointF(rows().cloud.center().x(), point.y())) && forecast) {
+    return tr("Foretold by: %1").arg(text(forecast->source));
+  }
+  if (rows().air.contains(QPointF(rows().air.center().x(), point.y()))) {
+    return tr("Expected seeing and the band that two days in three stay in. Drawn through where "
+              "your log speaks, broken where it is a rule of thumb; %1")
+        .arg(forecast ? tr("wind as foretold") : tr("usual wind"));
+  }
   return tr("Drag a run to move it, its end to change its length");
 }
 

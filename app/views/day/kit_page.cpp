@@ -332,6 +332,16 @@ void KitPage::show_list(const std::vector<plan::ReadyItem>& items) {
   const auto date = [&](const sky::CivilDate& day) {
     return locale.toString(QDate(day.year, day.month, day.day), QLocale::ShortFormat);
   };
+  QStringList all;
+  for (const plan::ReadyItem& item : items) {
+    all << text(item.what) << QString::fromStdString(item.last + sky::to_iso(item.by))
+        << (item.done ? QStringLiteral("done") : QString());
+  }
+  all << c.ink.name();
+  if (all == shown_) {
+    return;  // the clock alone changes nothing under the hand
+  }
+  shown_ = all;
   list_->setRowCount(static_cast<int>(items.size()));
   for (int row = 0; row < list_->rowCount(); ++row) {
     const plan::ReadyItem& item = items[static_cast<std::size_t>(row)];

@@ -6,6 +6,7 @@
 #include <QLineEdit>
 #include <QProgressBar>
 #include <QPushButton>
+#include <QStringList>
 #include <QTableWidget>
 #include <QWidget>
 #include <array>
@@ -58,6 +59,7 @@ class KitPage : public QWidget {
     QComboBox* supply = nullptr;
   };
   std::array<ConsumerFields, plan::kConsumers> consumers_;
+  QStringList shown_;  ///< words of the list as it stands
   std::optional<double> speed_mb_s_;
   Worker worker_;
 };

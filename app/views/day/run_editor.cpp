@@ -130,9 +130,10 @@ void RunEditor::show_run(std::size_t index) {
                  .arg(number(planned.altitude_deg, 0), seeing_words(planned.seeing),
                       seeing_source_words(planned.seeing));
     if (planned.sky) {
-      facts << tr("Forecast: %1, cloud %2\u00a0%, wind %3\u00a0m/s.")
+      facts << tr("Forecast (%4): %1, cloud %2\u00a0%, wind %3\u00a0m/s.")
                    .arg(name_of(plan::state_of(*planned.sky)),
-                        number(planned.sky->cloud_percent, 0), number(planned.sky->wind_m_s, 0));
+                        number(planned.sky->cloud_percent, 0), number(planned.sky->wind_m_s, 0),
+                        text(document_.workspace().wishes.forecast->source));
     }
     if (const QString turn = turn_words(planned.turn, document_.zone()); !turn.isEmpty()) {
       facts << turn;
