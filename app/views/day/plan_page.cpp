@@ -376,6 +376,12 @@ void PlanPage::show_choice() {
   } else {
     editors_->setCurrentIndex(0);
   }
+  // Only the page that is shown asks for room.
+  for (int page = 0; page < editors_->count(); ++page) {
+    editors_->widget(page)->setSizePolicy(
+        QSizePolicy::Preferred,
+        page == editors_->currentIndex() ? QSizePolicy::Preferred : QSizePolicy::Ignored);
+  }
 }
 
 void PlanPage::show_conflicts() {

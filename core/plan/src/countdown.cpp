@@ -40,8 +40,8 @@ const std::vector<std::string>& step_words() {
 
 std::string_view step_title(StepKind kind) {
   static constexpr std::array<std::string_view, kStepKinds> kTitles{
-      "Drive there", "Set up", "Warm the etalon", "Tube settles",
-      "Align",       "Focus",  "Tune and wait",   "Rehearse"};
+      "Drive there", "Set up", "Etalon warms",  "Tube settles",
+      "Align",       "Focus",  "Tune and wait", "Rehearse"};
   return kTitles.at(place(kind));
 }
 
