@@ -36,19 +36,9 @@ Result<sky::Site> site_of(const PlanOptions& options) {
   return site;
 }
 
-Json refused_report(const std::vector<base::RefusedLine>& refused) {
-  Json lines = Json::array();
-  for (const base::RefusedLine& line : refused) {
-    lines.push_back({{"line", line.line},
-                     {"field", line.error.field},
-                     {"value", line.error.value},
-                     {"accepted", line.error.accepted}});
-  }
-  return lines;
-}
-
 /// What the data folder's log has taught of a site; nothing without a folder.
-Result<plan::Experience> experience_of(const PlanOptions& options, const workspace::Workspace& space) {
+Result<plan::Experience> experience_of(const PlanOptions& options,
+                                       const workspace::Workspace& space) {
   plan::Experience experience;
   if (options.data.empty()) {
     return experience;
@@ -128,14 +118,14 @@ Result<Json> plan_day(const PlanOptions& options) {
   const sky::SunDay day =
       sky::sun_day(*date, space.site, space.conditions.air, space.conditions.dut1_s);
   const sky::SkylineDay skyline = sky::over_skyline(day, space.site, *least);
-  const plan::Givens givens{day,          skyline,      space.rig,
+  const plan::Givens givens{day,         skyline,      space.rig,
                             space.mount, space.wishes, planned->experience};
   const plan::DayPlan answer = plan::plan_day(givens);
   const auto entries = plan::agenda_of(givens, answer, space.site.name, kAlarmMin);
   if (!options.calendar_out.empty()) {
     // Made when its day begins: the same plan gives the same file.
-    if (auto done = base::write_file(
-            options.calendar_out, plan::to_icalendar(entries, space.site.time_zone, day.start));
+    if (auto done = base::write_file(options.calendar_out,
+                                     plan::to_icalendar(entries, space.site.time_zone, day.start));
         !done) {
       return tl::make_unexpected(done.error());
     }
@@ -148,19 +138,18 @@ Result<Json> plan_day(const PlanOptions& options) {
     }
   }
   Json report = workspace::plan_report(givens, answer);
-  report["refused_lines"] = refused_report(planned->refused);
+  report["refused_lines"] = workspace::refused_report(planned->refused);
   return report;
 }
 
 Result<Json> forecast(const PlanOptions& options) {
   if (!options.file.empty()) {
     return base::read_file(options.file, kMostBytes)
-        .and_then([&](const std::string& text) {
-          return plan::forecast_from_text(text, options.file);
-        })
+        .and_then(
+            [&](const std::string& text) { return plan::forecast_from_text(text, options.file); })
         .map([](const plan::ForecastFile& read) {
           Json report = plan::to_json(read.forecast);
-          report["refused_lines"] = refused_report(read.refused);
+          report["refused_lines"] = workspace::refused_report(read.refused);
           return report;
         });
   }
@@ -186,7 +175,7 @@ Result<Json> year(const PlanOptions& options) {
       .and_then([&] { return plan::year_ahead(options.year, *site, {}, *least); })
       .map([&](const plan::YearAhead& ahead) {
         Json report = workspace::year_report(ahead);
-        report["refused_lines"] = refused_report(refused);
+        report["refused_lines"] = workspace::refused_report(refused);
         return report;
       });
 }
@@ -206,8 +195,8 @@ Result<Json> windows(const PlanOptions& options) {
   }
   return read_planned(options).and_then([&](const Planned& planned) {
     const workspace::Workspace& space = planned.workspace;
-    const plan::Outlook outlook{space.site, space.conditions.air, *least,           space.rig,
-                                space.mount, space.wishes,        planned.experience};
+    const plan::Outlook outlook{space.site,   space.conditions.air, *least, space.rig, space.mount,
+                                space.wishes, planned.experience};
     const sky::SunDay day = sky::sun_day(*date, space.site, space.conditions.air);
     return plan::coming_windows(outlook, day.start, options.days, options.minutes, {})
         .map(workspace::windows_report);

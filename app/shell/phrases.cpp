@@ -4,8 +4,11 @@
 #include <QCoreApplication>
 #include <QDateTime>
 #include <QLocale>
+#include <algorithm>
 #include <array>
 #include <cmath>
+
+#include "solarchon/words/words.h"
 
 namespace solarchon::app {
 
@@ -73,6 +76,20 @@ QString exposure_text(double exposure_ms) {
     return with_prefix(exposure_ms / 1000.0, tr("s"));
   }
   return tr("%1 ms").arg(figure(exposure_ms, 3));
+}
+
+QString refused_words(const std::vector<base::RefusedLine>& refused) {
+  constexpr std::size_t kMost = 4;
+  QStringList lines;
+  for (std::size_t i = 0; i < std::min(kMost, refused.size()); ++i) {
+    lines << tr("line %1: %2")
+                 .arg(refused[i].line)
+                 .arg(QString::fromStdString(words::sentence(refused[i].error)));
+  }
+  if (refused.size() > kMost) {
+    lines << tr("and %1 more").arg(refused.size() - kMost);
+  }
+  return lines.join(QStringLiteral("; "));
 }
 
 QString name_of(workspace::Target target) {

@@ -5,7 +5,9 @@
 #include <QTimeZone>
 #include <optional>
 #include <string_view>
+#include <vector>
 
+#include "solarchon/base/table.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/safety/safety.h"
 #include "solarchon/sky/time.h"
@@ -28,6 +30,9 @@ namespace solarchon::app {
 [[nodiscard]] QString compass_point(double azimuth_deg);
 /// Milliseconds, or seconds from half a second up.
 [[nodiscard]] QString exposure_text(double exposure_ms);
+
+/// `line 3: …; line 7: …`, the first few of the lines that were not taken.
+[[nodiscard]] QString refused_words(const std::vector<base::RefusedLine>& refused);
 
 [[nodiscard]] QString name_of(workspace::Target target);
 [[nodiscard]] QString name_of(safety::Severity severity);

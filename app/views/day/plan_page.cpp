@@ -25,21 +25,6 @@ namespace {
 constexpr std::size_t kMostBytes = 2U << 20U;
 constexpr double kUsualRunMin = 30.0;
 
-/// `line 3: …; line 7: …`, the first few of them.
-QString refused_words(const std::vector<base::RefusedLine>& refused) {
-  constexpr std::size_t kMost = 4;
-  QStringList lines;
-  for (std::size_t i = 0; i < std::min(kMost, refused.size()); ++i) {
-    lines << PlanPage::tr("line %1: %2")
-                 .arg(refused[i].line)
-                 .arg(QString::fromStdString(words::sentence(refused[i].error)));
-  }
-  if (refused.size() > kMost) {
-    lines << PlanPage::tr("and %1 more").arg(refused.size() - kMost);
-  }
-  return lines.join(QStringLiteral("; "));
-}
-
 }  // namespace
 
 PlanPage::PlanPage(Document& document, Records& records, QWidget* parent)
@@ -378,9 +363,9 @@ void PlanPage::show_choice() {
   }
   // Only the page that is shown asks for room.
   for (int page = 0; page < editors_->count(); ++page) {
-    editors_->widget(page)->setSizePolicy(
-        QSizePolicy::Preferred,
-        page == editors_->currentIndex() ? QSizePolicy::Preferred : QSizePolicy::Ignored);
+    editors_->widget(page)->setSizePolicy(QSizePolicy::Preferred, page == editors_->currentIndex()
+                                                                      ? QSizePolicy::Preferred
+                                                                      : QSizePolicy::Ignored);
   }
 }
 

@@ -172,14 +172,7 @@ void SkyPage::open_horizon_file(const QString& file) {
   }
   adopt_horizon(tr("Open horizon"), read->horizon);
   if (!read->refused.empty()) {
-    QStringList lines;
-    for (const base::RefusedLine& refused : read->refused) {
-      lines << tr("line %1: %2")
-                   .arg(refused.line)
-                   .arg(QString::fromStdString(words::sentence(refused.error)));
-    }
-    emit records().failed(
-        tr("The horizon was read but for %1").arg(lines.join(QStringLiteral("; "))));
+    emit records().failed(tr("The horizon was read but for %1").arg(refused_words(read->refused)));
   }
 }
 

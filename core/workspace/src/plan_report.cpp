@@ -8,14 +8,6 @@ using base::Json;
 
 namespace {
 
-Json instant(const std::optional<sky::UtcTime>& time) {
-  return time ? Json(sky::to_iso(*time)) : Json(nullptr);
-}
-
-Json span(const sky::Window& window) {
-  return {{"start_utc", sky::to_iso(window.start)}, {"end_utc", sky::to_iso(window.end)}};
-}
-
 Json with(Json object, const Json& more) {
   object.update(more);
   return object;

@@ -31,15 +31,20 @@ Json sun_report(sky::UtcTime time, const sky::GeocentricSun& sun, const sky::Loc
           {"field_rotation_deg_h", local.field_rotation_deg_h}};
 }
 
+Json refused_report(const std::vector<base::RefusedLine>& refused) {
+  Json lines = Json::array();
+  for (const base::RefusedLine& line : refused) {
+    lines.push_back({{"line", line.line},
+                     {"field", line.error.field},
+                     {"value", line.error.value},
+                     {"accepted", line.error.accepted}});
+  }
+  return lines;
+}
+
 Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline, const plan::Mount& mount,
                 const std::vector<base::RefusedLine>& refused) {
   static constexpr const char* kPolar[] = {"none", "midnight-sun", "polar-night"};
-  const auto instant = [](const std::optional<sky::UtcTime>& time) {
-    return time ? Json(sky::to_iso(*time)) : Json(nullptr);
-  };
-  const auto span = [](const sky::Window& window) {
-    return Json{{"start_utc", sky::to_iso(window.start)}, {"end_utc", sky::to_iso(window.end)}};
-  };
   Json above = Json::array();
   for (int altitude = 10; altitude <= 80; altitude += 10) {
     if (const auto window = sky::window_above(day, altitude)) {
@@ -54,13 +59,6 @@ Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline, const pl
   }
   const auto turn = plan::meridian_turn(mount, day);
   const auto fast = plan::fast_azimuth(mount, day);
-  Json lines = Json::array();
-  for (const base::RefusedLine& line : refused) {
-    lines.push_back({{"line", line.line},
-                     {"field", line.error.field},
-                     {"value", line.error.value},
-                     {"accepted", line.error.accepted}});
-  }
   return {{"date", sky::to_iso(day.date)},
           {"sunrise_utc", instant(day.sunrise)},
           {"transit_utc", instant(day.transit)},
@@ -81,7 +79,7 @@ Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline, const pl
                                         {"latest_utc", sky::to_iso(turn->latest)}}
                                  : Json(nullptr)},
           {"fast_azimuth", fast ? span(*fast) : Json(nullptr)},
-          {"refused_lines", std::move(lines)}};
+          {"refused_lines", refused_report(refused)}};
 }
 
 Json measurement_report(const measure::DiscMeasurement& measured) {

@@ -28,6 +28,9 @@ namespace solarchon::workspace {
                                     const sky::LocalSun& local, const sky::DiscView& disc,
                                     std::optional<double> magnetic_declination_deg);
 
+/// Lines that were not taken: [{line, field, value, accepted}].
+[[nodiscard]] base::Json refused_report(const std::vector<base::RefusedLine>& refused);
+
 /// @param refused  lines of the horizon's file that were not taken
 [[nodiscard]] base::Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline,
                                     const plan::Mount& mount,
