@@ -402,9 +402,10 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
     const auto commands = app.get_subcommands(
         [&](const CLI::App* known) { return known->get_name() == arguments.front(); });
     if (commands.empty()) {
-      return complain(err, {ErrorCode::kUnknownValue, "command", arguments.front(),
-                            "sun, day, plan, forecast, year, windows, rig, catalogue, rules, simulate, "
-                            "measure, log, demo"});
+      return complain(err,
+                      {ErrorCode::kUnknownValue, "command", arguments.front(),
+                       "sun, day, plan, forecast, year, windows, rig, catalogue, rules, simulate, "
+                       "measure, log, demo"});
     }
   }
   std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back

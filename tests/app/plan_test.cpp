@@ -146,6 +146,33 @@ TEST_F(PlanTest, ARunThatMeetsTheMeridianTurnIsResolvedByAPress) {
   EXPECT_TRUE(find<QLabel>("headline")->text().contains("Turn the mount before"));
 }
 
+TEST_F(PlanTest, AWayOutKeepsWhatWasChangedSinceItWasOffered) {
+  workspace::Workspace space = window->document().workspace();
+  space.wishes.runs = {{"Prominence", test::utc("2027-07-17T11:30:00Z"), 100.0}};
+  window->document().edit("Plan", space);
+  sheet->choose({0, {}});
+  QApplication::processEvents();
+  QAbstractButton* offered = cure(plan::Cure::Kind::kStartSooner);
+  ASSERT_NE(offered, nullptr);
+  type(field("Frames")->edit(), "12");
+  EXPECT_EQ(cure(plan::Cure::Kind::kStartSooner), offered);  // the button stays under the hand
+  QTest::mouseClick(offered, Qt::LeftButton);
+  EXPECT_EQ(runs()[0].frames_per_s, 12.0);
+  EXPECT_TRUE(window->document().plan().conflicts.empty());
+}
+
+TEST_F(PlanTest, TheClockDoesNotDisturbWhatIsBeingTyped) {
+  press("add-run");
+  auto* start = find<QTimeEdit>("run-start");
+  start->setFocus();
+  start->setTime(QTime(16, 0));  // typed, not yet entered
+  window->document().look_at(test::morning() + 1.0);
+  QApplication::processEvents();
+  EXPECT_EQ(start->time(), QTime(16, 0));
+  QTest::keyClick(start, Qt::Key_Return);
+  EXPECT_EQ(sky::to_iso(runs()[0].start), "2027-07-17T14:00:00Z");
+}
+
 TEST_F(PlanTest, RunsAreDraggedAndStretchedWithTheMouse) {
   press("add-run");
   const auto before = runs()[0];

@@ -131,8 +131,7 @@ TEST_F(PlanCli, PlanNamesTheBadField) {
 }
 
 TEST(ForecastCli, GivesTheStandInAndReadsItBack) {
-  const Outcome made =
-      call(words("forecast --lat 36.07 --lon -5.58 --date 2027-07-17 --hours 30"));
+  const Outcome made = call(words("forecast --lat 36.07 --lon -5.58 --date 2027-07-17 --hours 30"));
   ASSERT_EQ(made.code, 0) << made.err;
   EXPECT_EQ(made.json()["hours"].size(), 30U);
   const TempFolder folder;
@@ -169,8 +168,8 @@ TEST_F(PlanCli, WindowsListsTheBestOfEachDay) {
   ASSERT_EQ(outcome.code, 0) << outcome.err;
   const Json windows = outcome.json()["windows"];
   ASSERT_EQ(windows.size(), 5U);
-  for (const char* key : {"start_utc", "end_utc", "altitude_deg", "seeing", "forecast",
-                          "detail_km", "from_meridian_deg"}) {
+  for (const char* key : {"start_utc", "end_utc", "altitude_deg", "seeing", "forecast", "detail_km",
+                          "from_meridian_deg"}) {
     EXPECT_TRUE(windows[0].contains(key)) << key;
   }
   const auto start = sky::parse_utc(windows[0]["start_utc"].get<std::string>(), "t").value();

@@ -402,13 +402,25 @@ void PlanPage::show_conflicts() {
     for (const plan::Cure& cure : conflict.cures) {
       auto* button = new WrapButton(cure_words(cure, zone), row);
       button->setProperty("cure", static_cast<int>(cure.kind));
-      connect(button, &QAbstractButton::clicked, this, [this, run = conflict.run, cure] {
-        edit_wishes(tr("Resolve"), plan::with_cure(document_.workspace().wishes, run, cure));
-      });
+      connect(
+          button, &QAbstractButton::clicked, this,
+          [this, of = conflict.kind, run = conflict.run, by = cure.kind] { resolve(of, run, by); });
       column->addWidget(button);
     }
     conflicts_->addWidget(row);
     conflict_rows_.push_back(row);
+  }
+}
+
+void PlanPage::resolve(plan::ConflictKind of, std::size_t run, plan::Cure::Kind by) {
+  // As the plan stands now: the run may have been changed since the button was made.
+  for (const plan::Conflict& conflict : document_.plan().conflicts) {
+    for (const plan::Cure& cure : conflict.cures) {
+      if (conflict.kind == of && conflict.run == run && cure.kind == by) {
+        edit_wishes(tr("Resolve"), plan::with_cure(document_.workspace().wishes, run, cure));
+        return;
+      }
+    }
   }
 }
 

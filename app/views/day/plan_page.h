@@ -54,6 +54,7 @@ class PlanPage : public QWidget {
   void print();
   void show_choice();
   void show_conflicts();
+  void resolve(plan::ConflictKind of, std::size_t run, plan::Cure::Kind by);
   [[nodiscard]] QString headline() const;
 
   Document& document_;
@@ -68,7 +69,6 @@ class PlanPage : public QWidget {
   QVBoxLayout* conflicts_ = nullptr;
   QLabel* conflicts_title_ = nullptr;
   std::vector<QWidget*> conflict_rows_;
-  std::vector<plan::Conflict> shown_conflicts_;
   QString shown_conflict_words_;
   QScrollArea* side_ = nullptr;
   QStackedWidget* editors_ = nullptr;

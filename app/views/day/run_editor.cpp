@@ -110,12 +110,16 @@ void RunEditor::read_start() {
 }
 
 void RunEditor::show_run(std::size_t index) {
-  run_ = document_.workspace().wishes.runs.at(index);
+  const plan::Run& shown = document_.workspace().wishes.runs.at(index);
+  const bool moved = shown.start != run_.start;
+  run_ = shown;
   if (!name_->hasFocus()) {
     name_->setText(text(run_.name));
     name_->setCursorPosition(0);
   }
-  start_->setTime(QDateTime::fromMSecsSinceEpoch(run_.start.unix_ms, document_.zone()).time());
+  if (moved || !start_->hasFocus()) {  // the clock does not disturb what is being typed
+    start_->setTime(QDateTime::fromMSecsSinceEpoch(run_.start.unix_ms, document_.zone()).time());
+  }
   for (const auto& [field, member] : numbers_) {
     field->show_value(run_.*member);
   }

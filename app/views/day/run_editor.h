@@ -27,7 +27,7 @@ class RunEditor : public QWidget {
 
  private:
   NumberField* add_number(const QString& label, const QString& unit, base::Range range,
-                          double plan::Run::* member, const QString& reason);
+                          double plan::Run::*member, const QString& reason);
   void read_start();
 
   Document& document_;

@@ -35,8 +35,8 @@ std::vector<CalendarEntry> agenda_of(const Givens& givens, const DayPlan& plan,
     for (const Step& step : plan.countdown->steps) {
       CalendarEntry entry;
       entry.kind = "step";
-      entry.uid = "step-" + step_words().at(static_cast<std::size_t>(step.kind)) + "-" + day +
-                  "@solarchon";
+      entry.uid =
+          "step-" + step_words().at(static_cast<std::size_t>(step.kind)) + "-" + day + "@solarchon";
       entry.window = {step.start, step.end};
       entry.title = step_title(step.kind);
       entry.details = step_advice(step.kind);

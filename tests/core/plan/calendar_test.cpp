@@ -14,8 +14,13 @@ using testing::HasSubstr;
 const sky::UtcTime kEight = utc("2027-07-17T08:00:00Z");
 
 CalendarEntry entry() {
-  return {"run", "run-1@solarchon", {kEight, kEight + 1800.0}, "Spots, the large group",
-          "Turn early;\nthen focus.", "Punta Alcaravan", 10.0};
+  return {"run",
+          "run-1@solarchon",
+          {kEight, kEight + 1800.0},
+          "Spots, the large group",
+          "Turn early;\nthen focus.",
+          "Punta Alcaravan",
+          10.0};
 }
 
 /// The lines of an iCalendar, unfolded.
@@ -62,8 +67,8 @@ TEST(Calendar, WritesUtcWhereNoZoneIsKnown) {
 
 TEST(Calendar, ReadsBackWhatItWroteInAnyZoneAndSeason) {
   for (const char* zone : {"Europe/Madrid", "Pacific/Auckland", "America/St_Johns", "UTC"}) {
-    for (const char* start : {"2027-01-17T22:10:00Z", "2027-07-17T08:00:00Z", "2027-03-28T00:30:00Z",
-                              "2027-10-31T00:30:00Z"}) {
+    for (const char* start : {"2027-01-17T22:10:00Z", "2027-07-17T08:00:00Z",
+                              "2027-03-28T00:30:00Z", "2027-10-31T00:30:00Z"}) {
       CalendarEntry one = entry();
       one.window = {utc(start), utc(start) + 2700.0};
       const auto file = runs_from_icalendar(to_icalendar({one}, zone, kEight));
@@ -80,12 +85,12 @@ TEST(Calendar, ReadsBackWhatItWroteInAnyZoneAndSeason) {
 TEST(Calendar, RefusesEventsOneByOneAndKeepsTheRest) {
   const auto file = runs_from_icalendar(
       "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\n"
-      "BEGIN:VEVENT\r\nSUMMARY:no start\r\nEND:VEVENT\r\n"                                  // line 4
-      "BEGIN:VEVENT\r\nDTSTART;VALUE=DATE:20270717\r\nEND:VEVENT\r\n"                       // 7
+      "BEGIN:VEVENT\r\nSUMMARY:no start\r\nEND:VEVENT\r\n"             // line 4
+      "BEGIN:VEVENT\r\nDTSTART;VALUE=DATE:20270717\r\nEND:VEVENT\r\n"  // 7
       "BEGIN:VEVENT\r\nDTSTART:20270717T090000Z\r\nDTEND:20270717T080000Z\r\nEND:VEVENT\r\n"  // 10
-      "BEGIN:VEVENT\r\nDTSTART:20270717T090000Z\r\nRRULE:FREQ=DAILY\r\nEND:VEVENT\r\n"      // 14
-      "BEGIN:VEVENT\r\nDTSTART;TZID=Moon/Base:20270717T090000\r\nEND:VEVENT\r\n"            // 18
-      "BEGIN:VEVENT\r\nDTSTART:noon\r\nEND:VEVENT\r\n"                                      // 21
+      "BEGIN:VEVENT\r\nDTSTART:20270717T090000Z\r\nRRULE:FREQ=DAILY\r\nEND:VEVENT\r\n"        // 14
+      "BEGIN:VEVENT\r\nDTSTART;TZID=Moon/Base:20270717T090000\r\nEND:VEVENT\r\n"              // 18
+      "BEGIN:VEVENT\r\nDTSTART:noon\r\nEND:VEVENT\r\n"                                        // 21
       "BEGIN:VEVENT\r\nDTSTART:20270717T090000Z\r\nSUMMARY:good\r\nEND:VEVENT\r\n"
       "BEGIN:VEVENT\r\nDTSTART:20270717T090000Z\r\nDURATION:PT1H30M\r\nEND:VEVENT\r\n"
       "END:VCALENDAR\r\n");
@@ -150,8 +155,9 @@ TEST(Calendar, RefusesWhatIsNone) {
               FailsWith(ErrorCode::kMalformed, "calendar"));
   EXPECT_THAT(runs_from_icalendar("BEGIN:VCALENDAR\r\nVERSION:2.0\r\nEND:VCALENDAR\r\n"),
               FailsWith(ErrorCode::kMissing, "calendar"));
-  EXPECT_THAT(runs_from_icalendar("BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n"),
-              FailsWith(ErrorCode::kMissing, "line 2, DTSTART"));
+  EXPECT_THAT(
+      runs_from_icalendar("BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n"),
+      FailsWith(ErrorCode::kMissing, "line 2, DTSTART"));
 }
 
 }  // namespace
