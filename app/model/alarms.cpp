@@ -7,6 +7,7 @@
 #include <QDateTime>
 #include <QSoundEffect>
 #include <QUrl>
+#include <QWidget>
 #include <algorithm>
 
 #include "app/shell/phrases.h"
@@ -93,7 +94,11 @@ void DesktopTeller::operator()(const Alarm& alarm) const {
        << QVariantMap{{QStringLiteral("urgency"), QVariant::fromValue<uchar>(2)}}
        << kAsLongAsTheDesktopLikes;
   QDBusConnection::sessionBus().send(call);
-  QApplication::alert(QApplication::activeWindow());
+  for (QWidget* window : QApplication::topLevelWidgets()) {
+    if (window->isVisible()) {
+      QApplication::alert(window);
+    }
+  }
   static QSoundEffect* sound = [] {
     auto* effect = new QSoundEffect(qApp);
     if (const auto file = base::shipped_file("sounds/alarm.wav")) {

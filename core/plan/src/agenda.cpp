@@ -2,6 +2,7 @@
 // The day's plan as entries for calendars and tables.
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 #include "solarchon/plan/calendar.h"
 
@@ -49,9 +50,10 @@ std::vector<CalendarEntry> agenda_of(const Givens& givens, const DayPlan& plan,
       entries.front().alarm_min = alarm_min;
     }
   }
+  bool turned = false;
   for (const PlannedRun& planned : plan.runs) {
     const Run& run = givens.wishes.runs[planned.index];
-    if (planned.turn.turn_at) {
+    if (planned.turn.turn_at && !std::exchange(turned, true)) {  // once a day is enough
       entries.push_back(turn_entry(day, run.name, *planned.turn.turn_at,
                                    planned.turn.advice == TurnAdvice::kTurnEarly));
     }

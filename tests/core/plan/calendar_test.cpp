@@ -149,6 +149,28 @@ TEST(Agenda, ListsStepsTurnAndRunsInOrder) {
   EXPECT_EQ(std::count(table.begin(), table.end(), '\n'), 10);
 }
 
+TEST(Agenda, TurnsTheMountOnceADay) {
+  const sky::Site home{"Punta", 36.07, -5.58, 42.0, "Europe/Madrid"};
+  const sky::SunDay day = sky::sun_day({2027, 7, 17}, home, {});
+  const sky::SkylineDay skyline = sky::over_skyline(day, home, 20.0);
+  const Mount mount{MountKind::kEquatorialTurns, 5.0};
+  Wishes wishes;  // the first tracks through the meridian, the second begins soon after it
+  wishes.runs = {{"One", *day.transit + -3600.0, 70.0}, {"Two", *day.transit + 900.0, 60.0}};
+  const Experience experience;
+  const optics::Rig rig = test::starter_rig();
+  const Givens givens{day, skyline, rig, mount, wishes, experience};
+  const DayPlan plan = plan_day(givens);
+  ASSERT_EQ(plan.runs[0].turn.advice, TurnAdvice::kTrackThrough);
+  ASSERT_EQ(plan.runs[1].turn.advice, TurnAdvice::kTurnEarly);
+  std::vector<std::string> kinds;
+  for (const CalendarEntry& entry : agenda_of(givens, plan, "", 10.0)) {
+    if (entry.kind != "step") {
+      kinds.push_back(entry.kind);
+    }
+  }
+  EXPECT_THAT(kinds, testing::ElementsAre("run", "turn", "run"));
+}
+
 TEST(Calendar, RefusesWhatIsNone) {
   EXPECT_THAT(runs_from_icalendar(""), FailsWith(ErrorCode::kMalformed, "calendar"));
   EXPECT_THAT(runs_from_icalendar("azimuth,height\n1,2\n"),
