@@ -1,6 +1,6 @@
 # What a package of Solarchon holds.
 install(TARGETS solarchon-cli RUNTIME)
-install(DIRECTORY data/magnetic data/demo data/kit DESTINATION ${CMAKE_INSTALL_DATADIR}/solarchon)
+install(DIRECTORY data/magnetic data/demo data/kit data/sounds DESTINATION ${CMAKE_INSTALL_DATADIR}/solarchon)
 if(SOLARCHON_APP)
   install(TARGETS solarchon RUNTIME)
   install(FILES packaging/solarchon.desktop DESTINATION ${CMAKE_INSTALL_DATADIR}/applications)
@@ -21,6 +21,7 @@ set(CPACK_PACKAGE_CONTACT "maintainers@users.noreply.solarchon.example")
 set(CPACK_PACKAGE_DESCRIPTION_SUMMARY ${PROJECT_DESCRIPTION})
 set(CPACK_DEBIAN_PACKAGE_SECTION science)
 set(CPACK_DEBIAN_PACKAGE_SHLIBDEPS ON)
+set(CPACK_DEBIAN_PACKAGE_DEPENDS tzdata)  # zones of sites and calendars
 set(CPACK_DEBIAN_FILE_NAME DEB-DEFAULT)
 set(CPACK_STRIP_FILES ON)
 set(CPACK_PACKAGING_INSTALL_PREFIX /usr)
