@@ -41,18 +41,22 @@ void Alarms::set_on(bool on) {
 }
 
 std::vector<Alarm> Alarms::coming(sky::UtcTime now) const {
-  // The day that is looked at may be another: alarms are those of the clock's own day.
+  // The day that is looked at may be another: alarms are those of the clock's own day, and of the
+  // next one, whose steps may begin the evening before.
   const workspace::Workspace& space = document_.workspace();
-  const sky::CivilDate date = sky::local_mean_date(now, space.site.longitude_deg);
   std::vector<plan::CalendarEntry> entries;
-  if (date == document_.day().date) {
-    entries = plan::agenda_of(document_.givens(), document_.plan(), space.site.name, 0.0);
-  } else if (!space.wishes.runs.empty()) {
+  constexpr double kDayS = 86400.0;
+  for (const double ahead_s : {0.0, kDayS}) {
+    if (space.wishes.runs.empty()) {
+      break;
+    }
+    const sky::CivilDate date = sky::local_mean_date(now + ahead_s, space.site.longitude_deg);
     const sky::SunDay day = sky::sun_day(date, space.site, space.conditions.air);
     const sky::SkylineDay skyline = sky::over_skyline(day, space.site, Document::kWindowDeg);
     const plan::Givens givens{day,         skyline,      space.rig,
                               space.mount, space.wishes, document_.experience()};
-    entries = plan::agenda_of(givens, plan::plan_day(givens), space.site.name, 0.0);
+    const auto of_day = plan::agenda_of(givens, plan::plan_day(givens), space.site.name, 0.0);
+    entries.insert(entries.end(), of_day.begin(), of_day.end());
   }
   std::vector<Alarm> alarms;
   const QTimeZone zone = document_.zone();

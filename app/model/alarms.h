@@ -37,7 +37,7 @@ class Alarms : public QObject {
   static constexpr double kBeforeRunMin = 5.0;
   /// Tells of all that fell due since it was asked last, at most ten minutes ago.
   void check(sky::UtcTime now);
-  /// What will be told of today, in order of time.
+  /// What will be told of today and tomorrow, in order of time.
   [[nodiscard]] std::vector<Alarm> coming(sky::UtcTime now) const;
 
  private:

@@ -388,6 +388,16 @@ TEST_F(PlanTest, AlarmsAreToldOnceWhateverIsLookedAt) {
   const std::size_t count = told.size();
   alarms.check(run + 4000.0);  // long past: nothing is told late
   EXPECT_EQ(told.size(), count);
+  // A long drive begins the evening before, which is another day.
+  workspace::Workspace space = window->document().workspace();
+  space.wishes.minutes.at(0) = 600.0;
+  window->document().edit("Far away", space);
+  const auto coming = alarms.coming(run + -12.0 * 3600.0);
+  ASSERT_FALSE(coming.empty());
+  EXPECT_NE(sky::local_mean_date(coming.front().due, -5.58), sky::local_mean_date(run, -5.58));
+  told.clear();
+  alarms.check(coming.front().due + 1.0);
+  EXPECT_THAT(told, testing::ElementsAre("Drive there"));
 }
 
 /// Stands in for the desktop's notification service on a bus of its own.
