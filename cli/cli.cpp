@@ -3,12 +3,17 @@
 
 #include <CLI/CLI.hpp>
 #include <algorithm>
+#include <charconv>
+#include <chrono>
+#include <cmath>
 #include <optional>
 
 #include "cli/plan_commands.h"
 
 #include "solarchon/base/file.h"
+#include "solarchon/base/folder_lock.h"
 #include "solarchon/base/json.h"
+#include "solarchon/base/text.h"
 #include "solarchon/frames/frame.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/measure/disc.h"
@@ -293,7 +298,13 @@ Result<Json> log_list(const Options& options) {
 }
 
 Result<Json> demo(const Options& options) {
-  return workspace::fill_demo(options.data).map([&] { return Json{{"data", options.data}}; });
+  constexpr std::chrono::seconds kPatience{10};
+  return base::FolderLock::take(options.data, kPatience)
+      .and_then(
+          [&](const base::FolderLock& /*held*/) { return workspace::fill_demo(options.data); })
+      .map([&] {
+        return Json{{"data", options.data}};
+      });
 }
 
 void add_place(CLI::App& command, Options& options, bool required) {
@@ -315,10 +326,55 @@ int complain(std::ostream& err, const base::Error& error) {
   return failed ? kFailure : kBadInput;
 }
 
-/// The library's message as one line.
-std::string one_line(std::string text) {
-  std::replace(text.begin(), text.end(), '\n', ' ');
-  return text;
+/// A number as people write it: digits, a point, an exponent; nothing empty, no hexadecimal, no
+/// infinity.
+std::string is_plain_number(const std::string& text) {
+  double value = 0.0;
+  const char* begin = text.data() + (text.starts_with('+') ? 1 : 0);
+  const auto [end, problem] = std::from_chars(begin, text.data() + text.size(), value);
+  const bool whole = problem == std::errc() && end == text.data() + text.size();
+  return whole && std::isfinite(value) ? std::string() : "\"" + text + "\" is not a number";
+}
+
+/// Holds every option of every command to a value that says something.
+void check_values(CLI::App& app) {
+  for (CLI::Option* option : app.get_options()) {
+    const std::string type = option->get_type_name();
+    if (type.find("FLOAT") != std::string::npos || type.find("INT") != std::string::npos) {
+      option->check(CLI::Validator(is_plain_number, ""));
+    } else if (option->get_type_size() > 0) {
+      option->check(CLI::Validator(
+          [](const std::string& text) {
+            return text.empty() ? std::string("an empty value says nothing") : std::string();
+          },
+          ""));
+    }
+  }
+  for (CLI::App* command : app.get_subcommands({})) {
+    check_values(*command);
+  }
+}
+
+/// JSON for a terminal: control characters that JSON itself lets stand are written as escapes.
+std::string printable(const Json& answer) {
+  const std::string text = answer.dump(2, ' ', false, Json::error_handler_t::replace);
+  std::string out;
+  out.reserve(text.size());
+  for (std::size_t i = 0; i < text.size(); ++i) {
+    const auto letter = static_cast<unsigned char>(text[i]);
+    const auto next = i + 1 < text.size() ? static_cast<unsigned char>(text[i + 1]) : 0U;
+    constexpr const char* kHex = "0123456789abcdef";
+    if (letter == 0x7F) {
+      out += "\\u007f";
+    } else if (letter == 0xC2 && next >= 0x80 && next < 0xA0) {  // C1 in UTF-8
+      out += "\\u00";
+      out += {kHex[next >> 4U], kHex[next & 15U]};
+      ++i;
+    } else {
+      out += text[i];
+    }
+  }
+  return out;
 }
 
 }  // namespace
@@ -398,6 +454,7 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   PlanOptions plan_options;
   const std::vector<Command> plan_commands = add_plan_commands(app, plan_options);
 
+  check_values(app);
   if (!arguments.empty() && !arguments.front().starts_with('-')) {
     const auto commands = app.get_subcommands(
         [&](const CLI::App* known) { return known->get_name() == arguments.front(); });
@@ -415,7 +472,7 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
     app.exit(asked, out, err);
     return kAnswer;
   } catch (const CLI::ParseError& problem) {
-    err << "solarchon-cli: " << one_line(problem.what()) << '\n';
+    err << "solarchon-cli: " << base::without_controls(problem.what()) << '\n';
     return kBadInput;
   }
 
@@ -455,8 +512,8 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   if (!answer) {
     return complain(err, answer.error());
   }
-  out << answer->dump(2, ' ', false, Json::error_handler_t::replace) << '\n';
-  return out.good() ? kAnswer : kFailure;
+  out << printable(*answer) << '\n' << std::flush;
+  return out.good() ? kAnswer : complain(err, {ErrorCode::kUnwritable, "standard output", {}, {}});
 }
 
 }  // namespace solarchon::cli

@@ -203,9 +203,11 @@ Result<Json> windows(const PlanOptions& options) {
   });
 }
 
-void add_site(CLI::App& command, PlanOptions& options) {
-  command.add_option("--lat", options.latitude_deg, "latitude (degree, north positive)");
-  command.add_option("--lon", options.longitude_deg, "longitude (degree, east positive)");
+void add_site(CLI::App& command, PlanOptions& options, bool required) {
+  command.add_option("--lat", options.latitude_deg, "latitude (degree, north positive)")
+      ->required(required);
+  command.add_option("--lon", options.longitude_deg, "longitude (degree, east positive)")
+      ->required(required);
   command.add_option("--elev", options.elevation_m, "height above the ellipsoid (m)");
 }
 
@@ -247,12 +249,12 @@ std::vector<Command> add_plan_commands(CLI::App& app, PlanOptions& options) {
 
   CLI::App* forecast_command = add("forecast", "a forecast file read, or one of the stand-in");
   forecast_command->add_option("--file", options.file, "hourly CSV or JSON to read");
-  add_site(*forecast_command, options);
+  add_site(*forecast_command, options, false);
   forecast_command->add_option("--date", options.date, "first day, UTC");
   forecast_command->add_option("--hours", options.hours, "how many");
 
   CLI::App* year_command = add("year", "heights, clear hours, P, B0 and rotations of a year");
-  add_site(*year_command, options);
+  add_site(*year_command, options, true);
   year_command->add_option("--year", options.year, "1973 to 2099")->required();
   year_command->add_option("--horizon", options.horizon, "CSV of azimuth, height, trees");
   year_command->add_option("--above", options.above_deg, "least height of a window (degree)");
@@ -262,10 +264,20 @@ std::vector<Command> add_plan_commands(CLI::App& app, PlanOptions& options) {
   windows_command->add_option("--days", options.days, "how many");
   windows_command->add_option("--minutes", options.minutes, "that a window has to last");
 
-  return {{plan_command, [&options] { return plan_day(options); }},
-          {forecast_command, [&options] { return forecast(options); }},
-          {year_command, [&options] { return year(options); }},
-          {windows_command, [&options] { return windows(options); }}};
+  return {
+      {plan_command, [&options] { return plan_day(options); }},
+      {forecast_command,
+       [&options, forecast_command]() -> Result<Json> {
+         for (const char* needed : {"lat", "lon", "date"}) {
+           if (options.file.empty() && forecast_command->count(std::string("--") + needed) == 0) {
+             return base::fail(base::ErrorCode::kMissing, needed, {},
+                               "a place and a date, or a file");
+           }
+         }
+         return forecast(options);
+       }},
+      {year_command, [&options] { return year(options); }},
+      {windows_command, [&options] { return windows(options); }}};
 }
 
 }  // namespace solarchon::cli

@@ -151,7 +151,7 @@ TEST_F(WindowTest, APictureWithoutSunIsShownWithTheReason) {
   drop(folder / "f.fits");
   ASSERT_TRUE(test::wait_until([&] { return window->records().shown() != nullptr; }));
   EXPECT_FALSE(window->records().shown()->measurement);
-  EXPECT_TRUE(window->records().shown()->problem.contains("no edge of the Sun"));
+  EXPECT_TRUE(window->records().shown()->problem.contains("too dim"));
   EXPECT_EQ(window->view(4).readiness().state, safety::Severity::kCheck);
 }
 

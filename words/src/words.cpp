@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/words/words.h"
 
-#include <algorithm>
+#include "solarchon/base/text.h"
 
 namespace solarchon::words {
 
@@ -17,6 +17,20 @@ std::string with_accepted(const std::string& lead, const Error& error, const cha
 
 std::string with_reason(const std::string& lead, const Error& error) {
   return error.value.empty() ? lead : lead + " (" + error.value + ")";
+}
+
+/// Why a picture has no edge of the Sun to measure.
+std::string edge_not_found(const std::string& why) {
+  if (why == "too dim") {
+    return "the picture is too dim: nothing in it stands out by a hundredth of full; expose longer";
+  }
+  if (why == "too bright") {
+    return "the picture is full all over; expose shorter";
+  }
+  if (why == "too small") {
+    return "the picture is too small to hold an edge of the Sun";
+  }
+  return "no edge of the Sun was found in the picture";
 }
 
 }  // namespace
@@ -43,7 +57,7 @@ std::string beside_field(const Error& error) {
     case ErrorCode::kUnwritable:
       return with_reason("cannot be written; nothing was changed", error);
     case ErrorCode::kNotFound:
-      return error.field == "limb" ? "no edge of the Sun was found in the picture"
+      return error.field == "limb" ? edge_not_found(error.value)
                                    : with_reason("was not found", error);
     case ErrorCode::kCancelled:
       return "was cancelled; nothing was written";
@@ -52,9 +66,7 @@ std::string beside_field(const Error& error) {
 }
 
 std::string sentence(const Error& error) {
-  std::string line = error.field + ": " + beside_field(error);
-  std::replace(line.begin(), line.end(), '\n', ' ');
-  return line;
+  return base::without_controls(error.field + ": " + beside_field(error));
 }
 
 }  // namespace solarchon::words

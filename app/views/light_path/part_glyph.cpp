@@ -79,6 +79,14 @@ void fold(QPainter& painter, const PartBox& box, bool wedge) {
   }
 }
 
+/// Parallel light between two lenses, with the gap in it.
+void inner_etalon(QPainter& painter, const PartBox& box) {
+  concave(painter, box.x - 10, box.y, box.half);
+  plate(painter, box.x - 1, box.y, box.half, 3);
+  plate(painter, box.x + 5, box.y, box.half, 3);
+  convex(painter, box.x + 16, box.y, box.half, 6);
+}
+
 void rear_etalon(QPainter& painter, const PartBox& box) {
   painter.drawRect(QRectF(box.x, box.y - box.half - 5, box.depth, 2 * box.half + 10));
   concave(painter, box.x + 10, box.y, box.half);
@@ -109,6 +117,8 @@ void paint_part_glyph(QPainter& painter, const optics::Part& part, const PartBox
   } else if (kind == "front-etalon") {
     plate(painter, box.x - 6, box.y, box.half, 4);
     plate(painter, box.x + 2, box.y, box.half, 4);
+  } else if (kind == "inner-etalon") {
+    inner_etalon(painter, box);
   } else if (kind == "energy-filter") {
     plate(painter, box.x - 3, box.y, box.half, 6);
   } else if (kind == "reducer") {

@@ -191,7 +191,8 @@ void PartSheet::rebuild(const optics::Element& element) {
     }
   }
   const optics::Zone zone = optics::zone_of(element.part);
-  const bool behind = zone == optics::Zone::kRear || zone == optics::Zone::kEnd;
+  const bool inside = std::holds_alternative<optics::InnerEtalon>(element.part);
+  const bool behind = !inside && (zone == optics::Zone::kRear || zone == optics::Zone::kEnd);
   if (behind) {
     add_number(kLength, kLengthRange, false);
     add_face(tr("Towards the Sun"), &optics::Element::front_face);
@@ -200,7 +201,8 @@ void PartSheet::rebuild(const optics::Element& element) {
     add_face(tr("Towards the end"), &optics::Element::rear_face);
   }
   add_care(std::holds_alternative<optics::RearEtalon>(element.part) ||
-           std::holds_alternative<optics::FrontEtalon>(element.part));
+           std::holds_alternative<optics::FrontEtalon>(element.part) ||
+           std::holds_alternative<optics::InnerEtalon>(element.part));
   layout()->addWidget(page_);
 }
 

@@ -93,7 +93,7 @@ void add_line(const optics::Train& train, Rows& rows) {
     rows.push_back({tr("Blocking filter"),
                     margin >= 0.0 ? tr("%1 mm to spare").arg(number(margin, 1))
                                   : tr("%1 mm too small").arg(number(-margin, 1)),
-                    tr("Clear width less the light for the whole Sun")});
+                    tr("Clear width less the image of the Sun there")});
   }
   if (train.fringes) {
     const optics::Fringes& fringes = *train.fringes;

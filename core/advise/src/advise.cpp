@@ -9,6 +9,7 @@
 #include <tuple>
 
 #include "edits.h"
+#include "solarchon/safety/harm_bound.h"
 
 namespace solarchon::advise {
 
@@ -95,14 +96,9 @@ std::optional<Measure> measure_of(std::string_view rule, const Rig& rig, const J
   const optics::Train& train = judged.train;
   if (const auto wedge = optics::find_fitted<optics::Wedge>(rig);
       rule == "wedge-too-small" && wedge) {
-    const double rated_mm = std::get<optics::Wedge>(rig.elements[*wedge].part).rated_aperture_mm;
+    const double rated_mm = safety::nominal_limit_mm(
+        std::get<optics::Wedge>(rig.elements[*wedge].part).rated_aperture_mm);
     return Measure{"Within the wedge's limit by", "mm", rated_mm - train.aperture_mm};
-  }
-  if (rule == "blocking-filter-small" && train.blocking_margin_mm) {
-    return Measure{"Margin", "mm", *train.blocking_margin_mm};
-  }
-  if ((rule == "supply-weak" || rule == "supply-not-listed") && train.supply) {
-    return Measure{"Supply", "W", train.supply->offered_w};
   }
   if ((rule == "sensor-heat" || rule == "sensor-warm") && !train.passages.empty()) {
     return Measure{"At the sensor", "W/cm\u00b2", train.passages.back().irradiance_w_cm2};
@@ -110,8 +106,9 @@ std::optional<Measure> measure_of(std::string_view rule, const Rig& rig, const J
   if (among(kByAperture, rule)) {
     return Measure{"Open aperture", "mm", train.aperture_mm};
   }
-  if (among(kByDensity, rule) && train.energy_share > 0.0) {
-    return Measure{"Density in all", "OD", -std::log10(train.energy_share)};
+  const double share = std::max(train.energy_share, train.luminous_share);
+  if (among(kByDensity, rule) && share > 0.0) {
+    return Measure{"Density in all", "OD", -std::log10(share)};
   }
   return std::nullopt;
 }
@@ -140,6 +137,10 @@ std::optional<Measure> measure_of(const Misfit& misfit, const Rig& rig, const Ju
     measure.value = train.look->secondary_shadow_mm;
   } else if (misfit.id == "field-cut" && train.look) {
     measure.value = train.look->true_field_deg;
+  } else if (misfit.id == "blocking-filter-small" && train.blocking_margin_mm) {
+    measure.value = *train.blocking_margin_mm;
+  } else if ((misfit.id == "supply-weak" || misfit.id == "supply-not-listed") && train.supply) {
+    measure.value = train.supply->offered_w;
   } else if (misfit.id == "dim" || misfit.id == "too-bright") {
     const auto exposure = light::disc_exposure(rig, train, situation.light);
     if (!exposure) {
@@ -249,8 +250,10 @@ std::vector<Suggestion> suggest(const Rig& rig, const Situation& situation,
     Rig next = with_change(rig, edits[edit]);
     edits[edit].adapters = adapters.fit(next, loose);
     const Judged after = judge(next, situation);
+    // No rule is trusted alone with a promise: a bound that shares no code with them must agree.
     if (!same_purpose(rig, before, next, after) ||
-        !brings_nothing_new(known, after.safety, next, after, true)) {
+        !brings_nothing_new(known, after.safety, next, after, true) ||
+        safety::least_severity(next).severity > after.safety.verdict) {
       continue;
     }
     const bool neat = brings_nothing_new(known, after.safety, next, after, false);

@@ -3,6 +3,7 @@
 #include <cmath>
 
 #include "solarchon/advise/advise.h"
+#include "solarchon/safety/handling.h"
 
 namespace solarchon::advise {
 
@@ -151,15 +152,94 @@ void add_vignetting(const Train& train, const Situation& situation, std::vector<
   }
 }
 
+void add_spacing(const Train& train, std::vector<Misfit>& misfits) {
+  if (train.impossible_spacing) {
+    misfits.push_back({"impossible-spacing",
+                       train.impossible_spacing,
+                       "No image forms on the sensor.",
+                       "The reducer stands further from the sensor than its own focal length.",
+                       {}});
+  }
+}
+
+/// Places of the fitted parts of a kind.
+template <typename Kind>
+std::vector<std::size_t> fitted(const Rig& rig) {
+  std::vector<std::size_t> places;
+  for (std::size_t i = 0; i < rig.elements.size(); ++i) {
+    if (rig.elements[i].fitted && std::holds_alternative<Kind>(rig.elements[i].part)) {
+      places.push_back(i);
+    }
+  }
+  return places;
+}
+
+void add_line(const Rig& rig, const Train& train, std::vector<Misfit>& misfits) {
+  for (const std::size_t place : fitted<optics::RearEtalon>(rig)) {
+    const auto& etalon = std::get<optics::RearEtalon>(rig.elements[place].part);
+    const double ratio = train.etalon ? train.etalon->focal_ratio / etalon.telecentric_factor : 0.0;
+    constexpr double kRounding = 0.05;  // f/9.04 is an f/9
+    if (ratio > 0.0 && (ratio < etalon.from_focal_ratio - kRounding ||
+                        ratio > etalon.to_focal_ratio + kRounding)) {
+      misfits.push_back(
+          {"wrong-focal-ratio", place,
+           "The passband widens or the edge goes dark: little of the chromosphere shows.",
+           "The light cone is not the one that this etalon is made for.",
+           Measure{"Focal ratio before the etalon", "", ratio}});
+    }
+  }
+  if (train.blocking_margin_mm && *train.blocking_margin_mm < 0.0) {
+    misfits.push_back(
+        {"blocking-filter-small", optics::find_fitted<optics::BlockingFilter>(rig),
+         "The edge of the Sun is dark or missing.",
+         "The blocking filter is smaller than the image of the disc; a larger one or a "
+         "shorter focal length shows all of it, a mosaic the parts.",
+         Measure{"Margin", "mm", *train.blocking_margin_mm}});
+  }
+}
+
+void add_supply(const Rig& rig, const Train& train, std::vector<Misfit>& misfits) {
+  const auto etalon = optics::find_fitted<optics::RearEtalon>(rig);
+  const auto& supply = train.supply;
+  if (supply && !supply->listed) {
+    misfits.push_back({"supply-not-listed", etalon, "Outside, the etalon may stay cold.",
+                       "The light path names no power supply for its heater; add the one that you "
+                       "will take along.",
+                       Measure{"Supply", "W", supply->offered_w}});
+  } else if (supply && supply->offered_w < supply->needed_w) {
+    misfits.push_back({"supply-weak", etalon, "The heater reports a fault and never comes on band.",
+                       "The supplies listed do not give the power that it draws at its voltage; a "
+                       "laptop's port is usually too weak.",
+                       Measure{"Supply", "W", supply->offered_w}});
+  }
+}
+
+void add_defects(const Rig& rig, std::vector<Misfit>& misfits) {
+  for (std::size_t i = 0; i < rig.elements.size(); ++i) {
+    const optics::Element& element = rig.elements[i];
+    if (element.fitted && !element.care.defect.empty() && !safety::protects(element.part)) {
+      misfits.push_back({"defect",
+                         i,
+                         "A part has a defect on record.",
+                         "An inspection found it, and nobody has cleared it.",
+                         {}});
+    }
+  }
+}
+
 }  // namespace
 
 std::vector<Misfit> misfits_of(const Rig& rig, const Train& train, const Situation& situation) {
   std::vector<Misfit> misfits;
   add_focus(rig, train, misfits);
   add_joints(train, misfits);
+  add_spacing(train, misfits);
+  add_line(rig, train, misfits);
   add_vignetting(train, situation, misfits);
   add_looking(rig, train, situation, misfits);
   add_sensor(rig, train, situation, misfits);
+  add_supply(rig, train, misfits);
+  add_defects(rig, misfits);
   return misfits;
 }
 

@@ -4,6 +4,7 @@
 #include <fcntl.h>
 #include <unistd.h>
 
+#include <atomic>
 #include <cerrno>
 #include <cstring>
 #include <fstream>
@@ -17,6 +18,7 @@ std::string system_reason(int error_number) {
   return std::generic_category().message(error_number);
 }
 
+/// Of a file, or of a folder: the names in it.
 Result<void> flush_to_disk(const std::filesystem::path& path) {
   const int file = ::open(path.c_str(), O_RDONLY | O_CLOEXEC);
   if (file < 0) {
@@ -25,10 +27,47 @@ Result<void> flush_to_disk(const std::filesystem::path& path) {
   const int outcome = ::fsync(file);
   const int reason = errno;
   ::close(file);
-  if (outcome != 0) {
+  if (outcome != 0 && reason != EINVAL) {  // some file systems cannot flush a folder
     return fail(ErrorCode::kUnwritable, path.string(), system_reason(reason));
   }
   return {};
+}
+
+/// Where a write to this path must go: behind symbolic links, to a plain file or to nothing yet.
+Result<std::filesystem::path> real_target(const std::filesystem::path& path) {
+  if (path.empty() || !path.has_filename()) {
+    return fail(ErrorCode::kUnwritable, path.empty() ? "file" : path.string(), "is no file name");
+  }
+  std::filesystem::path target = path;
+  std::error_code problem;
+  constexpr int kMostLinks = 40;
+  for (int links = 0; std::filesystem::is_symlink(target, problem); ++links) {
+    if (links >= kMostLinks) {
+      return fail(ErrorCode::kUnwritable, path.string(), system_reason(ELOOP));
+    }
+    const std::filesystem::path next = std::filesystem::read_symlink(target, problem);
+    if (problem) {
+      return fail(ErrorCode::kUnwritable, path.string(), problem.message());
+    }
+    target = next.is_absolute() ? next : target.parent_path() / next;
+  }
+  const auto status = std::filesystem::status(target, problem);
+  if (std::filesystem::exists(status) && !std::filesystem::is_regular_file(status)) {
+    return fail(ErrorCode::kUnwritable, path.string(), "is not a plain file");
+  }
+  return target;
+}
+
+std::filesystem::path folder_of(const std::filesystem::path& file) {
+  return file.has_parent_path() ? file.parent_path() : std::filesystem::path(".");
+}
+
+/// Every write of a process has a neighbour of its own.
+std::filesystem::path neighbour_of(const std::filesystem::path& target) {
+  static std::atomic<unsigned> count{0};
+  std::filesystem::path neighbour = target;
+  neighbour += "." + std::to_string(::getpid()) + "-" + std::to_string(++count) + ".part";
+  return neighbour;
 }
 
 }  // namespace
@@ -62,15 +101,23 @@ Result<std::string> read_file(const std::filesystem::path& path, std::size_t max
 Result<void> write_beside_then_rename(
     const std::filesystem::path& path,
     const std::function<Result<void>(const std::filesystem::path&)>& write) {
-  std::filesystem::path neighbour = path;
-  neighbour += "." + std::to_string(::getpid()) + ".part";
+  const auto target = real_target(path);
+  if (!target) {
+    return tl::make_unexpected(target.error());
+  }
+  const std::filesystem::path neighbour = neighbour_of(*target);
   std::error_code ignored;
   std::filesystem::remove(neighbour, ignored);
   Result<void> outcome = write(neighbour).and_then([&] { return flush_to_disk(neighbour); });
   if (outcome) {
     std::error_code problem;
-    std::filesystem::rename(neighbour, path, problem);
+    if (const auto old = std::filesystem::status(*target, problem); std::filesystem::exists(old)) {
+      std::filesystem::permissions(neighbour, old.permissions(), ignored);
+    }
+    std::filesystem::rename(neighbour, *target, problem);
     if (!problem) {
+      // The file is whole and in its place: a folder that cannot be flushed takes nothing away.
+      (void)flush_to_disk(folder_of(*target));
       return {};
     }
     outcome = fail(ErrorCode::kUnwritable, path.string(), problem.message());
@@ -90,6 +137,33 @@ Result<void> write_file(const std::filesystem::path& path, std::string_view byte
     }
     return {};
   });
+}
+
+std::size_t sweep_half_files(const std::filesystem::path& folder) {
+  std::size_t swept = 0;
+  std::error_code problem;
+  for (std::filesystem::directory_iterator entry(folder, problem), end; !problem && entry != end;
+       entry.increment(problem)) {
+    std::error_code ignored;
+    if (entry->path().extension() == ".part" &&
+        entry->symlink_status(ignored).type() == std::filesystem::file_type::regular) {
+      swept += std::filesystem::remove(entry->path(), ignored) ? 1 : 0;
+    }
+  }
+  return swept;
+}
+
+Result<bool> make_new_file(const std::filesystem::path& path) {
+  constexpr mode_t kRights = 0666;  // what the user's mask leaves of it
+  const int file = ::open(path.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_CLOEXEC, kRights);
+  if (file >= 0) {
+    ::close(file);
+    return true;
+  }
+  if (errno == EEXIST) {
+    return false;
+  }
+  return fail(ErrorCode::kUnwritable, path.string(), system_reason(errno));
 }
 
 Result<void> make_folder(const std::filesystem::path& path) {

@@ -6,6 +6,8 @@
 #include <sstream>
 #include <utility>
 
+#include "solarchon/base/text.h"
+
 namespace solarchon::base {
 
 namespace {
@@ -63,6 +65,8 @@ Result<Json> parse_json(std::string_view text, const std::string& source) {
     return parsed;
   } catch (const Json::parse_error& problem) {
     return fail(ErrorCode::kMalformed, source, "at byte " + std::to_string(problem.byte), "JSON");
+  } catch (const Json::exception&) {  // a number that no double holds, such as 1e999
+    return fail(ErrorCode::kMalformed, source, "a number that is too large", "JSON");
   }
 }
 
@@ -87,6 +91,20 @@ void ObjectReader::fail(ErrorCode code, std::string_view key, std::string value,
 
 bool ObjectReader::has(std::string_view key) const {
   return object_.is_object() && object_.contains(std::string(key));
+}
+
+void ObjectReader::allow_only(const std::vector<std::string_view>& keys) {
+  if (error_ || !object_.is_object()) {
+    return;
+  }
+  constexpr std::size_t kLongest = 40;
+  for (const auto& [key, value] : object_.items()) {
+    if (std::find(keys.begin(), keys.end(), key) == keys.end()) {
+      fail(ErrorCode::kUnknownValue, key.substr(0, kLongest), "a member of this name",
+           listed({keys.begin(), keys.end()}));
+      return;
+    }
+  }
 }
 
 const Json* ObjectReader::find(std::string_view key, bool required) {
@@ -144,7 +162,6 @@ int ObjectReader::integer_or(std::string_view key, Range range, int fallback) {
 }
 
 std::string ObjectReader::text(std::string_view key) {
-  constexpr std::size_t kLongest = 4096;
   const Json* member = find(key, true);
   if (member == nullptr) {
     return {};
@@ -154,8 +171,8 @@ std::string ObjectReader::text(std::string_view key) {
     return {};
   }
   std::string value = member->get<std::string>();
-  if (value.size() > kLongest) {
-    fail(ErrorCode::kTooLarge, key, {}, "at most 4096 characters");
+  if (value.size() > kMostTextBytes) {
+    fail(ErrorCode::kTooLarge, key, {}, "at most " + std::to_string(kMostTextBytes) + " bytes");
     return {};
   }
   return value;

@@ -90,7 +90,7 @@ frames::FrameInfo info_of(const Shot& shot, const optics::Train& train,
   info.orientation = truth.solar;
   info.centre_x_px = truth.centre_x_px;
   info.centre_y_px = truth.centre_y_px;
-  info.wavelength_nm = optics::kWhiteLightNm;
+  info.wavelength_nm = train.band.wavelength_nm;
   info.focal_length_mm = train.effective_focal_length_mm;
   info.pixel_um = camera.pixel_um;
   info.telescope = shot.rig.elements[*optics::find_fitted<optics::Telescope>(shot.rig)].name;

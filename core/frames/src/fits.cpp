@@ -6,9 +6,12 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <limits>
 #include <memory>
 #include <vector>
 
+#include "fits_headers.h"
+#include "grey.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/base/file.h"
 
@@ -209,31 +212,45 @@ void write_info(FitsFile& file, const Frame& frame) {
   }
 }
 
-/// Averages planes of a cube into one picture, top row first, 16 bit.
-std::vector<std::uint16_t> to_pixels(const std::vector<float>& values, std::size_t width,
-                                     std::size_t height, std::size_t planes, bool scale) {
-  const std::size_t count = width * height;
-  std::vector<float> mean(count, 0.0F);
+/// The pictures of the planes averaged, bottom row first as in the file; a value that is blank in
+/// any plane is blank.
+std::vector<float> read_planes(FitsFile& file, std::size_t width, std::size_t height,
+                               std::size_t planes) {
+  std::vector<float> mean(width * height, 0.0F);
+  std::vector<float> row(width);
+  float blank = std::numeric_limits<float>::quiet_NaN();
+  int any_blank = 0;
+  LONGLONG first = 1;
   for (std::size_t plane = 0; plane < planes; ++plane) {
-    for (std::size_t i = 0; i < count; ++i) {
-      const float value = values[plane * count + i];
-      mean[i] += std::isfinite(value) ? value / static_cast<float>(planes) : 0.0F;
+    for (std::size_t y = 0; y < height && file.status == 0; ++y) {
+      fits_read_img(file.get(), TFLOAT, first, static_cast<LONGLONG>(width), &blank, row.data(),
+                    &any_blank, &file.status);
+      first += static_cast<LONGLONG>(width);
+      for (std::size_t x = 0; x < width; ++x) {
+        mean[y * width + x] += row[x] / static_cast<float>(planes);
+      }
     }
   }
-  float low = 0.0F;
-  float gain = 1.0F;
-  if (scale) {
-    const auto [least, most] = std::minmax_element(mean.begin(), mean.end());
-    low = *least;
-    gain = *most > *least ? 65535.0F / (*most - *least) : 0.0F;
+  return mean;
+}
+
+/// Turns the rows over, so that the top one comes first.
+void turn_over(std::vector<std::uint16_t>& pixels, std::size_t width) {
+  const std::size_t height = pixels.size() / width;
+  for (std::size_t y = 0; y < height / 2; ++y) {
+    std::swap_ranges(pixels.begin() + static_cast<std::ptrdiff_t>(y * width),
+                     pixels.begin() + static_cast<std::ptrdiff_t>((y + 1) * width),
+                     pixels.begin() + static_cast<std::ptrdiff_t>((height - 1 - y) * width));
   }
-  std::vector<std::uint16_t> pixels(count);
-  for (std::size_t y = 0; y < height; ++y) {
-    for (std::size_t x = 0; x < width; ++x) {
-      const float value = (mean[(height - 1 - y) * width + x] - low) * gain;
-      pixels[y * width + x] =
-          static_cast<std::uint16_t>(std::lround(std::clamp(value, 0.0F, 65535.0F)));
-    }
+}
+
+/// Whole numbers as they stand; blank ones are 0.
+std::vector<std::uint16_t> as_they_stand(const std::vector<float>& values) {
+  std::vector<std::uint16_t> pixels;
+  pixels.reserve(values.size());
+  for (const float value : values) {
+    const float number = std::isfinite(value) ? std::clamp(value, 0.0F, 65535.0F) : 0.0F;
+    pixels.push_back(static_cast<std::uint16_t>(std::lround(number)));
   }
   return pixels;
 }
@@ -241,12 +258,17 @@ std::vector<std::uint16_t> to_pixels(const std::vector<float>& values, std::size
 }  // namespace
 
 Result<Frame> read_fits(const std::filesystem::path& path) {
+  const auto unit = first_picture(path);
+  if (!unit) {
+    return tl::make_unexpected(unit.error());
+  }
   FitsFile file;
   file.open(path);
   int bitpix = 0;
   int naxis = 0;
   std::array<LONGLONG, 3> size{1, 1, 1};
   if (file.status == 0) {
+    fits_movabs_hdu(file.get(), *unit, nullptr, &file.status);
     fits_get_img_equivtype(file.get(), &bitpix, &file.status);
     fits_get_img_dim(file.get(), &naxis, &file.status);
     fits_get_img_sizell(file.get(), 3, size.data(), &file.status);
@@ -261,28 +283,34 @@ Result<Frame> read_fits(const std::filesystem::path& path) {
   if (const auto sized = check_size(size[0], size[1], path.string()); !sized) {
     return tl::make_unexpected(sized.error());
   }
+  // A compressed picture may claim any size: not more than compression can make of the file.
+  constexpr std::uintmax_t kMostPixelsPerByte = 2000;
+  std::error_code ignored;
+  const std::uintmax_t bytes = std::filesystem::file_size(path, ignored);
+  if (static_cast<std::uintmax_t>(size[0] * size[1]) / kMostPixelsPerByte > bytes) {
+    return fail(ErrorCode::kMalformed, path.string(), "claims more than it holds",
+                "a whole FITS picture");
+  }
   Frame frame;
   frame.width = static_cast<int>(size[0]);
   frame.height = static_cast<int>(size[1]);
-  const auto count = static_cast<std::size_t>(size[0] * size[1] * size[2]);
-  std::vector<float> values(count);
-  float blank = 0.0F;
-  int any_blank = 0;
-  fits_read_img(file.get(), TFLOAT, 1, static_cast<LONGLONG>(count), &blank, values.data(),
-                &any_blank, &file.status);
+  const auto width = static_cast<std::size_t>(size[0]);
+  std::vector<float> values = read_planes(file, width, static_cast<std::size_t>(size[1]),
+                                          static_cast<std::size_t>(size[2]));
   if (file.status != 0) {
     return fail(ErrorCode::kMalformed, path.string(), file.reason(), "a whole FITS picture");
   }
-  const bool scale = bitpix < 0 || bitpix > SHORT_IMG;
   const bool fits_16_bit = bitpix == BYTE_IMG || bitpix == SHORT_IMG || bitpix == USHORT_IMG;
-  frame.pixels =
-      to_pixels(values, static_cast<std::size_t>(size[0]), static_cast<std::size_t>(size[1]),
-                static_cast<std::size_t>(size[2]), scale && !fits_16_bit);
+  frame.pixels = fits_16_bit ? as_they_stand(values) : scaled_to_16_bits(values);
+  turn_over(frame.pixels, width);
   frame.saturation = bitpix == BYTE_IMG ? 255 : (bitpix == SHORT_IMG ? 32767 : 65535);
   if (const auto most = file.number("DATAMAX"); most && fits_16_bit && *most >= 1.0) {
     frame.saturation = static_cast<int>(std::min(*most, 65535.0));
   }
   read_info(file, frame.height, frame.info);
+  if (naxis == 2 && (!file.text("BAYERPAT").empty() || looks_like_mosaic(frame))) {
+    average_mosaic(frame);
+  }
   return frame;
 }
 

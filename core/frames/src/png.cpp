@@ -10,6 +10,7 @@
 #include <cstdio>
 #include <memory>
 
+#include "grey.h"
 #include "solarchon/base/file.h"
 
 namespace solarchon::frames {
@@ -134,6 +135,9 @@ Result<Frame> read_png(const std::filesystem::path& path) {
           wide ? static_cast<std::uint16_t>(row[2 * x] | (row[2 * x + 1] << 8U))
                : static_cast<std::uint16_t>(row[x]);
     }
+  }
+  if (looks_like_mosaic(frame)) {
+    average_mosaic(frame);
   }
   return finish(std::move(frame));
 }

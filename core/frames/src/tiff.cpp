@@ -8,6 +8,7 @@
 #include <cstring>
 #include <memory>
 
+#include "grey.h"
 #include "solarchon/base/file.h"
 
 namespace solarchon::frames {
@@ -35,6 +36,7 @@ struct Layout {
   std::uint16_t format = SAMPLEFORMAT_UINT;
   std::uint16_t planar = PLANARCONFIG_CONTIG;
   std::uint16_t photometric = PHOTOMETRIC_MINISBLACK;
+  std::uint16_t orientation = ORIENTATION_TOPLEFT;
 
   [[nodiscard]] bool supported() const {
     const bool whole = format == SAMPLEFORMAT_UINT && (bits == 8 || bits == 16);
@@ -53,6 +55,7 @@ Layout layout_of(TIFF* tiff) {
   TIFFGetFieldDefaulted(tiff, TIFFTAG_SAMPLEFORMAT, &layout.format);
   TIFFGetFieldDefaulted(tiff, TIFFTAG_PLANARCONFIG, &layout.planar);
   TIFFGetField(tiff, TIFFTAG_PHOTOMETRIC, &layout.photometric);
+  TIFFGetFieldDefaulted(tiff, TIFFTAG_ORIENTATION, &layout.orientation);
   return layout;
 }
 
@@ -67,7 +70,38 @@ float sample(const unsigned char* row, std::size_t index, std::uint16_t bits) {
   }
   float value = 0.0F;
   std::memcpy(&value, row + index * sizeof value, sizeof value);
-  return std::isfinite(value) ? value : 0.0F;
+  return value;
+}
+
+/// Turns rows and columns as the file were to be shown: its first row may be the bottom, or a side.
+/// Source: TIFF 6.0, tag 274.
+void turn(Frame& frame, std::uint16_t orientation) {
+  if (orientation < ORIENTATION_TOPRIGHT || orientation > ORIENTATION_LEFTBOT) {
+    return;
+  }
+  const bool sideways = orientation >= ORIENTATION_LEFTTOP;
+  const bool from_right =
+      orientation == ORIENTATION_TOPRIGHT || orientation == ORIENTATION_BOTRIGHT ||
+      orientation == ORIENTATION_RIGHTTOP || orientation == ORIENTATION_RIGHTBOT;
+  const bool from_below = orientation == ORIENTATION_BOTRIGHT ||
+                          orientation == ORIENTATION_BOTLEFT ||
+                          orientation == ORIENTATION_RIGHTBOT || orientation == ORIENTATION_LEFTBOT;
+  Frame turned;
+  turned.width = sideways ? frame.height : frame.width;
+  turned.height = sideways ? frame.width : frame.height;
+  turned.pixels.resize(frame.pixels.size());
+  for (int y = 0; y < turned.height; ++y) {
+    for (int x = 0; x < turned.width; ++x) {
+      const int across = from_right ? turned.width - 1 - x : x;
+      const int down = from_below ? turned.height - 1 - y : y;
+      turned.pixels[static_cast<std::size_t>(y) * static_cast<std::size_t>(turned.width) +
+                    static_cast<std::size_t>(x)] =
+          sideways ? frame.at(down, across) : frame.at(across, down);
+    }
+  }
+  frame.width = turned.width;
+  frame.height = turned.height;
+  frame.pixels = std::move(turned.pixels);
 }
 
 }  // namespace
@@ -106,18 +140,22 @@ Result<Frame> read_tiff(const std::filesystem::path& path) {
   frame.width = static_cast<int>(layout.width);
   frame.height = static_cast<int>(layout.height);
   frame.saturation = layout.bits == 8 ? 255 : 65535;
-  float low = 0.0F;
-  float gain = 1.0F;
   if (layout.format == SAMPLEFORMAT_IEEEFP) {
-    const auto [least, most] = std::minmax_element(values.begin(), values.end());
-    low = *least;
-    gain = *most > *least ? 65535.0F / (*most - *least) : 0.0F;
+    frame.pixels = scaled_to_16_bits(values);
+  } else {
+    frame.pixels.reserve(values.size());
+    for (const float value : values) {
+      frame.pixels.push_back(static_cast<std::uint16_t>(std::lround(value)));
+    }
   }
-  frame.pixels.resize(values.size());
-  const bool inverted = layout.photometric == PHOTOMETRIC_MINISWHITE;
-  for (std::size_t i = 0; i < values.size(); ++i) {
-    const long value = std::lround(std::clamp((values[i] - low) * gain, 0.0F, 65535.0F));
-    frame.pixels[i] = static_cast<std::uint16_t>(inverted ? frame.saturation - value : value);
+  if (layout.photometric == PHOTOMETRIC_MINISWHITE) {
+    for (std::uint16_t& value : frame.pixels) {
+      value = static_cast<std::uint16_t>(frame.saturation - value);
+    }
+  }
+  turn(frame, layout.orientation);
+  if (colours == 1 && looks_like_mosaic(frame)) {
+    average_mosaic(frame);
   }
   return frame;
 }

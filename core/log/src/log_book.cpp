@@ -4,6 +4,7 @@
 #include <SQLiteCpp/SQLiteCpp.h>
 #include <sqlite3.h>
 
+#include <thread>
 #include <utility>
 
 #include "schema.h"
@@ -18,12 +19,12 @@ using base::fail;
 using base::Result;
 
 struct LogBook::Store {
-  explicit Store(const std::filesystem::path& path)
+  Store(const std::filesystem::path& path, std::chrono::milliseconds patience)
       : file(path.string()),
-        database(file, SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE, kBusyMs) {}
+        database(file, SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE,
+                 static_cast<int>(patience.count())) {}
   Store(const std::filesystem::path& path, const std::string& uri)
       : file(path.string()), database(uri, SQLite::OPEN_READONLY | SQLite::OPEN_URI) {}
-  static constexpr int kBusyMs = 5000;
   std::string file;
   SQLite::Database database;
 };
@@ -146,8 +147,59 @@ std::optional<measure::DiscMeasurement> load_measurement(SQLite::Database& datab
   return measured;
 }
 
+/// The mode stays with the file. Two processes that open a new log at once get in each other's way
+/// here without being made to wait by the library.
+void turn_to_write_ahead(SQLite::Database& database, std::chrono::milliseconds patience) {
+  const auto until = std::chrono::steady_clock::now() + patience;
+  while (true) {
+    try {
+      database.exec("PRAGMA journal_mode = WAL");
+      return;
+    } catch (const SQLite::Exception& problem) {
+      if (problem.getErrorCode() != SQLITE_BUSY || std::chrono::steady_clock::now() >= until) {
+        throw;
+      }
+    }
+    constexpr std::chrono::milliseconds kAgain{10};
+    std::this_thread::sleep_for(kAgain);
+  }
+}
+
 std::string json_text(const base::Json& json) {
   return json.dump(-1, ' ', false, base::Json::error_handler_t::replace);
+}
+
+std::int64_t insert_session(SQLite::Database& database, const SessionStart& start) {
+  SQLite::Statement insert(database,
+                           "INSERT INTO session (started_ms, site, rig, target, seeing_arcsec, "
+                           "pressure_hpa, temperature_c) VALUES (?, ?, ?, ?, ?, ?, ?)");
+  insert.bind(1, start.started.unix_ms);
+  insert.bind(2, json_text(sky::to_json(start.site)));
+  insert.bind(3, json_text(optics::to_json(start.rig)));
+  insert.bind(4, start.target);
+  insert.bind(5, start.seeing_arcsec);
+  insert.bind(6, start.air.pressure_hpa);
+  insert.bind(7, start.air.temperature_c);
+  insert.exec();
+  return database.getLastInsertRowid();
+}
+
+std::int64_t insert_frame(SQLite::Database& database, std::int64_t session,
+                          const FrameEntry& frame) {
+  SQLite::Statement insert(database,
+                           "INSERT INTO frame (session, taken_ms, file, exposure_ms, "
+                           "sun_altitude_deg) VALUES (?, ?, ?, ?, ?)");
+  insert.bind(1, session);
+  insert.bind(2, frame.taken.unix_ms);
+  insert.bind(3, frame.file);
+  insert.bind(4, frame.exposure_ms);
+  insert.bind(5, frame.sun_altitude_deg);
+  insert.exec();
+  const std::int64_t id = database.getLastInsertRowid();
+  if (frame.measurement) {
+    insert_measurement(database, id, *frame.measurement);
+  }
+  return id;
 }
 
 }  // namespace
@@ -157,13 +209,14 @@ LogBook::LogBook(LogBook&&) noexcept = default;
 LogBook& LogBook::operator=(LogBook&&) noexcept = default;
 LogBook::~LogBook() = default;
 
-Result<LogBook> LogBook::open(const std::filesystem::path& file) {
+Result<LogBook> LogBook::open(const std::filesystem::path& file,
+                              std::chrono::milliseconds patience) {
   if (const auto folder = base::make_folder(file.parent_path()); !folder) {
     return tl::make_unexpected(folder.error());
   }
   try {
-    auto store = std::make_unique<Store>(file);
-    store->database.exec("PRAGMA journal_mode = WAL");
+    auto store = std::make_unique<Store>(file, patience);
+    turn_to_write_ahead(store->database, patience);
     store->database.exec("PRAGMA synchronous = FULL");
     store->database.exec("PRAGMA foreign_keys = ON");
     if (const auto ready = bring_up_to_date(store->database, schema_steps()); !ready) {
@@ -175,8 +228,9 @@ Result<LogBook> LogBook::open(const std::filesystem::path& file) {
   }
 }
 
-Result<LogBook> LogBook::open_to_read(const std::filesystem::path& file) {
-  auto book = open(file);
+Result<LogBook> LogBook::open_to_read(const std::filesystem::path& file,
+                                      std::chrono::milliseconds patience) {
+  auto book = open(file, patience);
   std::filesystem::path ahead = file;
   ahead += "-wal";
   std::error_code ignored;
@@ -200,18 +254,20 @@ Result<LogBook> LogBook::open_to_read(const std::filesystem::path& file) {
 
 Result<std::int64_t> LogBook::begin(const SessionStart& start) {
   try {
-    SQLite::Statement insert(store_->database,
-                             "INSERT INTO session (started_ms, site, rig, target, seeing_arcsec, "
-                             "pressure_hpa, temperature_c) VALUES (?, ?, ?, ?, ?, ?, ?)");
-    insert.bind(1, start.started.unix_ms);
-    insert.bind(2, json_text(sky::to_json(start.site)));
-    insert.bind(3, json_text(optics::to_json(start.rig)));
-    insert.bind(4, start.target);
-    insert.bind(5, start.seeing_arcsec);
-    insert.bind(6, start.air.pressure_hpa);
-    insert.bind(7, start.air.temperature_c);
-    insert.exec();
-    return store_->database.getLastInsertRowid();
+    return insert_session(store_->database, start);
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
+Result<LogBook::Filed> LogBook::begin_with(const SessionStart& start, const FrameEntry& frame) {
+  try {
+    SQLite::Transaction transaction(store_->database, SQLite::TransactionBehavior::IMMEDIATE);
+    Filed filed;
+    filed.session = insert_session(store_->database, start);
+    filed.frame = insert_frame(store_->database, filed.session, frame);
+    transaction.commit();
+    return filed;
   } catch (const SQLite::Exception& problem) {
     return tl::make_unexpected(as_error(problem, store_->file, true));
   }
@@ -219,20 +275,8 @@ Result<std::int64_t> LogBook::begin(const SessionStart& start) {
 
 Result<std::int64_t> LogBook::file_frame(std::int64_t session, const FrameEntry& frame) {
   try {
-    SQLite::Transaction transaction(store_->database);
-    SQLite::Statement insert(store_->database,
-                             "INSERT INTO frame (session, taken_ms, file, exposure_ms, "
-                             "sun_altitude_deg) VALUES (?, ?, ?, ?, ?)");
-    insert.bind(1, session);
-    insert.bind(2, frame.taken.unix_ms);
-    insert.bind(3, frame.file);
-    insert.bind(4, frame.exposure_ms);
-    insert.bind(5, frame.sun_altitude_deg);
-    insert.exec();
-    const std::int64_t id = store_->database.getLastInsertRowid();
-    if (frame.measurement) {
-      insert_measurement(store_->database, id, *frame.measurement);
-    }
+    SQLite::Transaction transaction(store_->database, SQLite::TransactionBehavior::IMMEDIATE);
+    const std::int64_t id = insert_frame(store_->database, session, frame);
     transaction.commit();
     return id;
   } catch (const SQLite::Exception& problem) {
@@ -259,7 +303,7 @@ Result<void> LogBook::set_notes(std::int64_t session, const std::string& notes) 
 
 Result<std::string> LogBook::keep_in_kit(optics::Element part) {
   try {
-    SQLite::Transaction transaction(store_->database);
+    SQLite::Transaction transaction(store_->database, SQLite::TransactionBehavior::IMMEDIATE);
     if (part.kit_id.empty()) {
       const int last =
           store_->database

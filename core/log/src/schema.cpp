@@ -71,14 +71,18 @@ const std::vector<std::string>& schema_steps() {
 
 base::Result<void> bring_up_to_date(SQLite::Database& database,
                                     const std::vector<std::string>& steps) {
-  const int found = database.execAndGet("PRAGMA user_version").getInt();
+  const auto version_now = [&] { return database.execAndGet("PRAGMA user_version").getInt(); };
+  const int found = version_now();
   const int newest = static_cast<int>(steps.size());
   if (found < 0 || found > newest) {
     return base::fail(base::ErrorCode::kVersion, database.getFilename(), std::to_string(found),
                       "0 to " + std::to_string(newest));
   }
   for (int version = found; version < newest; ++version) {
-    SQLite::Transaction transaction(database);
+    SQLite::Transaction transaction(database, SQLite::TransactionBehavior::IMMEDIATE);
+    if (version_now() > version) {
+      continue;  // another process took this step while we waited
+    }
     database.exec(steps[static_cast<std::size_t>(version)]);
     database.exec("PRAGMA user_version = " + std::to_string(version + 1));
     transaction.commit();

@@ -38,23 +38,30 @@ std::vector<double> falls(const std::vector<double>& profile) {
   return out;
 }
 
-/// Brightness of a darkened limb, softened, at a distance outside the true edge.
+/// Brightness of a darkened limb, softened, at a distance outside the true edge. The disc ends at a
+/// step and falls to it like a square root: counted in the root of the distance from the edge, both
+/// are smooth.
 double soft_limb(double outside_px, double sigma_px, double radius_px,
                  const light::LimbDarkening& darkening) {
-  constexpr int kHalfSteps = 60;
-  constexpr double kReach = 4.0;
-  double sum = 0.0;
-  double weights = 0.0;
-  for (int i = -kHalfSteps; i <= kHalfSteps; ++i) {
-    const double offset = kReach * i / kHalfSteps;
-    const double weight = std::exp(-0.5 * offset * offset);
-    weights += weight;
-    const double share = (radius_px + outside_px + offset * sigma_px) / radius_px;
-    if (share < 1.0) {
-      sum += weight * darkening.at(std::sqrt(1.0 - share * share));
-    }
+  constexpr int kSteps = 64;
+  constexpr double kReach = 5.0;  // deviations
+  constexpr double kNorm = 0.3989422804014327;
+  const double edge = std::min(-outside_px / sigma_px, kReach);
+  if (edge <= -kReach) {
+    return 0.0;
   }
-  return sum / weights;
+  // Inside the reach, and no further than the disc's middle.
+  const double deepest = std::sqrt(std::min(edge + kReach, radius_px / sigma_px));
+  const double step = deepest / kSteps;
+  double sum = 0.0;
+  for (int i = 0; i < kSteps; ++i) {
+    const double root = (i + 0.5) * step;
+    const double offset = edge - root * root;
+    const double share = 1.0 + (outside_px + offset * sigma_px) / radius_px;
+    sum += root * std::exp(-0.5 * offset * offset) *
+           darkening.at(std::sqrt(std::max(0.0, 1.0 - share * share)));
+  }
+  return 2.0 * kNorm * step * sum;
 }
 
 /// The steepest fall of a softened limb, with the true edge in the middle of the profile.
@@ -111,7 +118,10 @@ LimbBias limb_bias(double half_width_px, double radius_px, const light::LimbDark
     (too_soft ? high : low) = middle;
   }
   const double sigma_px = 0.5 * (low + high);
-  return {sigma_px, -model_edge(sigma_px, radius_px, darkening).place_px};
+  // Softness works in two directions: on a curved edge it moves the steepest point inward by half
+  // its variance over the radius (the equation of heat in polar coordinates, first order).
+  const double curved_px = 0.5 * sigma_px * sigma_px / radius_px;
+  return {sigma_px, curved_px - model_edge(sigma_px, radius_px, darkening).place_px};
 }
 
 }  // namespace solarchon::measure

@@ -55,11 +55,12 @@ Coarse coarsen(const Frame& frame) {
 }
 
 /// Places between neighbouring blocks where the picture crosses the middle of its range, in full
-/// pixels. Empty when there is no contrast to speak of.
-std::vector<Point> crossings(const Coarse& coarse, int saturation) {
+/// pixels.
+/// Errors: kNotFound when there is no contrast to speak of: too dim, too bright, too small.
+base::Result<std::vector<Point>> crossings(const Coarse& coarse, int saturation) {
   std::vector<float> sorted = coarse.values;
   if (sorted.size() < 64) {
-    return {};
+    return fail(ErrorCode::kNotFound, "limb", "too small");
   }
   const std::size_t rare = sorted.size() / 300;
   std::nth_element(sorted.begin(), sorted.begin() + static_cast<std::ptrdiff_t>(rare),
@@ -71,7 +72,8 @@ std::vector<Point> crossings(const Coarse& coarse, int saturation) {
   const float high = sorted[common];
   constexpr float kLeastContrast = 0.01F;
   if (high - low < kLeastContrast * static_cast<float>(saturation)) {
-    return {};
+    return fail(ErrorCode::kNotFound, "limb",
+                low > 0.9F * static_cast<float>(saturation) ? "too bright" : "too dim");
   }
   // The limb itself is about a third as bright as the centre: cross it low.
   const float level = low + 0.3F * (high - low);
@@ -231,8 +233,11 @@ base::Result<LimbFit> fit_limb(const Frame& frame, const base::Task& task) {
   const auto not_found = [] { return fail(ErrorCode::kNotFound, "limb"); };
   const Coarse coarse = coarsen(frame);
   const double largest = 8.0 * std::max(frame.width, frame.height);
-  const auto start =
-      consensus_circle(crossings(coarse, frame.saturation), 1.5 * coarse.block, largest);
+  const auto points = crossings(coarse, frame.saturation);
+  if (!points) {
+    return tl::make_unexpected(points.error());
+  }
+  const auto start = consensus_circle(*points, 1.5 * coarse.block, largest);
   if (!start) {
     return not_found();
   }
@@ -266,7 +271,9 @@ base::Result<LimbFit> fit_limb(const Frame& frame, const base::Task& task) {
   LimbFit limb;
   limb.centre_x_px = fit.circle.x;
   limb.centre_y_px = fit.circle.y;
-  limb.radius_px = fit.circle.radius + bias.inward_px;
+  // The average along the limb reaches over a little to either side of the circle.
+  constexpr double kSagittaPx2 = kAcrossPx * (kAcrossPx + 1.0) / 6.0;
+  limb.radius_px = fit.circle.radius + bias.inward_px + kSagittaPx2 / fit.circle.radius;
   limb.blur_px = bias.sigma_px;
   limb.scatter_px = fit.scatter;
   limb.seen_share = seen;

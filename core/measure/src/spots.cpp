@@ -2,6 +2,7 @@
 #include "spots.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 
 #include "solarchon/base/angle.h"
@@ -84,6 +85,34 @@ double black_level(const Frame& frame, const LimbFit& limb) {
   return *middle;
 }
 
+/// A pixel's value, or what its neighbours make it when it stands alone: hot and dead pixels,
+/// specks of dust. It goes by their median when it differs from it by a tenth of the level and by
+/// far more than they differ among themselves.
+double without_speck(const Frame& frame, int x, int y, double level) {
+  constexpr double kLeastShare = 0.1;
+  constexpr double kSpreads = 2.5;
+  const double here = frame.at(x, y);
+  if (x < 1 || y < 1 || x + 1 >= frame.width || y + 1 >= frame.height) {
+    return here;
+  }
+  std::array<double, 8> around{
+      static_cast<double>(frame.at(x - 1, y)),     static_cast<double>(frame.at(x + 1, y)),
+      static_cast<double>(frame.at(x, y - 1)),     static_cast<double>(frame.at(x, y + 1)),
+      static_cast<double>(frame.at(x - 1, y - 1)), static_cast<double>(frame.at(x + 1, y - 1)),
+      static_cast<double>(frame.at(x - 1, y + 1)), static_cast<double>(frame.at(x + 1, y + 1))};
+  const auto alike = std::count_if(around.begin(), around.begin() + 4, [&](double value) {
+    return std::abs(here - value) <= kLeastShare * level;
+  });
+  if (alike >= 3) {
+    return here;  // nearly every pixel
+  }
+  std::sort(around.begin(), around.end());
+  const double median = 0.5 * (around[3] + around[4]);
+  const double spread = around[6] - around[1];  // one of the eight may be a speck itself
+  const double away = std::abs(here - median);
+  return away > kLeastShare * level && away > kSpreads * spread ? median : here;
+}
+
 FlatDisc flatten(const Frame& frame, const LimbFit& limb) {
   const double black = black_level(frame, limb);
   const std::vector<double> medians = ring_medians(frame, limb, black);
@@ -106,6 +135,17 @@ FlatDisc flatten(const Frame& frame, const LimbFit& limb) {
     return flat;
   }
   flat.values.assign(flat.index(0, flat.height), 1.0F);
+  // One pixel wider on each side than the disc.
+  std::vector<float> clean;
+  const auto clean_width = static_cast<std::size_t>(flat.width) + 2;
+  clean.reserve(clean_width * (static_cast<std::size_t>(flat.height) + 2));
+  const double middle_level = std::max(1.0, medians.front());
+  for (int y = -1; y <= flat.height; ++y) {
+    for (int x = -1; x <= flat.width; ++x) {
+      clean.push_back(
+          static_cast<float>(without_speck(frame, x + flat.left, y + flat.top, middle_level)));
+    }
+  }
   for (int y = 0; y < flat.height; ++y) {
     for (int x = 0; x < flat.width; ++x) {
       const int fx = x + flat.left;
@@ -117,11 +157,14 @@ FlatDisc flatten(const Frame& frame, const LimbFit& limb) {
         continue;
       }
       // A light binomial average keeps shot noise from breaking spots up.
-      const double near = 4.0 * frame.at(fx, fy) +
-                          2.0 * (frame.at(fx - 1, fy) + frame.at(fx + 1, fy) +
-                                 frame.at(fx, fy - 1) + frame.at(fx, fy + 1)) +
-                          frame.at(fx - 1, fy - 1) + frame.at(fx + 1, fy - 1) +
-                          frame.at(fx - 1, fy + 1) + frame.at(fx + 1, fy + 1);
+      double near = 0.0;
+      for (int dy = -1; dy <= 1; ++dy) {
+        for (int dx = -1; dx <= 1; ++dx) {
+          const std::size_t place = static_cast<std::size_t>(y + dy + 1) * clean_width +
+                                    static_cast<std::size_t>(x + dx + 1);
+          near += (2 - std::abs(dx)) * (2 - std::abs(dy)) * static_cast<double>(clean[place]);
+        }
+      }
       flat.values[flat.index(x, y)] = static_cast<float>((near / 16.0 - black) / level);
     }
   }

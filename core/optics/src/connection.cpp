@@ -13,7 +13,8 @@ namespace {
 /// A part that may sit inside its neighbour without making the path longer.
 bool sits_inside(const Element& element) {
   return element.front_face == Face::kNone && element.rear_face == Face::kNone &&
-         (std::holds_alternative<CutFilter>(element.part) ||
+         (std::holds_alternative<InnerEtalon>(element.part) ||
+          std::holds_alternative<CutFilter>(element.part) ||
           std::holds_alternative<NeutralDensity>(element.part) ||
           std::holds_alternative<BandFilter>(element.part) ||
           std::holds_alternative<Polariser>(element.part) ||

@@ -66,6 +66,9 @@ void place_parts(const Rig& rig, std::size_t telescope, std::size_t image_at,
       break;
     }
     const Element& element = rig.elements[passage.element];
+    if (std::holds_alternative<InnerEtalon>(element.part)) {
+      continue;  // it takes no room behind the tube
+    }
     from_image_mm += element.length_mm;
     to_focus_mm += element.length_mm;
     if (bends(element.part)) {
@@ -80,6 +83,7 @@ void place_parts(const Rig& rig, std::size_t telescope, std::size_t image_at,
   }
   layout.needed_back_mm = to_focus_mm;
   const double image_mm = std::max(0.0, telescope_focal_length_mm - to_focus_mm) + from_image_mm;
+  layout.image_mm = image_mm;
   double behind_mm = image_mm;
   for (std::size_t i = 0; i < passages.size(); ++i) {
     Passage& passage = passages[i];
@@ -87,6 +91,10 @@ void place_parts(const Rig& rig, std::size_t telescope, std::size_t image_at,
       passage.position_mm = 0.0;
     } else if (passage.element < telescope) {
       passage.position_mm = -kFrontStandoffMm;
+    } else if (const auto* inner = std::get_if<InnerEtalon>(&rig.elements[passage.element].part);
+               inner != nullptr && i <= image_at) {
+      passage.position_mm =
+          std::max(0.0, telescope_focal_length_mm - inner->collimator_focal_length_mm);
     } else if (i <= image_at) {
       passage.position_mm += image_mm;
     } else {

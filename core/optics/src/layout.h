@@ -13,6 +13,7 @@ namespace solarchon::optics {
 struct Layout {
   double focal_length_mm = 0.0;  ///< of the telescope with its amplifiers and reducers
   double needed_back_mm = 0.0;   ///< from the drawtube's face to the telescope's own focus
+  double image_mm = 0.0;         ///< where the image lies along the axis
   std::optional<std::size_t> impossible_spacing;  ///< place in the rig
 };
 

@@ -72,6 +72,7 @@ constexpr base::Range kNm{200.0, 3000.0};
 constexpr base::Range kIndex{1.0, 3.0};
 constexpr base::Range kPixels{16, 20000};
 constexpr base::Range kRate{0.1, 10000.0};
+constexpr base::Range kFullWell{0.0, 1e6};
 
 /// The members of each kind: one row a property, for files, editors and range checks.
 template <typename Kind>
@@ -129,6 +130,19 @@ const Members<Telescope>& members() {
       number<&K::obstruction>("obstruction", {0.0, 0.9}, 0.0),
       number<&K::back_focus_mm>("back_focus_mm", {0.0, 2000.0}, 0.0),
       number<&K::focuser_travel_mm>("focuser_travel_mm", {0.0, 1000.0}, 0.0)};
+  return kMembers;
+}
+template <>
+const Members<InnerEtalon>& members() {
+  using K = InnerEtalon;
+  static const Members<K> kMembers{
+      number<&K::clear_aperture_mm>("clear_aperture_mm", kWidthMm),
+      number<&K::bandwidth_angstrom>("bandwidth_angstrom", kAngstrom),
+      number<&K::collimator_focal_length_mm>("collimator_focal_length_mm", {5.0, 5000.0}, 200.0),
+      flag<&K::own_rejection>("own_rejection", false),
+      row<&K::tuning>({"tuning", Form::kChoice, {0.0, 1.0}, 1.0, {"tilt", "pressure"}}),
+      number<&K::refractive_index>("refractive_index", kIndex, 1.0),
+      number<&K::peak_transmission>("peak_transmission", kShare, 0.60)};
   return kMembers;
 }
 template <>
@@ -192,7 +206,7 @@ const Members<RearEtalon>& members() {
       number<&K::rejection_above_mm>("rejection_above_mm", {0.0, 1000.0}, 0.0),
       number<&K::clear_aperture_mm>("clear_aperture_mm", {0.0, 2000.0}, 20.0),
       number<&K::refractive_index>("refractive_index", kIndex, 1.58),
-      number<&K::peak_transmission>("peak_transmission", kShare, 0.15),
+      number<&K::peak_transmission>("peak_transmission", kShare, 0.04),
       number<&K::tuning_range_angstrom>("tuning_range_angstrom", {0.0, 10.0}, 0.5),
       number<&K::tuning_step_angstrom>("tuning_step_angstrom", {0.01, 5.0}, 0.1),
       number<&K::warm_up_min>("warm_up_min", {0.0, 120.0}, 10.0),
@@ -273,7 +287,7 @@ const Members<Camera>& members() {
       number<&K::pixel_um>("pixel_um", {0.5, 50.0}),
       whole<&K::bits>("bits", {8, 16}),
       flag<&K::colour>("colour", false),
-      number<&K::full_well_e>("full_well_e", {100.0, 1e6}, 10000.0),
+      number<&K::full_well_e>("full_well_e", kFullWell, 0.0),
       number<&K::read_noise_e>("read_noise_e", {0.0, 1000.0}, 2.5),
       number<&K::peak_quantum_efficiency>("peak_quantum_efficiency", {0.01, 1.0}, 0.65),
       number<&K::shortest_exposure_ms>("shortest_exposure_ms", {0.0001, 10000.0}, 0.02),
@@ -294,7 +308,7 @@ const Members<PhotoCamera>& members() {
       // A viewfinder that nobody describes may lead to an eye.
       row<&K::viewfinder>(
           {"viewfinder", Form::kChoice, {0.0, 2.0}, 2.0, {"none", "electronic", "optical"}}),
-      number<&K::full_well_e>("full_well_e", {100.0, 1e6}, 40000.0),
+      number<&K::full_well_e>("full_well_e", kFullWell, 0.0),
       number<&K::read_noise_e>("read_noise_e", {0.0, 1000.0}, 3.0),
       number<&K::peak_quantum_efficiency>("peak_quantum_efficiency", {0.01, 1.0}, 0.50),
       number<&K::shortest_exposure_ms>("shortest_exposure_ms", {0.0001, 10000.0}, 0.25),
@@ -314,7 +328,7 @@ const Members<Phone>& members() {
       number<&K::pupil_mm>("pupil_mm", {0.5, 50.0}, 2.8),
       flag<&K::holder>("holder", false),
       whole<&K::bits>("bits", {8, 16}, 8),
-      number<&K::full_well_e>("full_well_e", {100.0, 1e6}, 6000.0),
+      number<&K::full_well_e>("full_well_e", kFullWell, 0.0),
       number<&K::read_noise_e>("read_noise_e", {0.0, 1000.0}, 2.0),
       number<&K::peak_quantum_efficiency>("peak_quantum_efficiency", {0.01, 1.0}, 0.60),
       number<&K::shortest_exposure_ms>("shortest_exposure_ms", {0.0001, 10000.0}, 0.05),
@@ -373,31 +387,20 @@ struct KindRow {
 };
 
 /// In the order of the alternatives of Part.
-constexpr std::array<KindRow, kKnownKinds> kKindRows{{{"front-film", Zone::kFront},
-                                                      {"energy-filter", Zone::kFront},
-                                                      {"aperture-mask", Zone::kFront},
-                                                      {"front-etalon", Zone::kFront},
-                                                      {"telescope", Zone::kTelescope},
-                                                      {"diagonal", Zone::kRear},
-                                                      {"wedge", Zone::kRear},
-                                                      {"cut-filter", Zone::kRear},
-                                                      {"neutral-density", Zone::kRear},
-                                                      {"band-filter", Zone::kRear},
-                                                      {"polariser", Zone::kRear},
-                                                      {"rear-etalon", Zone::kRear},
-                                                      {"blocking-filter", Zone::kRear},
-                                                      {"amplifier", Zone::kRear},
-                                                      {"reducer", Zone::kRear},
-                                                      {"extension", Zone::kRear},
-                                                      {"tilt-adapter", Zone::kRear},
-                                                      {"eyepiece-filter", Zone::kRear},
-                                                      {"eyepiece", Zone::kEnd},
-                                                      {"projection-screen", Zone::kEnd},
-                                                      {"camera", Zone::kEnd},
-                                                      {"photo-camera", Zone::kEnd},
-                                                      {"phone", Zone::kEnd},
-                                                      {"finder", Zone::kBeside},
-                                                      {"power-supply", Zone::kBeside}}};
+constexpr std::array<KindRow, kKnownKinds> kKindRows{
+    {{"front-film", Zone::kFront},      {"energy-filter", Zone::kFront},
+     {"aperture-mask", Zone::kFront},   {"front-etalon", Zone::kFront},
+     {"telescope", Zone::kTelescope},   {"inner-etalon", Zone::kRear},
+     {"diagonal", Zone::kRear},         {"wedge", Zone::kRear},
+     {"cut-filter", Zone::kRear},       {"neutral-density", Zone::kRear},
+     {"band-filter", Zone::kRear},      {"polariser", Zone::kRear},
+     {"rear-etalon", Zone::kRear},      {"blocking-filter", Zone::kRear},
+     {"amplifier", Zone::kRear},        {"reducer", Zone::kRear},
+     {"extension", Zone::kRear},        {"tilt-adapter", Zone::kRear},
+     {"eyepiece-filter", Zone::kRear},  {"eyepiece", Zone::kEnd},
+     {"projection-screen", Zone::kEnd}, {"camera", Zone::kEnd},
+     {"photo-camera", Zone::kEnd},      {"phone", Zone::kEnd},
+     {"finder", Zone::kBeside},         {"power-supply", Zone::kBeside}}};
 
 template <std::size_t... Indices>
 Part part_at(std::size_t index, std::index_sequence<Indices...> /*all*/) {

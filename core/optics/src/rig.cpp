@@ -11,11 +11,13 @@ namespace {
 /// folding mirrors stand behind cut filters and before everything narrow.
 int rank_of(const Part& part) {
   static const std::vector<std::string_view> kOrder{
-      "finder",       "power-supply", "energy-filter",   "front-film",      "aperture-mask",
-      "front-etalon", "telescope",    "cut-filter",      "diagonal",        "wedge",
-      "extension",    "amplifier",    "rear-etalon",     "reducer",         "blocking-filter",
-      "band-filter",  "polariser",    "neutral-density", "eyepiece-filter", "tilt-adapter",
-      "eyepiece",     "camera",       "photo-camera",    "phone",           "projection-screen"};
+      "finder",        "power-supply",     "energy-filter",   "front-film",
+      "aperture-mask", "front-etalon",     "telescope",       "inner-etalon",
+      "cut-filter",    "diagonal",         "wedge",           "extension",
+      "amplifier",     "rear-etalon",      "reducer",         "blocking-filter",
+      "band-filter",   "polariser",        "neutral-density", "eyepiece-filter",
+      "tilt-adapter",  "eyepiece",         "camera",          "photo-camera",
+      "phone",         "projection-screen"};
   const auto found = std::find(kOrder.begin(), kOrder.end(), kind_of(part));
   return static_cast<int>(found - kOrder.begin());
 }
@@ -40,17 +42,28 @@ Camera with_sensor_of(const Kind& part) {
   return camera;
 }
 
+/// A full well that nobody gave follows the pixel's area.
+Camera with_known_well(Camera camera) {
+  if (camera.full_well_e < 1.0) {
+    camera.full_well_e = kFullWellPerUm2 * camera.pixel_um * camera.pixel_um;
+  }
+  return camera;
+}
+
 Camera from_photo(const PhotoCamera& photo) {
-  constexpr double kBaseIso = 100.0;
   Camera camera = with_sensor_of(photo);
-  camera.full_well_e *= kBaseIso / photo.iso;
+  const double saturation_e = kSaturationElectronsPerLuxSecondUm2 * kSaturationLuxSeconds /
+                              photo.iso * photo.peak_quantum_efficiency * photo.pixel_um *
+                              photo.pixel_um;
+  camera.full_well_e =
+      photo.full_well_e > 0.0 ? std::min(photo.full_well_e, saturation_e) : saturation_e;
   camera.frame_rate_hz = photo.frame_rate_hz;
   return camera;
 }
 
 Camera from_phone(const Phone& phone) {
   constexpr double kUsualClipHz = 30.0;
-  Camera camera = with_sensor_of(phone);
+  Camera camera = with_known_well(with_sensor_of(phone));
   camera.frame_rate_hz = kUsualClipHz;
   return camera;
 }
@@ -59,7 +72,7 @@ Camera from_phone(const Phone& phone) {
 
 std::optional<Camera> as_camera(const Part& part) {
   if (const auto* camera = std::get_if<Camera>(&part)) {
-    return *camera;
+    return with_known_well(*camera);
   }
   if (const auto* photo = std::get_if<PhotoCamera>(&part)) {
     return from_photo(*photo);
@@ -70,8 +83,13 @@ std::optional<Camera> as_camera(const Part& part) {
   return std::nullopt;
 }
 
+std::size_t first_behind(const Rig& rig) {
+  const auto telescope = find_fitted<Telescope>(rig);
+  return telescope ? *telescope + 1 : 0;
+}
+
 std::optional<Sensor> sensor_of(const Rig& rig) {
-  for (std::size_t i = 0; i < rig.elements.size(); ++i) {
+  for (std::size_t i = first_behind(rig); i < rig.elements.size(); ++i) {
     const Element& element = rig.elements[i];
     const auto camera = element.fitted ? as_camera(element.part) : std::nullopt;
     if (camera) {
@@ -83,14 +101,33 @@ std::optional<Sensor> sensor_of(const Rig& rig) {
   return std::nullopt;
 }
 
+std::optional<std::size_t> end_of_light(const Rig& rig) {
+  std::optional<std::size_t> eyepiece;
+  for (std::size_t i = first_behind(rig); i < rig.elements.size(); ++i) {
+    const Element& element = rig.elements[i];
+    if (!element.fitted) {
+      continue;
+    }
+    if (as_camera(element.part) || std::holds_alternative<ProjectionScreen>(element.part)) {
+      return i;
+    }
+    if (!eyepiece && std::holds_alternative<Eyepiece>(element.part)) {
+      eyepiece = i;
+    }
+  }
+  return eyepiece;
+}
+
 Receiver receiver_of(const Rig& rig) {
-  if (sensor_of(rig)) {
-    return Receiver::kSensor;
+  const auto end = end_of_light(rig);
+  if (!end) {
+    return Receiver::kNone;
   }
-  if (find_fitted<ProjectionScreen>(rig)) {
-    return Receiver::kScreen;
+  const Part& part = rig.elements[*end].part;
+  if (std::holds_alternative<Eyepiece>(part)) {
+    return Receiver::kEye;
   }
-  return find_fitted<Eyepiece>(rig) ? Receiver::kEye : Receiver::kNone;
+  return std::holds_alternative<ProjectionScreen>(part) ? Receiver::kScreen : Receiver::kSensor;
 }
 
 std::size_t usual_place(const Rig& rig, const Part& part) {

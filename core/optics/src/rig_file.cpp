@@ -93,15 +93,30 @@ Result<std::vector<TuningNote>> tuning_from_json(const Json& json, const std::st
   return tuning;
 }
 
+/// What every element may have, whatever its kind.
+const std::vector<std::string_view>& shared_members() {
+  static const std::vector<std::string_view> kMembers{
+      "kind",   "id",    "name",      "fitted", "length_mm", "front_face",    "rear_face",
+      "serial", "notes", "inspected", "defect", "kit_id",    "tuning_history"};
+  return kMembers;
+}
+
 /// What this program does not know of an element, without what every element has.
 UnknownPart unknown_part(const std::string& kind, const Json& json) {
   Json own = json;
-  for (const char* shared :
-       {"kind", "id", "name", "fitted", "length_mm", "front_face", "rear_face", "serial", "notes",
-        "inspected", "defect", "kit_id", "tuning_history"}) {
-    own.erase(shared);
+  for (const std::string_view shared : shared_members()) {
+    own.erase(std::string(shared));
   }
   return {kind, std::move(own)};
+}
+
+/// A misspelt danger must not read as no danger: of a kind that is known, every member is known.
+void refuse_unknown_members(const Part& part, ObjectReader& reader) {
+  std::vector<std::string_view> members = shared_members();
+  for (const Parameter& entry : parameters_of(part)) {
+    members.push_back(entry.key);
+  }
+  reader.allow_only(members);
 }
 
 /// Version 1 knew one telescope, the refractor, which was a doublet.
@@ -157,6 +172,9 @@ Result<Element> element_from_json(const Json& json, const std::string& path) {
   Element element;
   const auto known = part_of_kind(kind);
   element.part = known ? *known : Part(unknown_part(kind, json));
+  if (known) {
+    refuse_unknown_members(element.part, reader);
+  }
   element.id = reader.text_or("id", "");
   element.name = reader.text_or("name", kind);
   element.fitted = reader.flag_or("fitted", true);
@@ -204,6 +222,9 @@ Result<Rig> rig_from_json(const Json& json) {
   const int version = reader.integer("version", {1, 1'000'000});
   Rig rig;
   rig.name = reader.text("name");
+  if (version <= kRigVersion) {
+    reader.allow_only({"format", "version", "name", "elements"});
+  }
   if (reader.error()) {
     return tl::make_unexpected(*reader.error());
   }

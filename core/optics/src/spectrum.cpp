@@ -28,28 +28,46 @@ constexpr double kNmPerAngstrom = 0.1;
 constexpr std::array<double, Light::kBands + 1> kEdges{300.0, 380.0, 420.0, 480.0, 530.0,  550.0,
                                                        600.0, 650.0, 663.0, 700.0, 1100.0, 2500.0};
 
-/// Share of sunlight in each band: a black body of 5772 K between the edges.
+/// Share of sunlight in each band: a black body of 5772 K between the edges, weighed by colour.
+template <typename Weight>
+std::array<double, Light::kBands> shares_weighed(Weight weight) {
+  constexpr double kSecondRadiationNmK = 1.438776877e7;
+  constexpr double kSolarTemperatureK = 5772.0;
+  constexpr int kSteps = 200;
+  std::array<double, Light::kBands> shares{};
+  double sum = 0.0;
+  for (std::size_t band = 0; band < Light::kBands; ++band) {
+    const double step = (kEdges.at(band + 1) - kEdges.at(band)) / kSteps;
+    for (int i = 0; i < kSteps; ++i) {
+      const double nm = kEdges.at(band) + (i + 0.5) * step;
+      shares.at(band) += weight(nm) * step * std::pow(nm, -5.0) /
+                         std::expm1(kSecondRadiationNmK / (nm * kSolarTemperatureK));
+    }
+    sum += shares.at(band);
+  }
+  for (double& share : shares) {
+    share /= sum;
+  }
+  return shares;
+}
+
+/// The eye's response to colour by day. Source: Wyman, Sloan, Shirley, Journal of Computer Graphics
+/// Techniques 2 (2013), equation 4, of CIE 1931.
+double eye_response(double nm) {
+  const auto lobe = [nm](double middle, double below, double above) {
+    const double widths = (nm - middle) / (nm < middle ? below : above);
+    return std::exp(-0.5 * widths * widths);
+  };
+  return 0.821 * lobe(568.8, 46.9, 40.5) + 0.286 * lobe(530.9, 16.3, 31.1);
+}
+
 const std::array<double, Light::kBands>& energy_shares() {
-  static const std::array<double, Light::kBands> kShares = [] {
-    constexpr double kSecondRadiationNmK = 1.438776877e7;
-    constexpr double kSolarTemperatureK = 5772.0;
-    constexpr int kSteps = 200;
-    std::array<double, Light::kBands> shares{};
-    double sum = 0.0;
-    for (std::size_t band = 0; band < Light::kBands; ++band) {
-      const double step = (kEdges.at(band + 1) - kEdges.at(band)) / kSteps;
-      for (int i = 0; i < kSteps; ++i) {
-        const double nm = kEdges.at(band) + (i + 0.5) * step;
-        shares.at(band) +=
-            step * std::pow(nm, -5.0) / std::expm1(kSecondRadiationNmK / (nm * kSolarTemperatureK));
-      }
-      sum += shares.at(band);
-    }
-    for (double& share : shares) {
-      share /= sum;
-    }
-    return shares;
-  }();
+  static const auto kShares = shares_weighed([](double /*nm*/) { return 1.0; });
+  return kShares;
+}
+
+const std::array<double, Light::kBands>& luminous_shares() {
+  static const auto kShares = shares_weighed(eye_response);
   return kShares;
 }
 
@@ -62,8 +80,10 @@ Passing around_line(double width_angstrom, double peak) {
   return {kHydrogenAlphaNm - half_nm, kHydrogenAlphaNm + half_nm, peak, kOrderLeak};
 }
 
-Passing of_front_etalon(const FrontEtalon& etalon) {
-  // All orders pass: a comb with the width of one order in each free range.
+/// An etalon in parallel light. All orders pass: a comb with the width of one order in each free
+/// range.
+template <typename Etalon>
+Passing of_open_etalon(const Etalon& etalon) {
   const double comb = std::min(1.0, etalon.peak_transmission * base::kPi / 2.0 *
                                         etalon.bandwidth_angstrom / kFreeRangeAngstrom);
   if (!etalon.own_rejection) {
@@ -97,10 +117,13 @@ Passing passing_of(const Part& part) {
   return std::visit(
       Overloaded{[](const FrontFilm& film) { return grey(density_to_share(film.optical_density)); },
                  [](const EnergyFilter& filter) {
-                   return Passing{filter.pass_from_nm, filter.pass_to_nm, filter.peak_transmission,
-                                  kRejectionLeak};
+                   // A band written the wrong way round is the same band.
+                   const auto [from_nm, to_nm] =
+                       std::minmax(filter.pass_from_nm, filter.pass_to_nm);
+                   return Passing{from_nm, to_nm, filter.peak_transmission, kRejectionLeak};
                  },
-                 [](const FrontEtalon& etalon) { return of_front_etalon(etalon); },
+                 [](const FrontEtalon& etalon) { return of_open_etalon(etalon); },
+                 [](const InnerEtalon& etalon) { return of_open_etalon(etalon); },
                  [](const Telescope& telescope) { return grey(reflections_of(telescope)); },
                  [](const Diagonal& diagonal) {
                    return grey(diagonal.kind == DiagonalKind::kMirror ? kMirror : kPrism);
@@ -142,8 +165,11 @@ Passing passing_of(const Part& part) {
 }
 
 double image_transmission(const Part& part, double wavelength_nm) {
-  const auto* etalon = std::get_if<FrontEtalon>(&part);
-  return etalon != nullptr ? etalon->peak_transmission : passing_of(part).at(wavelength_nm);
+  if (const auto* front = std::get_if<FrontEtalon>(&part)) {
+    return front->peak_transmission;
+  }
+  const auto* inner = std::get_if<InnerEtalon>(&part);
+  return inner != nullptr ? inner->peak_transmission : passing_of(part).at(wavelength_nm);
 }
 
 Light::Light(double scale) {
@@ -184,12 +210,16 @@ void Light::add(const Light& other) {
   }
 }
 
-double Light::energy() const {
+double Light::weighed(const std::array<double, kBands>& shares) const {
   double sum = 0.0;
   for (std::size_t band = 0; band < kBands; ++band) {
-    sum += energy_shares().at(band) * (open_.at(band) * level_.at(band) + leak_.at(band));
+    sum += shares.at(band) * (open_.at(band) * level_.at(band) + leak_.at(band));
   }
   return sum;
 }
+
+double Light::energy() const { return weighed(energy_shares()); }
+
+double Light::luminous() const { return weighed(luminous_shares()); }
 
 }  // namespace solarchon::optics

@@ -39,8 +39,11 @@ class Light {
   void add(const Light& other);
   /// Share of the whole energy that is left, 0 to 1.
   [[nodiscard]] double energy() const;
+  /// Share of what the eye sees of it that is left, 0 to 1.
+  [[nodiscard]] double luminous() const;
 
  private:
+  [[nodiscard]] double weighed(const std::array<double, kBands>& shares) const;
   std::array<double, kBands> open_{};   ///< share of the band's width that narrow filters left
   std::array<double, kBands> level_{};  ///< transmission there
   std::array<double, kBands> leak_{};   ///< share of the band's energy that leaks beside

@@ -32,10 +32,6 @@ std::optional<double> front_opening_mm(const Part& part) {
       part);
 }
 
-bool ends_the_path(const Part& part) {
-  return as_camera(part) || std::holds_alternative<ProjectionScreen>(part);
-}
-
 /// What the front parts leave open.
 struct Opening {
   double telescope_mm = 0.0;  ///< where light can enter at all: lens and masks
@@ -49,6 +45,14 @@ Opening opening_of(const Rig& rig, std::optional<std::size_t> telescope) {
   if (telescope) {
     const auto& tube = std::get<Telescope>(rig.elements[*telescope].part);
     opening = {tube.aperture_mm, tube.aperture_mm, tube.obstruction * tube.aperture_mm};
+    for (std::size_t i = *telescope; i < rig.elements.size(); ++i) {
+      const auto* inner = std::get_if<InnerEtalon>(&rig.elements[i].part);
+      if (inner != nullptr && rig.elements[i].fitted) {
+        opening.image_mm =
+            std::min(opening.image_mm, inner->clear_aperture_mm * tube.focal_length_mm /
+                                           inner->collimator_focal_length_mm);
+      }
+    }
   }
   for (std::size_t i = 0; i < telescope.value_or(rig.elements.size()); ++i) {
     const Element& element = rig.elements[i];
@@ -77,6 +81,7 @@ Opening opening_of(const Rig& rig, std::optional<std::size_t> telescope) {
 
 std::vector<Passage> passages_of(const Rig& rig, std::optional<std::size_t> telescope,
                                  const Opening& opening) {
+  const auto end = end_of_light(rig);
   std::vector<Passage> passages;
   for (std::size_t i = 0; i < rig.elements.size(); ++i) {
     const Element& element = rig.elements[i];
@@ -87,17 +92,24 @@ std::vector<Passage> passages_of(const Rig& rig, std::optional<std::size_t> tele
     const double own_mm = in_front ? front_opening_mm(element.part).value_or(opening.telescope_mm)
                                    : opening.telescope_mm;
     passages.push_back({.element = i, .beam_width_mm = std::min(own_mm, opening.telescope_mm)});
-    if (ends_the_path(element.part)) {
+    if (i == end) {
       break;
     }
   }
   return passages;
 }
 
+/// A part of the wrong side of the telescope: it dims nothing.
+bool misplaced(const Part& part, bool in_front) {
+  const Zone zone = zone_of(part);
+  return in_front && (zone == Zone::kRear || zone == Zone::kEnd);
+}
+
 /// Power at each part. Light that passes beside a filter too small for the opening goes on
 /// undimmed.
 void follow_heat(const Rig& rig, std::optional<std::size_t> telescope, const Opening& opening,
                  Train& train) {
+  const auto end = end_of_light(rig);
   const double sunlight_w = kSunlightWM2 * disc_area_m2(opening.telescope_mm);
   Light light;
   Light around(0.0);
@@ -114,21 +126,67 @@ void follow_heat(const Rig& rig, std::optional<std::size_t> telescope, const Ope
       light.scale(covered);
     }
     if (telescope && passage.element == *telescope && opening.telescope_mm > 0.0) {
-      const double dark = std::min(1.0, opening.obstruction_mm / opening.telescope_mm);
+      // A small opening may stand before the secondary or beside it: no more is counted as dark
+      // than the secondary's share of the whole aperture.
+      const double dark =
+          opening.obstruction_mm > 0.0 ? std::get<Telescope>(part).obstruction : 0.0;
       light.scale(1.0 - dark * dark);
     }
     passage.energy_share = light.energy();
     passage.arriving_w = sunlight_w * passage.energy_share;
-    light.pass(passing_of(part));
+    if (passage.element == end) {
+      train.energy_share = light.energy();
+      train.luminous_share = light.luminous();
+    }
+    if (!telescope || !misplaced(part, in_front)) {
+      light.pass(passing_of(part));
+    }
     passage.passed_w = sunlight_w * light.energy();
     const double area_cm2 = disc_area_m2(passage.beam_width_mm) * 1e4;
     passage.irradiance_w_cm2 = area_cm2 > 0.0 ? passage.arriving_w / area_cm2 : 0.0;
   }
   light.add(around);
-  train.energy_share = light.energy();
-  if (!train.passages.empty() && ends_the_path(rig.elements[train.passages.back().element].part)) {
-    train.energy_share = train.passages.back().energy_share;
+  if (!end) {
+    train.energy_share = light.energy();
+    train.luminous_share = light.luminous();
   }
+}
+
+/// The eyepiece behind the telescope, when there is one.
+const Eyepiece* eyepiece_of(const Rig& rig, std::size_t telescope, const Train& train) {
+  for (const Passage& passage : train.passages) {
+    const auto* eyepiece = std::get_if<Eyepiece>(&rig.elements[passage.element].part);
+    if (eyepiece != nullptr && passage.element > telescope) {
+      return eyepiece;
+    }
+  }
+  return nullptr;
+}
+
+/// The sensor meets the Sun's image, wherever its housing begins. Behind an eyepiece without a lens
+/// of its own it may meet the exit pupil, and a phone takes in what its pupil lets through.
+void concentrate_on_sensor(const Rig& rig, std::size_t telescope, double telescope_image_mm,
+                           Train& train) {
+  const auto sensor = sensor_of(rig);
+  if (!sensor || train.passages.empty() || train.passages.back().element != sensor->element) {
+    return;
+  }
+  Passage& last = train.passages.back();
+  double width_mm = train.solar_image_mm.value_or(telescope_image_mm);
+  double share = 1.0;
+  const Eyepiece* eyepiece = eyepiece_of(rig, telescope, train);
+  if (eyepiece != nullptr && train.look) {
+    const double pupil_mm = train.look->exit_pupil_mm;
+    const auto* phone = std::get_if<Phone>(&rig.elements[sensor->element].part);
+    if (phone == nullptr) {
+      width_mm = std::min(telescope_image_mm, pupil_mm);
+    } else {
+      const double taken = std::min(1.0, phone->pupil_mm / pupil_mm);
+      share = taken * taken;
+    }
+  }
+  const double area_cm2 = disc_area_m2(width_mm) * 1e4;
+  last.irradiance_w_cm2 = area_cm2 > 0.0 ? last.arriving_w * share / area_cm2 : 0.0;
 }
 
 /// Narrows the image's colours by each filter.
@@ -166,12 +224,19 @@ Band band_of(const Rig& rig, const std::vector<Passage>& passages,
   return band;
 }
 
+/// An open gap that is tuned by tilt follows the weather; a solid one holds no air.
+bool follows_the_air(double refractive_index, Tuning tuning) {
+  constexpr double kOpenGap = 1.01;
+  return refractive_index < kOpenGap && tuning == Tuning::kTilt;
+}
+
 double stacked(std::optional<double> before, double own) {
   return before ? stacked_bandwidth_angstrom(*before, own) : own;
 }
 
-std::optional<EtalonFigures> etalon_of(const Rig& rig, const Train& train, double semidiameter_rad,
-                                       double pressure_hpa) {
+/// @param focal_length_mm  of the telescope alone; 0 without one
+std::optional<EtalonFigures> etalon_of(const Rig& rig, const Train& train, double focal_length_mm,
+                                       double semidiameter_rad, double pressure_hpa) {
   EtalonFigures figures;
   std::optional<double> bandwidth;
   for (const Passage& passage : train.passages) {
@@ -185,8 +250,17 @@ std::optional<EtalonFigures> etalon_of(const Rig& rig, const Train& train, doubl
       figures.limb_shift_angstrom =
           std::min(figures.limb_shift_angstrom,
                    oblique_shift_angstrom(semidiameter_rad, front->refractive_index));
-      constexpr double kOpenGap = 1.01;  // a solid gap holds no air
-      if (front->refractive_index < kOpenGap && front->tuning == Tuning::kTilt) {
+      if (follows_the_air(front->refractive_index, front->tuning)) {
+        figures.pressure_shift_angstrom = pressure_shift_angstrom(pressure_hpa);
+      }
+    } else if (const auto* inner = std::get_if<InnerEtalon>(&part)) {
+      bandwidth = stacked(bandwidth, inner->bandwidth_angstrom);
+      const double field_rad = focal_length_mm > 0.0 ? semidiameter_rad * focal_length_mm /
+                                                           inner->collimator_focal_length_mm
+                                                     : semidiameter_rad;
+      figures.limb_shift_angstrom = std::min(
+          figures.limb_shift_angstrom, oblique_shift_angstrom(field_rad, inner->refractive_index));
+      if (follows_the_air(inner->refractive_index, inner->tuning)) {
         figures.pressure_shift_angstrom = pressure_shift_angstrom(pressure_hpa);
       }
     } else if (const auto* rear = std::get_if<RearEtalon>(&part)) {
@@ -245,8 +319,17 @@ void add_sensor_figures(const Rig& rig, Train& train, const Camera& camera) {
   }
 }
 
-/// The tightest opening behind the telescope, and the blocking filter's margin.
-void add_openings(const Rig& rig, Train& train, double semidiameter_arcsec) {
+/// Radius of the light for the middle of the disc at the rear face of a part before the image.
+double at_rear_face(const Rig& rig, const Passage& passage, double image_mm) {
+  const double left_mm = image_mm - passage.position_mm;
+  const double length_mm = rig.elements[passage.element].length_mm;
+  return left_mm > length_mm ? passage.axis_radius_mm * (1.0 - length_mm / left_mm) : 0.0;
+}
+
+/// The tightest opening behind the telescope, and the blocking filter's margin: the field that it
+/// leaves, which its glass at the rear of its housing decides.
+/// @param image_mm  where the image lies along the axis
+void add_openings(const Rig& rig, Train& train, double image_mm, double semidiameter_arcsec) {
   const double to_corner =
       train.field_width_arcmin
           ? 30.0 * std::hypot(*train.field_width_arcmin, *train.field_height_arcmin) /
@@ -259,16 +342,19 @@ void add_openings(const Rig& rig, Train& train, double semidiameter_arcsec) {
       continue;
     }
     if (std::holds_alternative<BlockingFilter>(part)) {
-      const double margin_mm = *width_mm - passage.beam_width_mm;
+      const double margin_mm = *width_mm - 2.0 * passage.limb_offset_mm;
       train.blocking_margin_mm = std::min(train.blocking_margin_mm.value_or(margin_mm), margin_mm);
     }
     const double radius_mm = 0.5 * *width_mm;
+    const double axis_radius_mm = std::holds_alternative<BlockingFilter>(part)
+                                      ? at_rear_face(rig, passage, image_mm)
+                                      : passage.axis_radius_mm;
     const double field_arcmin =
         2.0 * semidiameter_arcsec / 60.0 * radius_mm / passage.limb_offset_mm;
     const Vignetting here{
-        passed_share(passage.axis_radius_mm, passage.limb_offset_mm, radius_mm),
-        passed_share(passage.axis_radius_mm, passage.limb_offset_mm * to_corner, radius_mm),
-        field_arcmin, passage.element};
+        passed_share(axis_radius_mm, passage.limb_offset_mm, radius_mm),
+        passed_share(axis_radius_mm, passage.limb_offset_mm * to_corner, radius_mm), field_arcmin,
+        passage.element};
     if (!train.vignetting) {
       train.vignetting = here;
       continue;
@@ -322,17 +408,6 @@ std::optional<Supply> supply_of(const Rig& rig) {
   return supply;
 }
 
-/// The eyepiece behind the telescope, when there is one.
-const Eyepiece* eyepiece_of(const Rig& rig, std::size_t telescope, const Train& train) {
-  for (const Passage& passage : train.passages) {
-    const auto* eyepiece = std::get_if<Eyepiece>(&rig.elements[passage.element].part);
-    if (eyepiece != nullptr && passage.element > telescope) {
-      return eyepiece;
-    }
-  }
-  return nullptr;
-}
-
 /// Focal length, look and sensor, once the parts stand in their places.
 void add_image_figures(const Rig& rig, std::size_t telescope, double focal_length_mm,
                        double semidiameter_arcsec, Train& train) {
@@ -363,8 +438,10 @@ Train follow_light(const Rig& rig, double semidiameter_arcsec, double pressure_h
   const double semidiameter_rad = semidiameter_arcsec * kRadPerArcsec;
   train.passages = passages_of(rig, telescope, opening);
   std::optional<Layout> layout;
+  double telescope_focal_length_mm = 0.0;
   if (telescope) {
     const auto& tube = std::get<Telescope>(rig.elements[*telescope].part);
+    telescope_focal_length_mm = tube.focal_length_mm;
     train.aperture_mm = opening.image_mm;
     train.obstruction = std::min(0.99, opening.obstruction_mm / opening.image_mm);
     train.half_turn = tube.design != TelescopeDesign::kBinocular;
@@ -372,8 +449,9 @@ Train follow_light(const Rig& rig, double semidiameter_arcsec, double pressure_h
     train.impossible_spacing = layout->impossible_spacing;
     add_focus(tube, layout->needed_back_mm, train);
   }
-  train.etalon = etalon_of(rig, train, semidiameter_rad, pressure_hpa);
+  train.etalon = etalon_of(rig, train, telescope_focal_length_mm, semidiameter_rad, pressure_hpa);
   train.band = band_of(rig, train.passages, train.etalon);
+  const auto end = end_of_light(rig);
   double from_nm = 0.0;
   double to_nm = 1e6;
   for (Passage& passage : train.passages) {
@@ -381,7 +459,7 @@ Train follow_light(const Rig& rig, double semidiameter_arcsec, double pressure_h
     const Passing passing = passing_of(part);
     passage.passes_from_nm = from_nm = std::max(from_nm, passing.from_nm);
     passage.passes_to_nm = to_nm = std::min(to_nm, passing.to_nm);
-    if (!ends_the_path(part)) {
+    if (passage.element != end) {
       train.transmission *= image_transmission(part, train.band.wavelength_nm);
     }
     train.mirrors +=
@@ -389,9 +467,13 @@ Train follow_light(const Rig& rig, double semidiameter_arcsec, double pressure_h
   }
   if (telescope) {
     add_image_figures(rig, *telescope, layout->focal_length_mm, semidiameter_arcsec, train);
-    add_openings(rig, train, semidiameter_arcsec);
+    add_openings(rig, train, layout->image_mm, semidiameter_arcsec);
   }
   follow_heat(rig, telescope, opening, train);
+  if (telescope) {
+    concentrate_on_sensor(rig, *telescope,
+                          2.0 * layout->focal_length_mm * std::tan(semidiameter_rad), train);
+  }
   train.supply = supply_of(rig);
   train.joints = joints_of(rig);
   return train;

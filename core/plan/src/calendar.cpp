@@ -3,12 +3,17 @@
 
 #include <libical/ical.h>
 
+#include <algorithm>
 #include <array>
 #include <cmath>
 #include <cstdio>
 #include <cstdlib>
+#include <map>
 #include <memory>
 #include <mutex>
+#include <set>
+
+#include "solarchon/base/text.h"
 
 namespace solarchon::plan {
 
@@ -27,6 +32,8 @@ struct FreeText {
   void operator()(char* text) const { free(text); }  // NOLINT: the library allocates with malloc
 };
 using Text = std::unique_ptr<char, FreeText>;
+
+constexpr std::size_t kMostEventBytes = 64U << 10U;
 
 /// The library keeps its zones in one place for the whole program.
 std::mutex& zones_guard() {
@@ -165,6 +172,129 @@ std::vector<Block> blocks_of(std::string_view text) {
   return blocks;
 }
 
+/// A content line's name, before any parameter.
+std::string_view name_of(std::string_view line) { return line.substr(0, line.find_first_of(":;")); }
+
+/// The zone that a line names: the value of its TZID parameter, or of a TZID line.
+std::string_view zone_named_in(std::string_view line) {
+  constexpr std::string_view kParameter = ";TZID=";
+  std::string_view value;
+  if (const std::size_t at = line.find(kParameter); at != std::string_view::npos) {
+    value = line.substr(at + kParameter.size());
+    value = value.substr(0, value.find_first_of(";:"));
+  } else if (name_of(line) == "TZID") {
+    value = line.substr(line.find(':') + 1);
+  }
+  if (value.size() >= 2 && value.front() == '"' && value.back() == '"') {
+    value = value.substr(1, value.size() - 2);
+  }
+  return value;
+}
+
+/// What clocks really do: once a year, on a day of a month. A rule that is anything else may ask
+/// the library for millions of changes.
+bool is_plain_rule(std::string_view rule) {
+  constexpr std::size_t kMostMonthDays = 40;  // letters: a list of a week's days
+  bool yearly = false;
+  while (!rule.empty()) {
+    const std::string_view item = rule.substr(0, rule.find(';'));
+    rule.remove_prefix(std::min(rule.size(), item.size() + 1));
+    const std::size_t equals = item.find('=');
+    const std::string_view key = item.substr(0, equals);
+    const std::string_view value =
+        equals == std::string_view::npos ? std::string_view() : item.substr(equals + 1);
+    const bool one = value.find(',') == std::string_view::npos;
+    if (key == "FREQ") {
+      yearly = value == "YEARLY";
+    } else if (key == "BYMONTH" || key == "BYDAY" || key == "UNTIL" || key == "WKST") {
+      if (!one) {
+        return false;
+      }
+    } else if (key == "BYMONTHDAY") {
+      if (value.size() > kMostMonthDays) {
+        return false;
+      }
+    } else if (!(key == "INTERVAL" && value == "1")) {
+      return false;
+    }
+  }
+  return yearly;
+}
+
+/// Calls for each line of a component, unfolded.
+template <typename Take>
+void for_each_line(std::string_view text, Take take) {
+  std::string line;
+  while (!text.empty()) {
+    const std::size_t end = text.find('\n');
+    std::string_view piece = text.substr(0, end);
+    text.remove_prefix(end == std::string_view::npos ? text.size() : end + 1);
+    if (!piece.empty() && piece.back() == '\r') {
+      piece.remove_suffix(1);
+    }
+    if (!piece.empty() && (piece.front() == ' ' || piece.front() == '\t')) {
+      line += piece.substr(1);
+      continue;
+    }
+    if (!line.empty()) {
+      take(std::string_view(line));
+    }
+    line = piece;
+  }
+  if (!line.empty()) {
+    take(std::string_view(line));
+  }
+}
+
+/// The zones of a calendar by name: those that a library can work out in no time.
+std::map<std::string, std::string, std::less<>> plain_zones(const std::vector<Block>& blocks) {
+  constexpr std::size_t kMostZoneBytes = 16U << 10U;
+  constexpr int kMostRules = 400;  // changes of a clock over a century and more
+  std::map<std::string, std::string, std::less<>> zones;
+  for (const Block& block : blocks) {
+    if (block.name != "VTIMEZONE" || !block.whole || block.text.size() > kMostZoneBytes) {
+      continue;
+    }
+    std::string name;
+    bool plain = true;
+    int rules = 0;
+    for_each_line(block.text, [&](std::string_view line) {
+      const std::string_view key = name_of(line);
+      if (key == "TZID") {
+        name = zone_named_in(line);
+      } else if (key == "RRULE" || key == "EXRULE") {
+        plain = plain && is_plain_rule(line.substr(std::min(line.size(), line.find(':') + 1)));
+        ++rules;
+      } else if (key == "RDATE") {
+        rules += 1 + static_cast<int>(std::count(line.begin(), line.end(), ','));
+      }
+    });
+    if (plain && rules <= kMostRules && !name.empty()) {
+      zones.emplace(name, block.text);
+    }
+  }
+  return zones;
+}
+
+/// The zones that an event's times name, and no others.
+std::string zones_of(const Block& event,
+                     const std::map<std::string, std::string, std::less<>>& zones) {
+  std::set<std::string, std::less<>> named;
+  for_each_line(event.text, [&](std::string_view line) {
+    const std::string_view key = name_of(line);
+    if (key == "DTSTART" || key == "DTEND") {
+      named.emplace(zone_named_in(line));
+    }
+  });
+  std::string text;
+  for (const std::string& name : named) {
+    if (const auto found = zones.find(name); found != zones.end()) {
+      text += found->second;
+    }
+  }
+  return text;
+}
+
 icalproperty* first(icalcomponent* event, icalproperty_kind kind) {
   return icalcomponent_get_first_property(event, kind);
 }
@@ -228,7 +358,7 @@ Result<Run> run_of(icalcomponent* calendar, icalcomponent* event) {
     return fail(ErrorCode::kOutOfRange, "DTSTART", {}, "1972 to 2100");
   }
   const char* title = icalcomponent_get_summary(event);
-  run.name = title != nullptr ? title : "Event";
+  run.name = base::clipped(title != nullptr ? title : "Event");
   return run;
 }
 
@@ -276,18 +406,24 @@ Result<CalendarFile> runs_from_icalendar(std::string_view text) {
   const std::scoped_lock lock(zones_guard());
   icalerror_set_errors_are_fatal(0);
   const std::vector<Block> blocks = blocks_of(text);
-  std::string zones;
-  for (const Block& block : blocks) {
-    zones += block.name == "VTIMEZONE" && block.whole ? block.text : std::string();
+  const auto events = static_cast<std::size_t>(std::count_if(
+      blocks.begin(), blocks.end(), [](const Block& block) { return block.name == "VEVENT"; }));
+  if (events > kMostRuns) {
+    return fail(ErrorCode::kTooLarge, "calendar", std::to_string(events) + " events",
+                "at most " + std::to_string(kMostRuns) + " events");
   }
+  const auto zones = plain_zones(blocks);
   CalendarFile file;
   for (const Block& block : blocks) {
     if (block.name != "VEVENT") {
       continue;
     }
     Result<Run> run = fail(ErrorCode::kMalformed, "event", {}, "an END for every BEGIN");
-    if (block.whole) {
-      const std::string alone = "BEGIN:VCALENDAR\r\n" + zones + block.text + "END:VCALENDAR\r\n";
+    if (block.text.size() > kMostEventBytes) {
+      run = fail(ErrorCode::kTooLarge, "event", {}, "at most 64 KiB");
+    } else if (block.whole) {
+      const std::string alone =
+          "BEGIN:VCALENDAR\r\n" + zones_of(block, zones) + block.text + "END:VCALENDAR\r\n";
       const Component calendar(icalparser_parse_string(alone.c_str()));
       icalcomponent* event =
           calendar ? icalcomponent_get_first_component(calendar.get(), ICAL_VEVENT_COMPONENT)
@@ -304,9 +440,6 @@ Result<CalendarFile> runs_from_icalendar(std::string_view text) {
   }
   if (file.runs.empty()) {
     return tl::make_unexpected(base::fail_whole("calendar", file.refused));
-  }
-  if (file.runs.size() > kMostRuns) {
-    return fail(ErrorCode::kTooLarge, "calendar", {}, "at most 500 events");
   }
   return file;
 }

@@ -27,6 +27,7 @@ constexpr std::size_t place(StepKind kind) { return static_cast<std::size_t>(kin
 
 bool has_etalon(const optics::Rig& rig) {
   return optics::find_fitted<optics::FrontEtalon>(rig).has_value() ||
+         optics::find_fitted<optics::InnerEtalon>(rig).has_value() ||
          optics::find_fitted<optics::RearEtalon>(rig).has_value();
 }
 

@@ -17,23 +17,24 @@ constexpr std::string_view kEyePractice = "Eye-care advice for looking at the Su
 constexpr std::string_view kProjectionPractice = "Field practice of eyepiece projection";
 constexpr std::string_view kCameraPractice = "Camera makers' instructions; field practice";
 
+const double kMostForAnEye = std::pow(10.0, -kLeastEyeDensity);
+
 Objections eyepiece_filter(const Case& at) { return each(fitted<optics::EyepieceFilter>(at.rig)); }
 
 Objections too_bright_for_an_eye(const Case& at) {
-  const double most = std::pow(10.0, -kLeastEyeDensity);
-  const bool objects = optics::receiver_of(at.rig) == Receiver::kEye &&
-                       !at.train.passages.empty() && at.train.energy_share > most;
+  const auto eyepieces = behind<Eyepiece>(at.rig);
+  const bool objects =
+      eye_looks(at.rig) && !eyepieces.empty() && eye_share(at.train) > kMostForAnEye;
   return when(
-      objects, optics::find_fitted<Eyepiece>(at.rig),
-      objects ? "OD " + in_unit(-std::log10(at.train.energy_share), "in all, 4.3 wanted.") : "");
+      objects, objects ? Place(eyepieces.back()) : std::nullopt,
+      objects ? "OD " + in_unit(-std::log10(eye_share(at.train)), "in all, 4.3 wanted.") : "");
 }
 
 Objections optical_viewfinder(const Case& at) {
   Objections objections;
-  const double most = std::pow(10.0, -kLeastEyeDensity);
-  for (const std::size_t place : fitted<PhotoCamera>(at.rig)) {
+  for (const std::size_t place : behind<PhotoCamera>(at.rig)) {
     if (part_at<PhotoCamera>(at.rig, place).viewfinder == optics::Viewfinder::kOptical &&
-        at.train.energy_share > most) {
+        eye_share(at.train) > kMostForAnEye) {
       objections.push_back({place, {}});
     }
   }
@@ -63,16 +64,27 @@ Objections sensor_warm(const Case& at) {
               objects ? in_unit(last->irradiance_w_cm2, "W/cm² at the sensor.") : "");
 }
 
-/// An open beam is projected: a screen, and nothing in front that dims.
+/// A beam is projected that no eye may meet.
 bool projects_open(const Case& at) {
-  return optics::receiver_of(at.rig) == Receiver::kScreen && !has_reduction(at.rig);
+  return optics::receiver_of(at.rig) == Receiver::kScreen && eye_share(at.train) > kMostForAnEye;
+}
+
+/// The same with so much energy at the eyepiece, or at a bare end, that it heats glass and cement.
+bool projects_hot(const Case& at) {
+  double share = at.train.energy_share;
+  for (const optics::Passage& passage : at.train.passages) {
+    if (std::holds_alternative<Eyepiece>(at.rig.elements[passage.element].part)) {
+      share = std::max(share, passage.energy_share);
+    }
+  }
+  return optics::receiver_of(at.rig) == Receiver::kScreen && share > kCementShare;
 }
 
 Objections projection_eyepiece(const Case& at) {
-  if (!projects_open(at)) {
+  if (!projects_hot(at)) {
     return {};
   }
-  auto eyepieces = fitted<Eyepiece>(at.rig);
+  auto eyepieces = behind<Eyepiece>(at.rig);
   std::erase_if(eyepieces, [&](std::size_t place) {
     return part_at<Eyepiece>(at.rig, place).build == optics::EyepieceBuild::kUncemented;
   });
@@ -81,7 +93,7 @@ Objections projection_eyepiece(const Case& at) {
 
 Objections projection_telescope(const Case& at) {
   const optics::Telescope* telescope = telescope_of(at.rig);
-  const bool objects = projects_open(at) && telescope != nullptr && !plain_refractor(at.rig) &&
+  const bool objects = projects_hot(at) && telescope != nullptr && !plain_refractor(at.rig) &&
                        telescope->design != TelescopeDesign::kNewtonian;
   return when(objects, optics::find_fitted<optics::Telescope>(at.rig));
 }
@@ -90,7 +102,7 @@ Objections projection_people(const Case& at) {
   if (!projects_open(at)) {
     return {};
   }
-  auto screens = fitted<ProjectionScreen>(at.rig);
+  auto screens = behind<ProjectionScreen>(at.rig);
   std::erase_if(screens, [&](std::size_t place) {
     return !at.practice.guests && !part_at<ProjectionScreen>(at.rig, place).people_between;
   });
@@ -98,21 +110,20 @@ Objections projection_people(const Case& at) {
 }
 
 Objections projection_beam(const Case& at) {
-  return projects_open(at) ? each(fitted<ProjectionScreen>(at.rig)) : Objections{};
+  return projects_open(at) ? each(behind<ProjectionScreen>(at.rig)) : Objections{};
 }
 
 Objections open_end(const Case& at) {
-  const auto sensor = optics::sensor_of(at.rig);
-  const auto telescope = optics::find_fitted<optics::Telescope>(at.rig);
-  const bool before = sensor && telescope && sensor->element < *telescope;
-  return when(optics::receiver_of(at.rig) == Receiver::kNone || before,
-              before ? Place(sensor->element) : std::nullopt);
+  return when(optics::receiver_of(at.rig) == Receiver::kNone, std::nullopt);
 }
 
 Objections screen_without_eyepiece(const Case& at) {
-  return fitted<Eyepiece>(at.rig).empty() && optics::receiver_of(at.rig) == Receiver::kScreen
-             ? each(fitted<ProjectionScreen>(at.rig))
-             : Objections{};
+  const auto eyepieces = behind<Eyepiece>(at.rig);
+  const auto screens = behind<ProjectionScreen>(at.rig);
+  const bool projected =
+      !screens.empty() && !eyepieces.empty() && eyepieces.front() < screens.front();
+  return optics::receiver_of(at.rig) == Receiver::kScreen && !projected ? each(screens)
+                                                                        : Objections{};
 }
 
 Objections phone_loose(const Case& at) {
@@ -124,9 +135,10 @@ Objections phone_loose(const Case& at) {
 }
 
 Objections camera_behind_eyepiece(const Case& at) {
-  const auto eyepieces = fitted<Eyepiece>(at.rig);
+  const auto eyepieces = behind<Eyepiece>(at.rig);
   const auto sensor = optics::sensor_of(at.rig);
-  const bool objects = !eyepieces.empty() && sensor && !sensor->eyepiece_lens_mm;
+  const bool objects = !eyepieces.empty() && sensor && !sensor->eyepiece_lens_mm &&
+                       eyepieces.front() < sensor->element;
   return when(objects, objects ? Place(sensor->element) : std::nullopt);
 }
 
@@ -154,7 +166,8 @@ const std::vector<Rule>& end_rules() {
         .severity = Severity::kStop,
         .what = "The eye at the viewfinder meets what the sensor can stand, and is harmed.",
         .why = "An optical viewfinder looks through the same lens, dimmed for a camera only.",
-        .next_step = "Cover the viewfinder and use the screen, or dim for the eye.",
+        .next_step = "Turn away and cap the tube; cover the viewfinder and use the screen, or dim "
+                     "for the eye.",
         .source = kEyePractice},
        optical_viewfinder},
       {{.rule = "sensor-heat",
@@ -195,7 +208,7 @@ const std::vector<Rule>& end_rules() {
       {{.rule = "projection-beam",
         .severity = Severity::kCheck,
         .what = "The beam behind the eyepiece burns skin and blinds.",
-        .why = "Projection works with undimmed sunlight.",
+        .why = "More light is projected than any eye may meet.",
         .next_step = "Box the beam in, cap all finders, never leave it alone, and rest the "
                      "eyepiece often.",
         .source = kProjectionPractice},
@@ -223,7 +236,7 @@ const std::vector<Rule>& end_rules() {
        phone_loose},
       {{.rule = "camera-behind-eyepiece",
         .severity = Severity::kCheck,
-        .what = "The figures do not hold.",
+        .what = "The figures do not hold, and the sensor may meet more heat than they say.",
         .why = "A camera without a lens stands behind an eyepiece.",
         .next_step = "Take the eyepiece out, or use an amplifier.",
         .source = kCameraPractice},

@@ -89,7 +89,9 @@ Objections film_not_certified(const Case& at) {
 /// Another certified reduction makes the density of a film its own affair.
 bool only_film_reduces(const optics::Rig& rig) {
   return film_density(rig) && in_front<FrontEtalon>(rig).empty() &&
-         behind<optics::Wedge>(rig).empty() && behind<optics::RearEtalon>(rig).empty();
+         before_the_end(rig, behind<optics::InnerEtalon>(rig)).empty() &&
+         before_the_end(rig, behind<optics::Wedge>(rig)).empty() &&
+         before_the_end(rig, behind<optics::RearEtalon>(rig)).empty();
 }
 
 Objections density_too_low(const Case& at) {
@@ -99,27 +101,31 @@ Objections density_too_low(const Case& at) {
               objects ? in_unit(*density, "OD in front") : "");
 }
 
-bool between_camera_and_eye(const Case& at) {
-  const auto density = film_density(at.rig);
-  return only_film_reduces(at.rig) && *density >= kCameraDensity && *density < kEyeDensity;
-}
-
 Objections camera_density_only(const Case& at) {
-  const bool objects = between_camera_and_eye(at) && !eye_looks(at.rig);
+  const bool objects = only_film_reduces(at.rig) && film_density(at.rig) >= kCameraDensity &&
+                       densest_film(at.rig) < kEyeDensity && !eye_looks(at.rig);
   return when(objects, objects ? Place(in_front<FrontFilm>(at.rig).front()) : std::nullopt);
 }
 
 Objections eye_density(const Case& at) {
-  const bool objects = between_camera_and_eye(at) && eye_looks(at.rig);
+  const bool objects = film_density(at.rig) >= kCameraDensity &&
+                       densest_film(at.rig) < kEyeDensity && eye_looks(at.rig) &&
+                       !eye_reduction_behind(at.rig);
   return when(objects, objects ? Place(in_front<FrontFilm>(at.rig).front()) : std::nullopt,
-              objects ? in_unit(*film_density(at.rig), "OD in front") : "");
+              objects ? in_unit(*densest_film(at.rig), "OD of the densest film in front") : "");
 }
 
 Objections blocking_filter_missing(const Case& at) {
-  const auto etalons = in_front<FrontEtalon>(at.rig);
-  const bool blocked =
-      !behind<BlockingFilter>(at.rig).empty() || !behind<optics::RearEtalon>(at.rig).empty();
-  return blocked ? Objections{} : each(etalons);
+  const bool blocked = !before_the_end(at.rig, behind<BlockingFilter>(at.rig)).empty() ||
+                       !before_the_end(at.rig, behind<optics::RearEtalon>(at.rig)).empty();
+  if (blocked) {
+    return {};
+  }
+  Objections objections = each(in_front<FrontEtalon>(at.rig));
+  for (const Objection& inner : each(behind<optics::InnerEtalon>(at.rig))) {
+    objections.push_back(inner);
+  }
+  return objections;
 }
 
 Objections etalon_without_rejection(const Case& at) {
@@ -127,6 +133,11 @@ Objections etalon_without_rejection(const Case& at) {
     return {};
   }
   auto etalons = in_front<FrontEtalon>(at.rig);
+  if (!heat_rejected_in_front(at.rig)) {
+    for (const std::size_t inner : behind<optics::InnerEtalon>(at.rig)) {
+      etalons.push_back(inner);
+    }
+  }
   std::erase_if(etalons, [&](std::size_t place) {
     return optics::parameter(at.rig.elements[place].part, "own_rejection") != 0.0;
   });
@@ -149,6 +160,9 @@ Objections stays_on_in_totality(const Case& at) {
   });
   Objections objections = each(films);
   for (const Objection& fixed : each(in_front<FrontEtalon>(at.rig))) {
+    objections.push_back(fixed);
+  }
+  for (const Objection& fixed : each(behind<optics::InnerEtalon>(at.rig))) {
     objections.push_back(fixed);
   }
   for (const Objection& fixed : each(behind<optics::Wedge>(at.rig))) {
@@ -216,14 +230,15 @@ const std::vector<Rule>& front_rules() {
       {{.rule = "eye-density",
         .severity = Severity::kStop,
         .what = "An eye at this telescope is harmed.",
-        .why = "Density in front is below 5.0, made for cameras only, and an eye looks.",
+        .why = "No single film in front has 5.0: what is less is made for cameras only, and two of "
+               "them are not certified for the eye. An eye looks.",
         .next_step = "Turn away and cap the tube; fit film of OD 5.0 before anybody looks.",
         .source = kFilterPractice},
        eye_density},
       {{.rule = "camera-density-only",
         .severity = Severity::kCheck,
         .what = "An eye at this telescope would be harmed.",
-        .why = "Density in front is below 5.0: made for cameras only.",
+        .why = "No single film in front has 5.0: what is less is made for cameras only.",
         .next_step = "Make sure that no eyepiece can be put in, or fit film of OD 5.0.",
         .source = kFilterPractice},
        camera_density_only},

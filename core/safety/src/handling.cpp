@@ -24,9 +24,18 @@ bool wants_inspection(const optics::Part& part) {
   return std::holds_alternative<optics::FrontFilm>(part) ||
          std::holds_alternative<optics::EnergyFilter>(part) ||
          std::holds_alternative<optics::FrontEtalon>(part) ||
+         std::holds_alternative<optics::InnerEtalon>(part) ||
          std::holds_alternative<optics::Wedge>(part) ||
          std::holds_alternative<optics::RearEtalon>(part) ||
          std::holds_alternative<optics::BlockingFilter>(part);
+}
+
+bool protects(const optics::Part& part) {
+  return wants_inspection(part) || std::holds_alternative<optics::ApertureMask>(part) ||
+         std::holds_alternative<optics::Telescope>(part) ||
+         std::holds_alternative<optics::CutFilter>(part) ||
+         std::holds_alternative<optics::NeutralDensity>(part) ||
+         std::holds_alternative<optics::Finder>(part);
 }
 
 std::vector<std::string> handling_order(const optics::Rig& rig) {

@@ -34,6 +34,16 @@ Objections second_of_a_kind(const Case& at) {
   return objections;
 }
 
+/// A fitted part behind the telescope stands before this place.
+bool something_between(const optics::Rig& rig, std::size_t telescope, std::size_t place) {
+  for (std::size_t i = telescope + 1; i < place; ++i) {
+    if (rig.elements[i].fitted && optics::zone_of(rig.elements[i].part) != Zone::kBeside) {
+      return true;
+    }
+  }
+  return false;
+}
+
 Objections out_of_place(const Case& at) {
   Objections objections;
   const auto telescope = optics::find_fitted<optics::Telescope>(at.rig);
@@ -48,7 +58,9 @@ Objections out_of_place(const Case& at) {
     const bool wrong_side =
         telescope && (i < *telescope ? rear_part : front_part && i > *telescope);
     const bool behind_the_end = i > end && zone == Zone::kRear;
-    if (element.fitted && (wrong_side || behind_the_end)) {
+    const bool not_inside = std::holds_alternative<optics::InnerEtalon>(element.part) &&
+                            telescope && i > *telescope && something_between(at.rig, *telescope, i);
+    if (element.fitted && (wrong_side || behind_the_end || not_inside)) {
       objections.push_back({i, {}});
     }
   }
@@ -56,10 +68,6 @@ Objections out_of_place(const Case& at) {
 }
 
 Objections unknown_part(const Case& at) { return each(fitted<optics::UnknownPart>(at.rig)); }
-
-Objections impossible_spacing(const Case& at) {
-  return when(at.train.impossible_spacing.has_value(), at.train.impossible_spacing);
-}
 
 Objections finder_uncapped(const Case& at) {
   auto finders = fitted<optics::Finder>(at.rig);
@@ -74,7 +82,7 @@ Objections logged_defect(const Case& at) {
   Objections objections;
   for (std::size_t i = 0; i < at.rig.elements.size(); ++i) {
     const auto& element = at.rig.elements[i];
-    if (element.fitted && !element.care.defect.empty()) {
+    if (element.fitted && protects(element.part) && !element.care.defect.empty()) {
       objections.push_back({i, element.care.defect});
     }
   }
@@ -110,7 +118,7 @@ const std::vector<Rule>& order_rules() {
         .severity = Severity::kStop,
         .what = "Its beam blinds an eye that passes, and burns hair, cloth and its own crosshair.",
         .why = "An optical finder looks at the Sun without a cap.",
-        .next_step = "Turn away, cap the finder or take it off.",
+        .next_step = "Turn the tube away and cap it; cap the finder or take it off.",
         .source = kHandling},
        finder_uncapped},
       {{.rule = "logged-defect",
@@ -159,13 +167,6 @@ const std::vector<Rule>& order_rules() {
         .next_step = "Replace it by a part that the program knows, or judge it yourself.",
         .source = kFigures},
        unknown_part},
-      {{.rule = "impossible-spacing",
-        .severity = Severity::kCheck,
-        .what = "No image forms on the sensor.",
-        .why = "The reducer stands further from the sensor than its own focal length.",
-        .next_step = "Shorten what stands behind it.",
-        .source = kFigures},
-       impossible_spacing},
   };
   return kRules;
 }

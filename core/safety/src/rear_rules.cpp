@@ -29,13 +29,18 @@ Objections wedge_not_refractor(const Case& at) {
 Objections wedge_behind_glass(const Case& at) {
   const optics::Telescope* telescope = telescope_of(at.rig);
   const bool rear_group = telescope != nullptr && telescope->design == TelescopeDesign::kRearGroup;
+  if (heat_rejected_in_front(at.rig)) {
+    return {};
+  }
   auto wedges = behind<Wedge>(at.rig);
   const auto stands_before = [&](std::size_t wedge) {
-    for (std::size_t i = 0; i < wedge; ++i) {
+    for (std::size_t i = optics::first_behind(at.rig); i < wedge; ++i) {
       const auto& element = at.rig.elements[i];
+      const auto* diagonal = std::get_if<Diagonal>(&element.part);
       const bool lens = std::holds_alternative<Amplifier>(element.part) ||
                         std::holds_alternative<Reducer>(element.part) ||
-                        std::holds_alternative<RearEtalon>(element.part);
+                        std::holds_alternative<RearEtalon>(element.part) ||
+                        (diagonal != nullptr && diagonal->kind == optics::DiagonalKind::kPrism);
       if (element.fitted && lens) {
         return true;
       }
@@ -51,7 +56,7 @@ Objections wedge_too_small(const Case& at) {
   const double opening = opening_mm(at.rig);
   for (const std::size_t place : behind<Wedge>(at.rig)) {
     const double rated_mm = optics::parameter(at.rig.elements[place].part, "rated_aperture_mm");
-    if (opening > rated_mm) {
+    if (opening > nominal_limit_mm(rated_mm)) {
       objections.push_back({place, in_unit(opening, "mm") + " of aperture on a wedge for " +
                                        in_unit(rated_mm, "mm") + ". A mask of " +
                                        in_unit(rated_mm, "mm") + " would help."});
@@ -60,23 +65,13 @@ Objections wedge_too_small(const Case& at) {
   return objections;
 }
 
-/// Density of a wedge and of all neutral densities behind it.
-double density_from(const Case& at, std::size_t wedge) {
-  double density = optics::parameter(at.rig.elements[wedge].part, "built_in_density");
-  for (const std::size_t place : behind<optics::NeutralDensity>(at.rig)) {
-    density +=
-        place > wedge ? optics::parameter(at.rig.elements[place].part, "optical_density") : 0.0;
-  }
-  return density;
-}
-
 Objections wedge_undimmed(const Case& at) {
   Objections objections;
-  if (!eye_looks(at.rig) || film_density(at.rig).value_or(0.0) >= kCameraDensity) {
+  if (!eye_looks(at.rig) || densest_film(at.rig).value_or(0.0) >= kEyeDensity) {
     return objections;
   }
   for (const std::size_t wedge : behind<Wedge>(at.rig)) {
-    const double density = density_from(at, wedge);
+    const double density = density_from_wedge(at.rig, wedge);
     if (density < kWedgeEyeDensity) {
       objections.push_back({wedge, "ND " + in_unit(density, "behind the wedge, ND 3 wanted.")});
     }
@@ -93,26 +88,49 @@ Objections wedges_where(const Case& at, bool (*objects)(const Wedge&)) {
   return each(wedges);
 }
 
+bool lets_heat_out(const Wedge& wedge) { return wedge.heat_port == optics::HeatPort::kOpen; }
+
 Objections heat_port_plastic(const Case& at) {
-  return wedges_where(at, [](const Wedge& wedge) { return wedge.plastic_near_port; });
+  return wedges_where(
+      at, [](const Wedge& wedge) { return wedge.plastic_near_port && lets_heat_out(wedge); });
 }
 
 Objections heat_port_person(const Case& at) {
-  return wedges_where(at, [](const Wedge& wedge) { return wedge.person_behind_port; });
-}
-
-Objections heat_port_open(const Case& at) {
   return wedges_where(
-      at, [](const Wedge& wedge) { return wedge.heat_port == optics::HeatPort::kOpen; });
+      at, [](const Wedge& wedge) { return wedge.person_behind_port && lets_heat_out(wedge); });
 }
 
-/// By a filter, or by a front etalon that carries its own.
-bool heat_rejected_in_front(const Case& at) {
-  const auto etalons = in_front<optics::FrontEtalon>(at.rig);
-  return rejects_heat(at.rig) ||
-         std::any_of(etalons.begin(), etalons.end(), [&](std::size_t place) {
-           return part_at<optics::FrontEtalon>(at.rig, place).own_rejection;
-         });
+Objections heat_port_open(const Case& at) { return wedges_where(at, lets_heat_out); }
+
+Objections wedge_share_unusual(const Case& at) {
+  auto wedges = behind<Wedge>(at.rig);
+  std::erase_if(wedges, [&](std::size_t place) {
+    return part_at<Wedge>(at.rig, place).reflected_share <= kMostWedgeShare;
+  });
+  return each(wedges);
+}
+
+/// Filters that absorb where most of the heat arrives, or what a cut filter leaves of it, on the
+/// way to a wedge, a rear etalon or a screen. Without any of these another rule stops.
+Objections filter_in_the_heat(const Case& at) {
+  const auto telescope = optics::find_fitted<optics::Telescope>(at.rig);
+  if (!telescope ||
+      (!has_reduction(at.rig) && optics::receiver_of(at.rig) != optics::Receiver::kScreen)) {
+    return {};
+  }
+  Objections objections;
+  for (const optics::Passage& passage : at.train.passages) {
+    const auto& part = at.rig.elements[passage.element].part;
+    const bool absorbs = std::holds_alternative<optics::NeutralDensity>(part) ||
+                         std::holds_alternative<optics::BandFilter>(part) ||
+                         std::holds_alternative<optics::Polariser>(part) ||
+                         std::holds_alternative<optics::BlockingFilter>(part);
+    if (absorbs && passage.element > *telescope && passage.energy_share > kFullHeatShare) {
+      objections.push_back(
+          {passage.element, in_unit(passage.arriving_w, "W arrive at this filter.")});
+    }
+  }
+  return objections;
 }
 
 /// A cut filter between telescope and etalon, and before any diagonal.
@@ -124,22 +142,32 @@ bool cut_before(const Case& at, std::size_t etalon) {
   });
 }
 
+/// Etalons that let all the heat of the objective into the tube.
+std::vector<std::size_t> heat_in_the_tube(const optics::Rig& rig) {
+  std::vector<std::size_t> places = behind<RearEtalon>(rig);
+  for (const std::size_t inner : behind<optics::InnerEtalon>(rig)) {
+    places.push_back(inner);
+  }
+  return places;
+}
+
 Objections rear_etalon_unprotected(const Case& at) {
-  return telescope_of(at.rig) != nullptr && !plain_refractor(at.rig) && !heat_rejected_in_front(at)
-             ? each(behind<RearEtalon>(at.rig))
+  return telescope_of(at.rig) != nullptr && !plain_refractor(at.rig) &&
+                 !heat_rejected_in_front(at.rig)
+             ? each(heat_in_the_tube(at.rig))
              : Objections{};
 }
 
 Objections rear_etalon_no_rejection(const Case& at) {
   Objections objections;
-  if (heat_rejected_in_front(at)) {
+  if (heat_rejected_in_front(at.rig)) {
     return objections;
   }
   const double opening = opening_mm(at.rig);
   for (const std::size_t place : behind<RearEtalon>(at.rig)) {
     const double makers_mm = optics::parameter(at.rig.elements[place].part, "rejection_above_mm");
     const double limit_mm = makers_mm > 0.0 ? makers_mm : kSchoolsMm.at(at.practice.school);
-    if (opening > limit_mm && !cut_before(at, place)) {
+    if (opening > nominal_limit_mm(limit_mm) && !cut_before(at, place)) {
       objections.push_back({place, in_unit(opening, "mm") + " of aperture; rejection from " +
                                        in_unit(limit_mm, "mm") +
                                        (makers_mm > 0.0 ? ", says its maker." : ".")});
@@ -150,7 +178,7 @@ Objections rear_etalon_no_rejection(const Case& at) {
 
 Objections rear_etalon_full_rejection(const Case& at) {
   const double opening = opening_mm(at.rig);
-  return opening > kSchoolsMm.back() && !heat_rejected_in_front(at)
+  return opening > nominal_limit_mm(kSchoolsMm.back()) && !heat_rejected_in_front(at.rig)
              ? each(behind<RearEtalon>(at.rig))
              : Objections{};
 }
@@ -166,60 +194,23 @@ Objections cut_behind_diagonal(const Case& at) {
   return each(cuts);
 }
 
-Objections wrong_focal_ratio(const Case& at) {
-  Objections objections;
-  for (const std::size_t place : behind<RearEtalon>(at.rig)) {
-    const auto& etalon = part_at<RearEtalon>(at.rig, place);
-    const double ratio =
-        at.train.etalon ? at.train.etalon->focal_ratio / etalon.telecentric_factor : 0.0;
-    constexpr double kRounding = 0.05;  // f/9.04 is an f/9
-    if (ratio > 0.0 && (ratio < etalon.from_focal_ratio - kRounding ||
-                        ratio > etalon.to_focal_ratio + kRounding)) {
-      objections.push_back({place, "f/" + in_unit(ratio, "arrives; made for f/") +
-                                       in_unit(etalon.from_focal_ratio, "to f/") +
-                                       in_unit(etalon.to_focal_ratio, "")});
-    }
-  }
-  return objections;
-}
-
-Objections supply_weak(const Case& at) {
-  const auto& supply = at.train.supply;
-  const bool objects = supply && supply->listed && supply->offered_w < supply->needed_w;
-  return when(objects, optics::find_fitted<RearEtalon>(at.rig),
-              objects ? in_unit(supply->needed_w, "W needed, ") +
-                            in_unit(supply->offered_w, "W offered at its voltage.")
-                      : "");
-}
-
-Objections supply_not_listed(const Case& at) {
-  const auto& supply = at.train.supply;
-  return when(supply && !supply->listed, optics::find_fitted<RearEtalon>(at.rig),
-              supply ? in_unit(supply->needed_w, "W needed.") : "");
-}
-
-Objections blocking_filter_small(const Case& at) {
-  const bool objects = at.train.blocking_margin_mm && *at.train.blocking_margin_mm < 0.0;
-  return when(
-      objects, optics::find_fitted<optics::BlockingFilter>(at.rig),
-      objects ? in_unit(-*at.train.blocking_margin_mm, "mm too small for the whole Sun.") : "");
-}
-
 }  // namespace
 
 const std::vector<Rule>& rear_rules() {
   static const std::vector<Rule> kRules{
       {{.rule = "wedge-not-refractor",
         .severity = Severity::kStop,
-        .what = "Unfiltered sunlight heats the secondary mirror, cracks it or melts its mount.",
-        .why = "A wedge takes the light down only behind the tube; it belongs on refractors.",
+        .what =
+            "Unfiltered sunlight heats mirrors, lenses or a diaphragm inside the tube until they "
+            "crack or melt.",
+        .why = "A wedge takes the light down only behind the tube; it belongs on plain refractors.",
         .next_step = "Turn away and cap the tube; take the wedge out and use film in front.",
         .source = kWedgePractice},
        wedge_not_refractor},
       {{.rule = "wedge-behind-glass",
         .severity = Severity::kStop,
         .what = "Lenses near the hot focus crack, or their cement lets go.",
-        .why = "The whole heat of the lens passes glass deep in the tube before the wedge.",
+        .why = "The whole heat of the lens passes glass near its focus before the wedge.",
         .next_step = "Turn away and cap the tube; use the wedge on a plain refractor, or film in "
                      "front.",
         .source = kWedgePractice},
@@ -261,6 +252,22 @@ const std::vector<Rule>& rear_rules() {
                      "trap.",
         .source = kWedgePractice},
        heat_port_open},
+      {{.rule = "wedge-share-unusual",
+        .severity = Severity::kCheck,
+        .what = "More light goes on than behind a usual wedge.",
+        .why = "It is said to reflect more than the twentieth that bare glass reflects.",
+        .next_step = "Look the share up in its maker's instructions; a coated or worn surface does "
+                     "not belong in a wedge.",
+        .source = kWedgePractice},
+       wedge_share_unusual},
+      {{.rule = "filter-in-the-heat",
+        .severity = Severity::kStop,
+        .what = "The filter cracks without warning, and more light than before goes on.",
+        .why = "It absorbs light, and stands where the whole heat of the lens arrives.",
+        .next_step = "Turn away and cap the tube; put it behind what takes the heat out, or put a "
+                     "filter in front.",
+        .source = kWedgePractice},
+       filter_in_the_heat},
       {{.rule = "rear-etalon-unprotected",
         .severity = Severity::kStop,
         .what = "Unfiltered sunlight heats mirrors or lenses inside the tube until they crack.",
@@ -292,34 +299,6 @@ const std::vector<Rule>& rear_rules() {
         .next_step = "Turn away and cap the tube; screw it into the nose of the diagonal.",
         .source = kRearPractice},
        cut_behind_diagonal},
-      {{.rule = "wrong-focal-ratio",
-        .severity = Severity::kCheck,
-        .what = "The passband widens or the edge goes dark: little of the chromosphere shows.",
-        .why = "The light cone is not the one that this etalon is made for.",
-        .next_step = "Change the telescope, stop it down, or use another etalon.",
-        .source = kRearPractice},
-       wrong_focal_ratio},
-      {{.rule = "supply-weak",
-        .severity = Severity::kCheck,
-        .what = "The heater reports a fault and never comes on band.",
-        .why = "The supplies listed do not give the power that it draws at its voltage.",
-        .next_step = "Use a supply with watts to spare; a laptop's port is usually too weak.",
-        .source = kRearPractice},
-       supply_weak},
-      {{.rule = "supply-not-listed",
-        .severity = Severity::kCheck,
-        .what = "Outside, the etalon may stay cold.",
-        .why = "The light path names no power supply for its heater.",
-        .next_step = "Add the supply that you will take along.",
-        .source = kRearPractice},
-       supply_not_listed},
-      {{.rule = "blocking-filter-small",
-        .severity = Severity::kCheck,
-        .what = "The edge of the Sun is dark or missing.",
-        .why = "The blocking filter is smaller than the light for the whole disc.",
-        .next_step = "Use a larger blocking filter or a shorter focal length; or make a mosaic.",
-        .source = "Makers' instructions for hydrogen-alpha filters"},
-       blocking_filter_small},
   };
   return kRules;
 }

@@ -2,6 +2,7 @@
 #include "solarchon/safety/safety.h"
 
 #include <algorithm>
+#include <cmath>
 
 #include "questions.h"
 
@@ -31,8 +32,12 @@ std::vector<std::string> assumptions_of(const Case& at) {
     const double makers_mm =
         optics::parameter(at.rig.elements[etalons.front()].part, "rejection_above_mm");
     if (makers_mm > 0.0) {
+      const double school_mm = kSchoolsMm.at(at.practice.school);
       assumptions.push_back("Its maker asks for heat rejection from " + in_unit(makers_mm, "mm") +
-                            " of aperture; that figure was used.");
+                            " of aperture; that figure was used" +
+                            (makers_mm > school_mm ? ", though the school that you chose says " +
+                                                         in_unit(school_mm, "mm") + "."
+                                                   : "."));
     } else if (at.practice.school > 0) {
       assumptions.push_back(
           "You chose the school that runs a rear etalon without rejection up to " +
@@ -40,6 +45,16 @@ std::vector<std::string> assumptions_of(const Case& at) {
           in_unit(kSchoolsMm.front(), "mm") + ".");
     }
     assumptions.emplace_back("The rear etalon is fitted before the tube is uncapped.");
+  }
+  const auto wedges = before_the_end(at.rig, behind<optics::Wedge>(at.rig));
+  if (!wedges.empty()) {
+    assumptions.emplace_back("The back of the wedge gets hot; nothing and nobody touches it.");
+    const auto cuts = behind<optics::CutFilter>(at.rig);
+    if (!cuts.empty() && cuts.front() < wedges.front() && !heat_rejected_in_front(at.rig)) {
+      assumptions.emplace_back(
+          "The cut filter before the wedge reflects what it does not pass; one that absorbs it "
+          "cracks there.");
+    }
   }
   if (at.practice.inspection_days > Practice{}.inspection_days) {
     assumptions.push_back("You chose to have filters inspected every " +
@@ -55,6 +70,13 @@ std::vector<std::string> assumptions_of(const Case& at) {
 }
 
 }  // namespace
+
+double nominal_limit_mm(double stated_mm) {
+  constexpr double kStep = 25.0;
+  constexpr double kInchMm = 25.4;
+  const double inches = stated_mm / kStep;
+  return inches >= 1.0 && inches == std::floor(inches) ? std::ceil(inches * kInchMm) : stated_mm;
+}
 
 std::string_view word_of(Severity severity) {
   switch (severity) {

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/sky/time.h"
 
+#include <erfa.h>
+
 #include <array>
 #include <charconv>
 #include <chrono>
@@ -76,30 +78,51 @@ std::optional<CivilDate> scan_date(Scanner& scanner) {
   return date.ok() ? std::optional(CivilDate{*year, *month, *day}) : std::nullopt;
 }
 
-/// Milliseconds of the day, leap second included; none when malformed.
-std::optional<std::int64_t> scan_clock(Scanner& scanner) {
+/// A clock's reading, in milliseconds of the day.
+struct Clock {
+  std::int64_t ms = 0;
+  bool leap = false;  ///< second 60, read as the next minute's second 0
+};
+
+/// None when malformed.
+std::optional<Clock> scan_clock(Scanner& scanner) {
   const auto hour = scanner.number(2);
   const bool colon = hour && scanner.mark(':');
   const auto minute = colon ? scanner.number(2) : std::nullopt;
   if (!minute || *hour > 23 || *minute > 59) {
     return std::nullopt;
   }
-  std::int64_t clock_ms = (*hour * 60LL + *minute) * 60'000;
+  Clock clock{(*hour * 60LL + *minute) * 60'000, false};
   if (scanner.mark(':')) {
     const auto second = scanner.number(2);
     if (!second || *second > 60) {
       return std::nullopt;
     }
-    clock_ms += *second * 1000LL;
+    clock.leap = *second == 60;
+    clock.ms += *second * 1000LL;
     if (scanner.mark('.')) {
       const auto decimals = scanner.milliseconds();
       if (!decimals) {
         return std::nullopt;
       }
-      clock_ms += *second == 60 ? 0 : *decimals;
+      clock.ms += clock.leap ? 0 : *decimals;
     }
   }
-  return clock_ms;
+  return clock;
+}
+
+/// True at a midnight UTC before which a leap second was put in.
+bool after_leap_second(UtcTime time) {
+  constexpr std::int64_t kDayMs = 86'400'000;
+  if (time.unix_ms % kDayMs != 0) {
+    return false;
+  }
+  const auto tai_ahead_s = [](const CivilDate& date) {
+    double seconds = 0.0;
+    return eraDat(date.year, date.month, date.day, 0.0, &seconds) >= 0 ? seconds : 0.0;
+  };
+  constexpr double kHalf = 0.5;
+  return tai_ahead_s(utc_date(time)) - tai_ahead_s(utc_date(time + -1.0)) > kHalf;
 }
 
 /// Milliseconds that the zone is ahead of UTC; none when malformed.
@@ -147,12 +170,16 @@ base::Result<UtcTime> parse_utc(std::string_view text, const std::string& field)
     if (!scanner.mark('T') && !scanner.mark(' ')) {
       return malformed();
     }
-    const auto clock_ms = scan_clock(scanner);
-    const auto offset_ms = clock_ms ? scan_offset(scanner) : std::nullopt;
+    const auto clock = scan_clock(scanner);
+    const auto offset_ms = clock ? scan_offset(scanner) : std::nullopt;
     if (!offset_ms || !scanner.done()) {
       return malformed();
     }
-    time.unix_ms += *clock_ms - *offset_ms;
+    time.unix_ms += clock->ms - *offset_ms;
+    if (clock->leap && !after_leap_second(time)) {
+      return fail(ErrorCode::kOutOfRange, field, std::string(text),
+                  "second 60 only where a leap second was put in");
+    }
   }
   if (time < kFirstTime || time > kLastTime) {
     return fail(ErrorCode::kOutOfRange, field, std::string(text), "1972 to 2099");

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/workspace/demo.h"
 
+#include <algorithm>
 #include <vector>
 
 #include "solarchon/base/file.h"
@@ -65,12 +66,32 @@ Result<std::vector<DemoSession>> demo_sessions() {
   return sessions;
 }
 
-/// Takes all frames of one session and notes what was noted.
-Result<void> observe(const DemoSession& session, Workspace workspace, log::LogBook& log,
-                     const std::filesystem::path& data, const base::Task& task) {
+/// The session of the log that this one has become, whole or in part.
+std::optional<log::SessionSummary> found_in(const std::vector<log::SessionSummary>& present,
+                                            const DemoSession& session) {
+  const auto found = std::find_if(
+      present.begin(), present.end(),
+      [&](const log::SessionSummary& one) { return one.started == session.frames.front(); });
+  return found != present.end() ? std::optional(*found) : std::nullopt;
+}
+
+bool is_whole(const std::vector<log::SessionSummary>& present, const DemoSession& session) {
+  const auto found = found_in(present, session);
+  return found && found->frames >= static_cast<int>(session.frames.size());
+}
+
+/// Takes the frames of one session that the log does not have yet, and notes what was noted.
+Result<void> observe(const DemoSession& session, const std::optional<log::SessionSummary>& begun,
+                     Workspace workspace, log::LogBook& log, const std::filesystem::path& data,
+                     const base::Task& task) {
   workspace.conditions.seeing_arcsec = session.seeing_arcsec;
   std::optional<std::int64_t> id;
-  for (std::size_t i = 0; i < session.frames.size(); ++i) {
+  std::size_t done = 0;
+  if (begun) {
+    id = begun->id;
+    done = static_cast<std::size_t>(begun->frames);
+  }
+  for (std::size_t i = done; i < session.frames.size(); ++i) {
     const sky::UtcTime time = session.frames[i];
     const Answers answers = answer(workspace, time, sky::geocentric_sun(time));
     const auto seed = static_cast<std::uint32_t>(time.unix_ms / 1000);
@@ -81,10 +102,34 @@ Result<void> observe(const DemoSession& session, Workspace workspace, log::LogBo
     if (!taken) {
       return tl::make_unexpected(taken.error());
     }
+    if (!id) {
+      if (auto noted = log.set_notes(taken->session, session.notes); !noted) {
+        return noted;
+      }
+    }
     id = taken->session;
     task.report(static_cast<double>(i + 1) / static_cast<double>(session.frames.size()));
   }
-  return id ? log.set_notes(*id, session.notes) : Result<void>{};
+  return {};
+}
+
+/// Adds the demo's parts that the kit does not have, by name.
+Result<void> fill_kit(log::LogBook& log) {
+  const auto parts = base::shipped_file("demo/kit.json").and_then(optics::read_parts);
+  const auto present = log.kit();
+  if (!parts || !present) {
+    return tl::make_unexpected(parts ? present.error() : parts.error());
+  }
+  for (const optics::Element& part : *parts) {
+    const bool there = std::any_of(present->begin(), present->end(),
+                                   [&](const auto& kept) { return kept.name == part.name; });
+    if (!there) {
+      if (const auto kept = log.keep_in_kit(part); !kept) {
+        return tl::make_unexpected(kept.error());
+      }
+    }
+  }
+  return {};
 }
 
 }  // namespace
@@ -131,27 +176,43 @@ Result<void> fill_demo(const std::filesystem::path& data, const base::Task& task
     return tl::make_unexpected(log.error());
   }
   const auto present = log->summaries();
-  if (!present || !present->empty()) {
-    return present ? Result<void>{} : Result<void>(tl::make_unexpected(present.error()));
+  if (!present) {
+    return tl::make_unexpected(present.error());
   }
-  const auto kit = base::shipped_file("demo/kit.json").and_then(optics::read_parts);
-  if (!kit) {
-    return tl::make_unexpected(kit.error());
+  const bool whole =
+      std::all_of(sessions->begin(), sessions->end(),
+                  [&](const DemoSession& session) { return is_whole(*present, session); });
+  const bool begun = std::any_of(
+      sessions->begin(), sessions->end(),
+      [&](const DemoSession& session) { return found_in(*present, session).has_value(); });
+  if (whole || (!present->empty() && !begun)) {
+    return {};  // done, or somebody's own log
   }
-  for (const optics::Element& part : *kit) {
-    if (const auto kept = log->keep_in_kit(part); !kept) {
-      return tl::make_unexpected(kept.error());
-    }
+  if (auto kit = fill_kit(*log); !kit) {
+    return kit;
   }
   const auto count = static_cast<double>(sessions->size());
   for (std::size_t i = 0; i < sessions->size(); ++i) {
+    const DemoSession& session = (*sessions)[i];
+    if (is_whole(*present, session)) {
+      continue;
+    }
     const base::Task part{
         task.stop, [&](double done) { task.report((static_cast<double>(i) + done) / count); }};
-    if (auto done = observe((*sessions)[i], scenario->workspace, *log, data, part); !done) {
+    if (auto done =
+            observe(session, found_in(*present, session), scenario->workspace, *log, data, part);
+        !done) {
       return done;
     }
   }
   return {};
+}
+
+bool demo_is_whole(const std::vector<log::SessionSummary>& present) {
+  const auto sessions = demo_sessions();
+  return sessions &&
+         std::all_of(sessions->begin(), sessions->end(),
+                     [&](const DemoSession& session) { return is_whole(present, session); });
 }
 
 }  // namespace solarchon::workspace

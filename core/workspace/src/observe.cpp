@@ -43,15 +43,24 @@ std::filesystem::path frame_name(sky::UtcTime time) {
   return std::filesystem::path("frames") / date / (clock + ".fits");
 }
 
-/// The same name, numbered until no file has it.
-std::filesystem::path free_name(const std::filesystem::path& data, std::filesystem::path name) {
+/// The same name, numbered until no file has it, and taken: an empty file of that name is made, so
+/// that no other process can choose it.
+Result<std::filesystem::path> take_name(const std::filesystem::path& data,
+                                        std::filesystem::path name) {
   const std::filesystem::path first = name;
-  std::error_code ignored;
-  for (int number = 2; std::filesystem::exists(data / name, ignored); ++number) {
+  constexpr int kMostNumber = 100'000;
+  for (int number = 2; number < kMostNumber; ++number) {
+    const auto taken = base::make_new_file(data / name);
+    if (taken && *taken) {
+      return name;
+    }
+    if (!taken) {
+      return tl::make_unexpected(taken.error());
+    }
     name = first;
     name.replace_filename(first.stem().string() + "-" + std::to_string(number) + ".fits");
   }
-  return name;
+  return fail(ErrorCode::kUnwritable, (data / first).string(), "too many frames of one instant");
 }
 
 }  // namespace
@@ -131,29 +140,34 @@ Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot, l
   } else if (measured.error().code == ErrorCode::kCancelled) {
     return tl::make_unexpected(measured.error());
   }
-  const std::filesystem::path name = free_name(data, frame_name(shot.time));
-  const auto written = base::make_folder((data / name).parent_path()).and_then([&] {
-    return frames::write_fits(taken.recording.frame, data / name);
+  const auto named = base::make_folder((data / frame_name(shot.time)).parent_path()).and_then([&] {
+    return take_name(data, frame_name(shot.time));
   });
-  if (!written) {
-    return tl::make_unexpected(written.error());
+  if (!named) {
+    return tl::make_unexpected(named.error());
+  }
+  const std::filesystem::path& name = *named;
+  const auto give_up = [&](const base::Error& error) {
+    std::error_code ignored;
+    std::filesystem::remove(data / name, ignored);
+    return tl::make_unexpected(error);
+  };
+  if (const auto written = frames::write_fits(taken.recording.frame, data / name); !written) {
+    return give_up(written.error());
   }
   const sky::LocalSun local =
       sky::local_sun(sky::geocentric_sun(shot.time), workspace.site, workspace.conditions.air);
   taken.entry = {
       0, shot.time, name.string(), shot.exposure_ms, local.altitude_deg, taken.measurement};
-  const auto begun =
-      session ? Result<std::int64_t>(*session) : log.begin(session_start(workspace, shot.time));
-  const auto filed = begun.and_then([&](std::int64_t id) {
-    taken.session = id;
-    return log.file_frame(id, taken.entry);
-  });
+  const auto filed = session ? log.file_frame(*session, taken.entry).map([&](std::int64_t frame) {
+    return log::LogBook::Filed{*session, frame};
+  })
+                             : log.begin_with(session_start(workspace, shot.time), taken.entry);
   if (!filed) {
-    std::error_code ignored;
-    std::filesystem::remove(data / name, ignored);
-    return tl::make_unexpected(filed.error());
+    return give_up(filed.error());
   }
-  taken.entry.id = *filed;
+  taken.session = filed->session;
+  taken.entry.id = filed->frame;
   task.report(1.0);
   return taken;
 }

@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "solarchon/base/file.h"
+#include "solarchon/base/text.h"
 #include "solarchon/optics/rig_file.h"
 
 namespace solarchon::workspace {
@@ -150,9 +151,60 @@ Result<Workspace> read_workspace(const std::filesystem::path& path) {
       .and_then(workspace_from_json);
 }
 
+namespace {
+
+void cut(std::string& text) { text = base::clipped(std::move(text)); }
+
+void cut(optics::Rig& rig) {
+  cut(rig.name);
+  if (rig.elements.size() > optics::kMostElements) {
+    rig.elements.resize(optics::kMostElements);
+  }
+  for (optics::Element& element : rig.elements) {
+    for (std::string* words :
+         {&element.name, &element.care.serial, &element.care.notes, &element.care.defect}) {
+      cut(*words);
+    }
+    for (optics::TuningNote& note : element.care.tuning) {
+      cut(note.note);
+    }
+  }
+}
+
+}  // namespace
+
+Workspace within_limits(Workspace workspace) {
+  cut(workspace.site.name);
+  cut(workspace.rig);
+  if (workspace.compared) {
+    cut(*workspace.compared);
+  }
+  auto& runs = workspace.wishes.runs;
+  if (runs.size() > plan::kMostRuns) {
+    runs.resize(plan::kMostRuns);
+  }
+  for (plan::Run& run : runs) {
+    cut(run.name);
+    run.start = std::clamp(run.start, sky::kFirstTime, sky::kLastTime);
+  }
+  for (auto& supply : workspace.wishes.power.supplies) {
+    cut(supply.name);
+  }
+  return workspace;
+}
+
 Result<void> write_workspace(const Workspace& workspace, const std::filesystem::path& path) {
-  return base::write_file(
-      path, to_json(workspace).dump(2, ' ', false, Json::error_handler_t::replace) + "\n");
+  const std::string text =
+      to_json(workspace).dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+  if (text.size() > kMostBytes) {
+    return base::fail(base::ErrorCode::kTooLarge, path.string(), {}, "at most 2 MiB");
+  }
+  // What this program writes it must be able to read.
+  const auto back = base::parse_json(text, path.string()).and_then(workspace_from_json);
+  if (!back) {
+    return tl::make_unexpected(back.error());
+  }
+  return base::write_file(path, text);
 }
 
 std::filesystem::path workspace_file(const std::filesystem::path& data) {

@@ -2,6 +2,8 @@
 #include "solarchon/advise/advise.h"
 
 #include "solarchon/optics/catalogue.h"
+#include "solarchon/safety/harm_bound.h"
+#include "tests/support/risky_rig.h"
 #include "tests/support/support.h"
 
 namespace solarchon::advise {
@@ -103,6 +105,61 @@ TEST(Misfits, NameBandsDimLightAndColourInOneLine) {
   EXPECT_TRUE(misfit(bright, "too-bright"));
 }
 
+TEST(Misfits, NameWhatSpoilsPictureOrPowerButHarmsNobody) {
+  const auto harmless = [](const Rig& rig) {
+    return safety::assess(rig, follow(rig)).verdict == safety::Severity::kNoObjection;
+  };
+  Rig rear = usual_train(2);
+  EXPECT_FALSE(misfit(rear, "supply-weak"));
+  optics::set_parameter(rear.elements[0].part, "watts", 7.5);
+  EXPECT_FALSE(misfit(rear, "supply-weak"));
+  optics::set_parameter(rear.elements[0].part, "watts", 7.4);
+  EXPECT_DOUBLE_EQ(misfit(rear, "supply-weak")->measure->value, 7.4);
+  rear.elements.insert(rear.elements.begin(), catalogue_part("USB port 5 V, 2.5 W"));
+  EXPECT_TRUE(misfit(rear, "supply-weak"));  // two ports are not joined
+  EXPECT_TRUE(harmless(rear));
+  rear = usual_train(2);
+  optics::set_parameter(rear.elements[0].part, "volts", 12.0);
+  EXPECT_TRUE(misfit(rear, "supply-weak"));
+  rear.elements[0].fitted = false;
+  EXPECT_TRUE(misfit(rear, "supply-not-listed"));
+  EXPECT_FALSE(misfit(rear, "supply-weak"));
+  EXPECT_TRUE(harmless(rear));
+  rear = usual_train(2);
+  optics::set_parameter(rear.elements[5].part, "lens_focal_length_mm", 40.0);
+  EXPECT_TRUE(misfit(rear, "impossible-spacing"));
+  for (const auto& [inside, outside] : {std::pair(720.0, 730.0), std::pair(320.0, 310.0)}) {
+    rear = usual_train(2);
+    optics::set_parameter(rear.elements[1].part, "focal_length_mm", inside);
+    EXPECT_FALSE(misfit(rear, "wrong-focal-ratio"));
+    optics::set_parameter(rear.elements[1].part, "focal_length_mm", outside);
+    EXPECT_TRUE(misfit(rear, "wrong-focal-ratio"));
+    EXPECT_TRUE(harmless(rear));
+  }
+  Rig dedicated = usual_train(3);
+  EXPECT_FALSE(misfit(dedicated, "blocking-filter-small"));
+  dedicated.elements[3].part = optics::BlockingFilter{4.0};
+  EXPECT_TRUE(misfit(dedicated, "blocking-filter-small"));
+  EXPECT_TRUE(harmless(dedicated));
+  EXPECT_FALSE(misfit(dedicated, "defect"));
+  dedicated.elements[4].care.defect = "a row of hot pixels";
+  EXPECT_TRUE(misfit(dedicated, "defect"));
+  EXPECT_TRUE(harmless(dedicated));
+}
+
+TEST(Suggest, NeverPromisesWhatTheBoundForbids) {
+  base::Random random{11};
+  int offered = 0;
+  for (int trial = 0; trial < 60; ++trial) {
+    const Rig rig = test::risky_rig(random);
+    for (const Suggestion& suggestion : suggest(rig, {}, {}, catalogue())) {
+      EXPECT_GE(suggestion.verdict, safety::least_severity(suggestion.rig).severity);
+      ++offered;
+    }
+  }
+  EXPECT_GT(offered, 100);
+}
+
 TEST(Suggest, IsSilentWhereNothingIsWrong) {
   EXPECT_TRUE(suggest(usual_train(1), {}, {}, catalogue()).empty());
 }
@@ -139,8 +196,9 @@ TEST(Suggest, CutsTheMaskThatAWedgeWants) {
   const auto* mask = std::get_if<optics::ApertureMask>(&found[0].change.parts.front().part);
   ASSERT_NE(mask, nullptr);
   EXPECT_DOUBLE_EQ(mask->opening_mm, 100.0);
-  EXPECT_DOUBLE_EQ(found[0].before->value, -20.0);  // 120 mm on a wedge for 100
-  EXPECT_DOUBLE_EQ(found[0].after->value, 0.0);
+  // 120 mm on a wedge for 100, which is 4 inch and takes 102.
+  EXPECT_DOUBLE_EQ(found[0].before->value, -18.0);
+  EXPECT_DOUBLE_EQ(found[0].after->value, 2.0);
   EXPECT_NE(found[0].verdict, safety::Severity::kStop);
 }
 

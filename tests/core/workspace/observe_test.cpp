@@ -1,10 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/workspace/observe.h"
 
+#include <sys/wait.h>
+#include <unistd.h>
+
 #include <algorithm>
 #include <cmath>
+#include <cstdlib>
+#include <set>
 #include <stop_token>
 
+#include "solarchon/optics/catalogue.h"
 #include "solarchon/workspace/demo.h"
 #include "solarchon/workspace/reports.h"
 #include "tests/support/support.h"
@@ -134,7 +140,7 @@ TEST(DemoScenario, IsTheMadeUpCoast) {
   EXPECT_GT(answers.local.altitude_deg, 20.0);
 }
 
-TEST(FillDemo, FillsAnEmptyFolderOnceAndCanBeCancelled) {
+TEST(FillDemo, TakesUpItsWorkWhereItWasCancelled) {
   const TempFolder folder;
   std::stop_source source;
   const auto cancelled = fill_demo(folder.path(), {source.get_token(), [&](double done) {
@@ -147,8 +153,69 @@ TEST(FillDemo, FillsAnEmptyFolderOnceAndCanBeCancelled) {
   const auto sessions = book.summaries().value();
   ASSERT_FALSE(sessions.empty());
   EXPECT_GT(sessions.front().frames, 0);
-  ASSERT_TRUE(fill_demo(folder.path()));  // holds a log already: left as it is
-  EXPECT_EQ(book.summaries().value().size(), sessions.size());
+  EXPECT_FALSE(demo_is_whole(sessions));
+  const std::size_t parts = book.kit().value().size();
+  ASSERT_TRUE(fill_demo(folder.path()));
+  const auto whole = book.summaries().value();
+  EXPECT_TRUE(demo_is_whole(whole));
+  EXPECT_EQ(whole.size(), 7U);
+  EXPECT_EQ(book.kit().value().size(), parts);  // not doubled
+  for (const log::SessionSummary& session : whole) {
+    EXPECT_GT(session.frames, 0);
+    EXPECT_FALSE(book.session(session.id).value().notes.empty());
+  }
+  ASSERT_TRUE(fill_demo(folder.path()));  // done: nothing is added
+  EXPECT_EQ(book.summaries().value().size(), whole.size());
+}
+
+TEST(FillDemo, LeavesSomebodysOwnLogAsItIs) {
+  const TempFolder folder;
+  auto book = log::LogBook::open(log_file(folder.path())).value();
+  const Workspace space = morning_workspace(test::quick_rig());
+  ASSERT_TRUE(book.begin(session_start(space, test::morning())));
+  ASSERT_TRUE(fill_demo(folder.path()));
+  EXPECT_EQ(book.summaries().value().size(), 1U);
+  EXPECT_TRUE(book.kit().value().empty());
+}
+
+TEST(TakeFrame, LeavesNoEmptySessionAndSharesNoNameWithAnotherProcess) {
+  // Four processes take frames of one instant at once, each into a log that all of them open anew.
+  const TempFolder folder;
+  const Workspace space = morning_workspace(test::quick_rig());
+  const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
+  constexpr int kProcesses = 4;
+  constexpr int kEach = 3;
+  std::vector<pid_t> children;
+  for (int i = 0; i < kProcesses; ++i) {
+    const pid_t child = ::fork();
+    if (child == 0) {
+      bool well = true;
+      for (int frame = 0; frame < kEach; ++frame) {
+        auto book = log::LogBook::open(log_file(folder.path()));
+        well = well && book &&
+               take_frame(space, shot, *book, std::nullopt, folder.path()).has_value() &&
+               book->keep_in_kit(optics::shipped_catalogue()->front()).has_value();
+      }
+      std::_Exit(well ? 0 : 1);
+    }
+    children.push_back(child);
+  }
+  for (const pid_t child : children) {
+    int status = 1;
+    ::waitpid(child, &status, 0);
+    EXPECT_EQ(status, 0);
+  }
+  const auto book = log::LogBook::open(log_file(folder.path())).value();
+  const auto sessions = book.summaries().value();
+  EXPECT_EQ(sessions.size(), static_cast<std::size_t>(kProcesses * kEach));
+  EXPECT_EQ(book.kit().value().size(), static_cast<std::size_t>(kProcesses * kEach));
+  std::set<std::string> files;
+  for (const log::SessionSummary& session : sessions) {
+    ASSERT_EQ(session.frames, 1);
+    const log::FrameEntry frame = book.session(session.id).value().frames.front();
+    EXPECT_TRUE(files.insert(frame.file).second) << frame.file;
+    EXPECT_TRUE(frames::read_frame(folder.path() / frame.file)) << frame.file;
+  }
 }
 
 TEST(Reports, GiveNullForWhatIsNotKnown) {

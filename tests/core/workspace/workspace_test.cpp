@@ -135,10 +135,10 @@ TEST(Answers, ExposeHydrogenAlphaWithinReason) {
   const Answers answers = answer(space, test::morning(), sky::geocentric_sun(test::morning()));
   ASSERT_TRUE(answers.exposure);
   // By hand: 1.53 W/m2/nm over 0.0434 nm (1.022 angstrom of passband less 0.84 of the line in it)
-  // are 2.2e17 photons a second and m2; 0.137 of transmission, 0.80 of air, 0.60 of efficiency and
-  // 50.3 cm2 leave 7.2e13 electrons a second on 9.9e5 pixels, 1/0.83 of the mean in the centre:
-  // 88 000 a millisecond. 22 400 are wanted.
-  EXPECT_NEAR(answers.exposure->exposure_ms, 0.25, 0.3 * 0.25);
+  // are 2.2e17 photons a second and m2; 0.0365 of transmission, 0.80 of air, 0.60 of efficiency and
+  // 50.3 cm2 leave 1.9e13 electrons a second on 9.9e5 pixels, 1/0.83 of the mean in the centre:
+  // 23 500 a millisecond. 22 400 are wanted.
+  EXPECT_NEAR(answers.exposure->exposure_ms, 0.95, 0.3 * 0.95);
   EXPECT_THAT(shot_for(space, answers, std::nullopt, 1),
               FailsWith(base::ErrorCode::kUnknownValue, "rig"));
 }

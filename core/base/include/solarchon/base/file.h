@@ -19,9 +19,10 @@ namespace solarchon::base {
 [[nodiscard]] Result<std::string> read_file(const std::filesystem::path& path,
                                             std::size_t max_bytes);
 
-/// Writes a file whole or not at all: into a neighbour first, flushed to disk, then renamed over
-/// the target. An existing target survives any failure.
-/// Errors: kUnwritable with the system's reason; the field is the path.
+/// Writes a file whole or not at all: into a neighbour first, flushed to disk with its folder, then
+/// renamed over the target. An existing target survives any failure and keeps its rights; a
+/// symbolic link stays one, what it points to is replaced. Errors: kUnwritable with the system's
+/// reason, also for a device, a pipe or a folder; the field is the path.
 [[nodiscard]] Result<void> write_file(const std::filesystem::path& path, std::string_view bytes);
 
 /// The same promise for a library that writes files by name.
@@ -29,6 +30,15 @@ namespace solarchon::base {
 [[nodiscard]] Result<void> write_beside_then_rename(
     const std::filesystem::path& path,
     const std::function<Result<void>(const std::filesystem::path&)>& write);
+
+/// Removes the neighbours that writers left behind when they were killed: files of the folder whose
+/// names end in `.part`. Only for a folder that this process holds.
+/// @return  how many there were
+std::size_t sweep_half_files(const std::filesystem::path& folder);
+
+/// Makes an empty file where there is none.
+/// @return  false when something has that name already. Errors: kUnwritable.
+[[nodiscard]] Result<bool> make_new_file(const std::filesystem::path& path);
 
 /// Makes a folder and its parents.
 /// Errors: kUnwritable with the system's reason.

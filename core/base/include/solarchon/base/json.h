@@ -55,6 +55,8 @@ class ObjectReader {
   /// The member itself when it is an object; an empty object after an error.
   [[nodiscard]] const Json& object(std::string_view key);
   [[nodiscard]] bool has(std::string_view key) const;
+  /// Fails at a member that is none of `keys`, so that a misspelt one is not taken as absent.
+  void allow_only(const std::vector<std::string_view>& keys);
 
   [[nodiscard]] std::string path_of(std::string_view key) const;
   [[nodiscard]] const std::optional<Error>& error() const { return error_; }

@@ -27,6 +27,8 @@ struct FrameInfo {
   std::optional<double> pixel_um;
   std::string telescope;
   std::string camera;
+  bool mosaic =
+      false;  ///< the file held the raw mosaic of a colour sensor; the pixels are grey now
 };
 
 /// A monochrome picture as recorded.
@@ -54,9 +56,12 @@ inline constexpr std::int64_t kMostPixels = 120'000'000;
                                             const std::string& source);
 
 /// Reads a FITS, PNG or TIFF picture; the kind is told from the first bytes, not from the name.
-/// Colour is averaged to one channel; real numbers are scaled to 0..65535. Whatever a FITS header
-/// says of time, exposure, scale and solar orientation (WCS) goes into `info`.
-/// Errors: kUnreadable, kMalformed (damaged, cut off, or of another kind), kTooLarge.
+/// Colour is averaged to one channel, also that of a raw mosaic, which each pixel takes from its
+/// neighbours; real numbers are scaled to 0..65535, where a few wild ones do not count. A TIFF is
+/// turned as its orientation tag says. Of a FITS file the first picture is read, in the primary
+/// unit or an extension, tile-compressed or not. Whatever its header says of time, exposure, scale
+/// and solar orientation (WCS) goes into `info`. Errors: kUnreadable, kMalformed (damaged, cut off,
+/// claiming more than the file holds, or of another kind), kTooLarge.
 [[nodiscard]] base::Result<Frame> read_frame(const std::filesystem::path& path);
 
 /// Writes FITS 4.0 with the solar coordinates that are known (HPLN-TAN, HPLT-TAN), rows from the

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <chrono>
 #include <cstdint>
 #include <filesystem>
 #include <memory>
@@ -65,13 +66,17 @@ struct SessionSummary {
 class LogBook {
  public:
   /// Opens or makes the log, and brings an older schema up to date.
-  /// Errors: kUnwritable (folder or file cannot be made or written), kMalformed (not a log),
-  /// kVersion (made by a newer program; left untouched).
-  [[nodiscard]] static base::Result<LogBook> open(const std::filesystem::path& file);
+  /// @param patience  how long each later call waits for another process that holds the file
+  /// Errors: kUnwritable (folder or file cannot be made or written, or is held for longer than
+  /// `patience`), kMalformed (not a log), kVersion (made by a newer program; left untouched).
+  [[nodiscard]] static base::Result<LogBook> open(const std::filesystem::path& file,
+                                                  std::chrono::milliseconds patience = kPatience);
+  static constexpr std::chrono::milliseconds kPatience{5000};
 
   /// The same for a caller that only reads: a log on a disk that cannot be written is read as it
   /// lies there. Writing through such a book fails with kUnwritable.
-  [[nodiscard]] static base::Result<LogBook> open_to_read(const std::filesystem::path& file);
+  [[nodiscard]] static base::Result<LogBook> open_to_read(
+      const std::filesystem::path& file, std::chrono::milliseconds patience = kPatience);
 
   LogBook(LogBook&&) noexcept;
   LogBook& operator=(LogBook&&) noexcept;
@@ -79,6 +84,13 @@ class LogBook {
 
   /// Starts a session. @return its id. Errors: kUnwritable.
   [[nodiscard]] base::Result<std::int64_t> begin(const SessionStart& start);
+  /// Starts a session with its first frame in one commit, so that none is left empty.
+  /// @return  the ids of both. Errors: kUnwritable.
+  struct Filed {
+    std::int64_t session = 0;
+    std::int64_t frame = 0;
+  };
+  [[nodiscard]] base::Result<Filed> begin_with(const SessionStart& start, const FrameEntry& frame);
   /// Files a frame with its measurement in one commit. @return its id.
   /// Errors: kUnwritable; kNotFound when there is no such session.
   [[nodiscard]] base::Result<std::int64_t> file_frame(std::int64_t session,

@@ -22,9 +22,11 @@ struct LimbFit {
 /// Finds the limb of the Sun: edge points where the brightness falls fastest along radii, a robust
 /// circle through them, and a correction for the limb darkening that pulls that point inward.
 /// The disc may be cut by the frame; at least a tenth of the limb must be seen.
-/// Errors: kNotFound when there is no such edge (empty, black or full frames), kCancelled.
+/// Errors: kNotFound when there is no such edge; where the whole picture is the reason, the value
+/// says so: `too dim`, `too bright`, `too small`. kCancelled.
 /// Accuracy: 0.05 px in centre and radius for exposed, unsaturated discs of 100 px radius and more
-/// with a third of the limb in the frame.
+/// with a third of the limb in the frame, softened by up to 6 px (standard deviation), where the
+/// frame's wavelength is right.
 /// Source: circle by Gauss-Newton with Tukey weights on radial distances (Huber, Robust Statistics,
 /// chapter 7), started from a consensus of edge points (Fischler and Bolles 1981).
 [[nodiscard]] base::Result<LimbFit> fit_limb(const frames::Frame& frame,

@@ -8,7 +8,8 @@
 
 // The kinds of part that a light path is built from, as plain numbers. parameters.h names each
 // number with its unit and range; docs/rig-format.md lists them for people. A clear aperture of 0
-// means that the part does not limit the beam; a focal length or travel of 0 that it is not known.
+// means that the part does not limit the beam; a focal length, travel or full well of 0 that it is
+// not known.
 
 namespace solarchon::optics {
 
@@ -75,6 +76,21 @@ struct Telescope {
   bool operator==(const Telescope&) const = default;
 };
 
+/// A hydrogen-alpha etalon inside the telescope: in the parallel light that a lens makes of the
+/// objective's cone, and narrower than the objective. It needs a blocking filter behind.
+struct InnerEtalon {
+  double clear_aperture_mm = 30.0;
+  double bandwidth_angstrom = 0.7;  ///< full width at half maximum of one pass
+  /// Of the lens that makes the light parallel, without its sign; angles in the field grow by the
+  /// telescope's focal length over it.
+  double collimator_focal_length_mm = 200.0;
+  bool own_rejection = true;  ///< a filter before it keeps ultraviolet and infrared off
+  Tuning tuning = Tuning::kPressure;
+  double refractive_index = 1.0;
+  double peak_transmission = 0.60;
+  bool operator==(const InnerEtalon&) const = default;
+};
+
 enum class DiagonalKind { kMirror, kPrism };
 
 /// Folds the path and flips the image.
@@ -132,7 +148,8 @@ struct RearEtalon {
   double bandwidth_angstrom = 0.5;
   double telecentric_factor = 4.3;
   double refractive_index = 1.58;
-  double peak_transmission = 0.15;
+  /// With its order-sorting filters: what field exposures are met with, not the peak of makers.
+  double peak_transmission = 0.04;
   double clear_aperture_mm = 20.0;
   double tuning_range_angstrom = 0.5;  ///< either way
   double tuning_step_angstrom = 0.1;
@@ -213,7 +230,7 @@ struct Camera {
   int height_px = 1536;
   double pixel_um = 3.45;
   int bits = 12;
-  double full_well_e = 10000.0;  ///< electrons that give the largest number
+  double full_well_e = 10000.0;  ///< electrons that give the largest number; 0: by the pixel's size
   double read_noise_e = 2.5;
   double peak_quantum_efficiency = 0.65;
   double shortest_exposure_ms = 0.02;
@@ -235,7 +252,7 @@ struct PhotoCamera {
   double pixel_um = 3.9;
   int bits = 14;
   double iso = 100.0;
-  double full_well_e = 40000.0;  ///< at ISO 100
+  double full_well_e = 0.0;  ///< most electrons at any ISO; 0: not known, the ISO alone rules
   double read_noise_e = 3.0;
   double peak_quantum_efficiency = 0.50;
   double shortest_exposure_ms = 0.25;
@@ -253,7 +270,7 @@ struct Phone {
   int height_px = 3000;
   double pixel_um = 1.4;
   int bits = 8;
-  double full_well_e = 6000.0;
+  double full_well_e = 0.0;  ///< 0: by the pixel's size
   double read_noise_e = 2.0;
   double peak_quantum_efficiency = 0.60;
   double shortest_exposure_ms = 0.05;
@@ -288,11 +305,11 @@ struct UnknownPart {
   bool operator==(const UnknownPart&) const = default;
 };
 
-using Part =
-    std::variant<FrontFilm, EnergyFilter, ApertureMask, FrontEtalon, Telescope, Diagonal, Wedge,
-                 CutFilter, NeutralDensity, BandFilter, Polariser, RearEtalon, BlockingFilter,
-                 Amplifier, Reducer, Extension, TiltAdapter, EyepieceFilter, Eyepiece,
-                 ProjectionScreen, Camera, PhotoCamera, Phone, Finder, PowerSupply, UnknownPart>;
+using Part = std::variant<FrontFilm, EnergyFilter, ApertureMask, FrontEtalon, Telescope,
+                          InnerEtalon, Diagonal, Wedge, CutFilter, NeutralDensity, BandFilter,
+                          Polariser, RearEtalon, BlockingFilter, Amplifier, Reducer, Extension,
+                          TiltAdapter, EyepieceFilter, Eyepiece, ProjectionScreen, Camera,
+                          PhotoCamera, Phone, Finder, PowerSupply, UnknownPart>;
 
 /// Where a kind belongs in the path.
 enum class Zone { kFront, kTelescope, kRear, kEnd, kBeside, kUnknown };

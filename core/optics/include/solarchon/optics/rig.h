@@ -54,19 +54,33 @@ struct Rig {
 
 /// Who or what meets the light at the end.
 enum class Receiver { kNone, kEye, kScreen, kSensor };
-/// Of the fitted parts behind the telescope: a sensor counts before a screen, a screen before the
-/// eye at a bare eyepiece.
+/// Where the light ends: the first fitted sensor or screen behind the telescope (anywhere without
+/// one), else the first eyepiece. What stands in front of the telescope ends nothing.
+[[nodiscard]] std::optional<std::size_t> end_of_light(const Rig& rig);
+/// What stands there; an eyepiece there means an eye.
 [[nodiscard]] Receiver receiver_of(const Rig& rig);
+/// The first place behind the telescope; 0 without one.
+[[nodiscard]] std::size_t first_behind(const Rig& rig);
 
-/// A sensor of any kind as a video camera's figures. A photographic camera's full well shrinks with
-/// its ISO; a phone's is its own.
+/// Electrons that a square micrometre of a sensor holds where its maker's figure is not known:
+/// middle of common video sensors (800 to 1000, some twice as many).
+inline constexpr double kFullWellPerUm2 = 840.0;
+/// Exposure that saturates a photographic camera, times its ISO (lux seconds).
+/// Source: ISO 12232, saturation-based speed.
+inline constexpr double kSaturationLuxSeconds = 78.0;
+/// Electrons per lux second and square micrometre under sunlight, with a peak efficiency of 1 and
+/// light's share of a colour pattern: the sensor that light/exposure.h works with.
+inline constexpr double kSaturationElectronsPerLuxSecondUm2 = 10'900.0;
+
+/// A sensor of any kind as a video camera's figures. A photographic camera's full well is what its
+/// ISO makes of it, within its own where that is known; others without a figure go by their pixels.
 struct Sensor {
   std::size_t element = 0;  ///< place in the rig
   Camera camera;
   std::optional<double> eyepiece_lens_mm;  ///< focal length of the lens that looks into an eyepiece
 };
 [[nodiscard]] std::optional<Camera> as_camera(const Part& part);
-/// The first fitted sensor.
+/// The first fitted sensor behind the telescope, or anywhere without one.
 [[nodiscard]] std::optional<Sensor> sensor_of(const Rig& rig);
 
 /// The first fitted part of a kind, as its place in the list.

@@ -27,9 +27,10 @@ struct Passage {
   double image_mm = 0.0;        ///< image of the Sun, were the path to end with the lenses so far
   double arriving_w = 0.0;
   double passed_w = 0.0;
-  double irradiance_w_cm2 = 0.0;  ///< arriving power over the width of the beam
-  double energy_share = 0.0;      ///< of the sunlight on the aperture that arrives
-  double passes_from_nm = 0.0;    ///< colours that go on behind it, all filters so far together
+  /// Arriving power over the width of the beam; at a sensor over the image of the Sun on it.
+  double irradiance_w_cm2 = 0.0;
+  double energy_share = 0.0;    ///< of the sunlight on the aperture that arrives
+  double passes_from_nm = 0.0;  ///< colours that go on behind it, all filters so far together
   double passes_to_nm = 1e6;
   std::optional<double> factor = {};  ///< of a lens that changes the focal length, where it stands
 };
@@ -80,7 +81,8 @@ struct Supply {
 struct Train {
   std::vector<Passage> passages;  ///< fitted parts in the light, in order
   double transmission = 1.0;      ///< at the band's wavelength, of all parts before the sensor
-  double energy_share = 1.0;      ///< of all sunlight on the aperture, before the sensor or eye
+  double energy_share = 1.0;      ///< of all sunlight on the aperture, before sensor, screen or eye
+  double luminous_share = 1.0;    ///< the same of what the eye sees of it
   double aperture_mm = 0.0;       ///< what filters, masks and lens leave; 0 without a telescope
   double obstruction = 0.0;       ///< secondary over that aperture
   int mirrors = 0;
@@ -99,7 +101,7 @@ struct Train {
   std::optional<double> field_height_arcmin;
   std::optional<bool> disc_fits;  ///< the whole disc lies within the sensor when centred
   std::optional<EtalonFigures> etalon;
-  std::optional<double> blocking_margin_mm;  ///< clear width less the light for the whole disc
+  std::optional<double> blocking_margin_mm;  ///< clear width less the image of the disc there
   std::optional<Vignetting> vignetting;      ///< none where no part limits the beam
   std::optional<Look> look;                  ///< through an eyepiece
   std::optional<Fringes> fringes;            ///< narrow bands on a sensor
@@ -115,8 +117,8 @@ struct Train {
 /// Follows sunlight through the fitted parts of a rig.
 /// @param semidiameter_arcsec  of the Sun, above 0
 /// @param pressure_hpa         of the air in open etalon gaps
-/// Never fails: an incomplete rig gives an incomplete answer. Only the first telescope and the
-/// first sensor count.
+/// Never fails: an incomplete rig gives an incomplete answer. Only the first telescope and what
+/// ends the light behind it count. Parts that belong behind a telescope dim nothing in front of it.
 /// Accuracy: geometric optics with thin lenses at the Sun's side of each part; heat with glass of
 /// 98 and mirrors of 95 per cent, sunlight as a black body of 5772 K and 1000 W/m2.
 /// Source: focal length, sampling, diffraction and depth of focus as in any optics text (Born and

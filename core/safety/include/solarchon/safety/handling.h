@@ -8,6 +8,9 @@
 
 namespace solarchon::safety {
 
+/// Parts that protect an eye or a sensor, or keep heat where it belongs: a defect of theirs harms.
+[[nodiscard]] bool protects(const optics::Part& part);
+
 /// Parts that protect an eye or a sensor and that wear: their owner looks them over at intervals.
 [[nodiscard]] bool wants_inspection(const optics::Part& part);
 

@@ -62,9 +62,20 @@ inline constexpr double kMostSensorWCm2 = 1.0;
 inline constexpr double kEyeDensity = 5.0;
 inline constexpr double kCameraDensity = 3.8;
 /// Neutral density that a wedge needs before an eye looks, and the least density of everything
-/// together before an eye: what such a wedge makes.
+/// together before an eye, of what it sees and of all energy: what such a wedge makes.
 inline constexpr double kWedgeEyeDensity = 3.0;
 inline constexpr double kLeastEyeDensity = 4.3;
+/// Most that a bare glass surface reflects; a wedge that claims more is not usual.
+inline constexpr double kMostWedgeShare = 0.05;
+/// Share of sunlight's energy above which a filter that absorbs stands too hot (a cut filter alone
+/// leaves a third), and above which an eyepiece that is projected through must be uncemented.
+inline constexpr double kFullHeatShare = 0.25;
+inline constexpr double kCementShare = 0.01;
+
+/// A limit on apertures as makers mean it: sizes in inches are nominal, so that a limit in whole
+/// multiples of 25 mm holds for inches of 25.4 mm, rounded to the next millimetre: 100 mm is 4 inch
+/// and takes a telescope of 102 mm, 150 mm is 6 inch and takes one of 152 mm.
+[[nodiscard]] double nominal_limit_mm(double stated_mm);
 
 /// Holds the fitted parts of a rig against every rule.
 /// @param train  what optics::follow_light gave for the same rig

@@ -39,7 +39,8 @@ struct CivilDate {
 };
 
 /// Reads ISO 8601: `2027-07-14`, `2027-07-14T10:30`, `...:15`, `...:15.250`, with `Z`, nothing
-/// (both UTC) or an offset such as `+02:00`. Second 60 is taken as the next minute's second 0.
+/// (both UTC) or an offset such as `+02:00`. Second 60, where a leap second was put in, is taken as
+/// the next minute's second 0.
 /// Errors: kMalformed when it is not of that form, kOutOfRange outside 1972 to 2100; the field is
 /// the one given.
 [[nodiscard]] base::Result<UtcTime> parse_utc(std::string_view text, const std::string& field);

@@ -2,9 +2,11 @@
 #pragma once
 
 #include <filesystem>
+#include <vector>
 
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
+#include "solarchon/log/log_book.h"
 #include "solarchon/sky/time.h"
 #include "solarchon/workspace/workspace.h"
 
@@ -20,10 +22,13 @@ struct DemoScenario {
 [[nodiscard]] base::Result<DemoScenario> demo_scenario();
 
 /// Fills an empty data folder with the demo workspace, the school's kit and the sessions of two
-/// weeks of July 2027, every frame simulated, measured and filed. A folder that holds a log already
-/// is left as it is. Takes about a second a frame. Cancelled work leaves the sessions that were
-/// done.
+/// weeks of July 2027, every frame simulated, measured and filed. Work that was cancelled or killed
+/// is taken up where it ended; a folder that holds another log is left as it is. Takes about a
+/// second a frame.
 [[nodiscard]] base::Result<void> fill_demo(const std::filesystem::path& data,
                                            const base::Task& task = {});
+
+/// True when a log's sessions hold all of the demo's.
+[[nodiscard]] bool demo_is_whole(const std::vector<log::SessionSummary>& present);
 
 }  // namespace solarchon::workspace

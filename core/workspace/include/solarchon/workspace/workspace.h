@@ -50,7 +50,13 @@ struct Workspace {
 /// Errors: as base::ObjectReader, with the member's path.
 [[nodiscard]] base::Result<Workspace> workspace_from_json(const base::Json& json);
 
-/// Files that hold one; at most 2 MiB. Errors: as base::read_file, base::write_file and above.
+/// The same with what no file could hold brought within the limits that files, fields and importers
+/// share: names and notes cut to base::kMostTextBytes, parts to optics::kMostElements, runs to
+/// plan::kMostRuns and to the years that the program answers for.
+[[nodiscard]] Workspace within_limits(Workspace workspace);
+
+/// Files that hold one; at most 2 MiB. What could not be read again is not written (kTooLarge, or
+/// the reader's error). Errors: as base::read_file, base::write_file and above.
 [[nodiscard]] base::Result<Workspace> read_workspace(const std::filesystem::path& path);
 [[nodiscard]] base::Result<void> write_workspace(const Workspace& workspace,
                                                  const std::filesystem::path& path);

@@ -1,0 +1,17 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <filesystem>
+
+#include "solarchon/base/result.h"
+
+namespace solarchon::frames {
+
+/// Looks at the headers of a FITS file before a library does, which trusts them: the number of
+/// axes, and whether the file is long enough for what each unit claims.
+/// @return  the place of the first unit that holds a picture, from 1 for the primary one
+/// Errors: kMalformed (no picture, too many axes, cut off), kUnreadable.
+/// Source: FITS Standard 4.0, sections 3.1 to 3.4, 4.4.1 and 10.1.
+[[nodiscard]] base::Result<int> first_picture(const std::filesystem::path& path);
+
+}  // namespace solarchon::frames

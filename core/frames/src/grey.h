@@ -1,0 +1,25 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstdint>
+#include <vector>
+
+#include "solarchon/frames/frame.h"
+
+namespace solarchon::frames {
+
+/// Scales real numbers to 0..65535. Blank ones (not finite) become the least. A few wild values do
+/// not count: what lies further from the rest than the rest is wide, when it is less than one pixel
+/// in a hundred thousand (eight in any picture), is held at the ends.
+[[nodiscard]] std::vector<std::uint16_t> scaled_to_16_bits(const std::vector<float>& values);
+
+/// True when a grey picture is the raw mosaic of a colour sensor: over its bright part the four
+/// places of each two by two pixels differ on the average by more than a scene's own structure
+/// does.
+[[nodiscard]] bool looks_like_mosaic(const Frame& frame);
+
+/// Gives each pixel the same share of all colours of a two by two mosaic: an average over three by
+/// three pixels with weights 1 2 1. Sets info.mosaic.
+void average_mosaic(Frame& frame);
+
+}  // namespace solarchon::frames
