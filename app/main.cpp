@@ -3,21 +3,33 @@
 #include <QDir>
 #include <QElapsedTimer>
 #include <QTimer>
+#include <chrono>
 #include <cstdio>
+#include <cstdlib>
+#include <cstring>
+#include <optional>
+#include <thread>
 
+#include "app/shell/doorbell.h"
+#include "app/shell/end_signals.h"
 #include "app/shell/options.h"
+#include "app/shell/ringer.h"
 #include "app/shell/theme.h"
 #include "app/shell/window.h"
+#include "solarchon/base/folder_lock.h"
 #include "solarchon/words/words.h"
 #include "solarchon/workspace/demo.h"
 
 namespace {
 
+using solarchon::app::Doorbell;
+using solarchon::app::EndSignals;
 using solarchon::app::Look;
 using solarchon::app::Options;
 using solarchon::app::Theme;
 using solarchon::app::Window;
 
+constexpr int kHeld = 1;
 constexpr int kBadInput = 2;
 
 /// Lets the window work until its picture will not change any more.
@@ -58,9 +70,38 @@ int take_tour(Window& window, const QString& folder) {
   return 0;
 }
 
+/// The data folder for this process alone, what killed writers left in it swept out. Without it: a
+/// second start brings the first one's window forward, or says who holds the folder.
+std::optional<solarchon::base::FolderLock> take_folder(const std::filesystem::path& data) {
+  auto held = solarchon::base::FolderLock::take(data);
+  if (held) {
+    solarchon::workspace::sweep_data_folder(data);
+    return std::move(*held);
+  }
+  if (Doorbell::ring(data)) {
+    std::fprintf(stderr, "solarchon: its window is open already, and was brought forward\n");
+  } else {
+    std::fprintf(stderr, "solarchon: %s\n", solarchon::words::sentence(held.error()).c_str());
+  }
+  return std::nullopt;
+}
+
+/// Everything is on disk when the window is closed: whatever still hangs then (a library's thread,
+/// a device) must not keep the process.
+void end_soon(int code) {
+  constexpr std::chrono::milliseconds kMost{1500};
+  std::thread([code, kMost] {
+    std::this_thread::sleep_for(kMost);
+    std::_Exit(code);
+  }).detach();
+}
+
 }  // namespace
 
 int main(int argc, char** argv) {
+  if (argc == 2 && std::strcmp(argv[1], "--ring") == 0) {
+    return solarchon::app::ring_alarm(argc, argv);
+  }
   QApplication::setApplicationName(QStringLiteral("solarchon"));
   QApplication::setApplicationVersion(QStringLiteral(SOLARCHON_VERSION));
   QApplication::setDesktopFileName(QStringLiteral("solarchon"));
@@ -89,6 +130,11 @@ int main(int argc, char** argv) {
       options->data += "-demo";
     }
   }
+  const auto held = take_folder(options->data);
+  if (!held) {
+    return kHeld;
+  }
+  options->ringer = QApplication::applicationFilePath();
   QApplication::setStyle(QStringLiteral("Fusion"));
   Theme::load_fonts();
   QApplication::setWindowIcon(QIcon(QStringLiteral(":/icons/solarchon.svg")));
@@ -100,5 +146,11 @@ int main(int argc, char** argv) {
   if (!options->tour.isEmpty()) {
     return take_tour(window, options->tour);
   }
-  return QApplication::exec();
+  const Doorbell doorbell(options->data);
+  QObject::connect(&doorbell, &Doorbell::rung, &window, &Window::come_forward);
+  const EndSignals end_signals;
+  QObject::connect(&end_signals, &EndSignals::asked, &window, &Window::close);
+  const int code = QApplication::exec();
+  end_soon(code);
+  return code;
 }

@@ -5,13 +5,11 @@
 #include <QDBusConnection>
 #include <QDBusMessage>
 #include <QDateTime>
-#include <QSoundEffect>
-#include <QUrl>
+#include <QProcess>
 #include <QWidget>
 #include <algorithm>
 
 #include "app/shell/phrases.h"
-#include "solarchon/base/resources.h"
 #include "solarchon/plan/calendar.h"
 
 namespace solarchon::app {
@@ -35,6 +33,7 @@ void Alarms::set_on(bool on) {
   told_.clear();
   if (on) {
     clock_.start();
+    QTimer::singleShot(0, this, [this] { check({QDateTime::currentMSecsSinceEpoch()}); });
   } else {
     clock_.stop();
   }
@@ -94,7 +93,7 @@ void DesktopTeller::operator()(const Alarm& alarm) const {
       QStringLiteral("org.freedesktop.Notifications"), QStringLiteral("Notify"));
   constexpr int kAsLongAsTheDesktopLikes = -1;
   call << QStringLiteral("Solarchon") << 0U << QStringLiteral("solarchon") << alarm.title
-       << alarm.details << QStringList()
+       << without_markup(alarm.details) << QStringList()
        << QVariantMap{{QStringLiteral("urgency"), QVariant::fromValue<uchar>(2)}}
        << kAsLongAsTheDesktopLikes;
   QDBusConnection::sessionBus().send(call);
@@ -103,18 +102,15 @@ void DesktopTeller::operator()(const Alarm& alarm) const {
       QApplication::alert(window);
     }
   }
-  static QSoundEffect* sound = [] {
-    auto* effect = new QSoundEffect(qApp);
-    if (const auto file = base::shipped_file("sounds/alarm.wav")) {
-      effect->setSource(QUrl::fromLocalFile(QString::fromStdString(file->string())));
-    }
-    return effect;
-  }();
-  if (sound->status() == QSoundEffect::Error || sound->source().isEmpty()) {
+  if (ringer_.isEmpty() || !QProcess::startDetached(ringer_, {QStringLiteral("--ring")})) {
     QApplication::beep();
-  } else {
-    sound->play();
   }
+}
+
+QString without_markup(QString text) {
+  text.replace(QLatin1Char('<'), QChar(0x2039));
+  text.replace(QLatin1Char('>'), QChar(0x203a));
+  return text.replace(QLatin1Char('&'), QChar(0xff06));
 }
 
 }  // namespace solarchon::app

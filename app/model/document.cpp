@@ -45,9 +45,22 @@ namespace {
 constexpr int kClockMs = 1000;
 constexpr int kSaveSoonMs = 400;
 
-sky::UtcTime computer_time() { return {QDateTime::currentMSecsSinceEpoch()}; }
+/// The computer's clock, within what the sky room answers for: a day of margin, since the day's
+/// ephemeris reaches past the moment.
+sky::UtcTime answerable(sky::UtcTime time) {
+  constexpr double kMarginS = 3.0 * 86400.0;
+  return std::clamp(time, sky::kFirstTime + kMarginS, sky::kLastTime + -kMarginS);
+}
+
+sky::UtcTime computer_time() { return answerable({QDateTime::currentMSecsSinceEpoch()}); }
 
 }  // namespace
+
+bool Document::is_likely(sky::UtcTime time) {
+  const sky::UtcTime first = sky::start_of({2024, 1, 1});
+  const sky::UtcTime last = sky::start_of({2090, 1, 1});
+  return time > first && time < last;
+}
 
 Document::Document(workspace::Workspace workspace, sky::UtcTime moment, bool live, QObject* parent)
     : QObject(parent), workspace_(std::move(workspace)), moment_(moment), live_(live) {
@@ -81,10 +94,7 @@ std::optional<double> Document::magnetic_declination_deg() const {
 void Document::look_at(sky::UtcTime moment) {
   live_ = false;
   clock_.stop();
-  // A day of margin: the day's ephemeris reaches past the moment.
-  const sky::UtcTime first = sky::kFirstTime + 3 * 86400.0;
-  const sky::UtcTime last = sky::kLastTime + -3 * 86400.0;
-  moment_ = std::clamp(moment, first, last);
+  moment_ = answerable(moment);
   recompute();
 }
 
@@ -96,10 +106,12 @@ void Document::go_live() {
 }
 
 void Document::edit(const QString& what, const workspace::Workspace& next, EditKind kind) {
-  if (next == workspace_) {
+  // Whatever field, file or calendar it comes from: only what a file can hold gets in.
+  workspace::Workspace held = workspace::within_limits(next);
+  if (held == workspace_) {
     return;
   }
-  undo_.push(new WorkspaceEdit(*this, what, next, kind));
+  undo_.push(new WorkspaceEdit(*this, what, std::move(held), kind));
 }
 
 void Document::adopt(const workspace::Workspace& next) {

@@ -48,6 +48,8 @@ class Document : public QObject {
   [[nodiscard]] QTimeZone zone() const;
   [[nodiscard]] std::optional<double> magnetic_declination_deg() const;
 
+  /// Whether a computer's clock may be right: between the making of this program and 2090.
+  [[nodiscard]] static bool is_likely(sky::UtcTime time);
   /// Looks at another moment: the clock stands still until `go_live`.
   void look_at(sky::UtcTime moment);
   /// Follows the computer's clock.

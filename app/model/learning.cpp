@@ -27,9 +27,10 @@ void Learning::follow_document() {
 void Learning::learn() {
   site_ = document_.workspace().site;
   surroundings_ = document_.workspace().wishes.surroundings;
+  // One lesson at a time: the worker's own thread is the only one that touches it.
   stale_ = !worker_.start([this, sessions = records_.sessions(),
                            space = document_.workspace()](const base::Task&) -> Worker::Delivery {
-    plan::SeeingExperience seeing = workspace::seeing_experience(sessions, space);
+    plan::SeeingExperience seeing = lesson_.learn(sessions, space);
     return [this, seeing = std::move(seeing)] { document_.learn({seeing, records_.step_notes()}); };
   });
 }

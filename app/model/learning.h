@@ -7,6 +7,7 @@
 #include "app/model/document.h"
 #include "app/model/records.h"
 #include "app/model/worker.h"
+#include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
 
@@ -28,6 +29,7 @@ class Learning : public QObject {
   std::optional<sky::Site> site_;
   plan::Surroundings surroundings_;
   bool stale_ = false;  ///< something changed while it was at work
+  workspace::SeeingLesson lesson_;
   Worker worker_;
 };
 

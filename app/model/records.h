@@ -3,7 +3,10 @@
 
 #include <QObject>
 #include <QString>
+#include <cstddef>
+#include <deque>
 #include <filesystem>
+#include <functional>
 #include <memory>
 #include <optional>
 #include <vector>
@@ -25,8 +28,9 @@ struct ShownFrame {
   QString problem;  ///< why there is no measurement
 };
 
-/// The log, the frame in hand, and the work that makes frames. The log file is opened anew by each
-/// piece of work, so that the interface thread never waits for it.
+/// The log, the frame in hand, and the work that makes frames. The log is read off the interface
+/// thread; what the hand asks for one by one (a session, notes, a part of the kit) is read and
+/// written at once, and given up after a moment when another process holds the file.
 class Records : public QObject {
   Q_OBJECT
 
@@ -58,9 +62,20 @@ class Records : public QObject {
   void import_kit(const QString& file);
   void export_kit(const QString& file);
 
-  /// Reads the list of sessions. A problem is reported, the old list stays.
+  /// Reads sessions, kit and times of steps off the interface thread; the newest wish wins. A
+  /// problem is reported, the old lists stay.
   void reload();
-  void set_notes(std::int64_t session, const QString& notes);
+  /// False while lists are being read, or files from outside.
+  [[nodiscard]] bool settled() const;
+  /// @return  false when they could not be written: they are still to be kept
+  [[nodiscard]] bool set_notes(std::int64_t session, const QString& notes);
+
+  /// Reads a file from outside and makes something of it, both off the interface thread and one
+  /// after the other.
+  /// @param make  gets the text, gives what is to be done with the outcome on the interface thread
+  using Made = std::function<void()>;
+  void read_outside(const QString& file, std::size_t most_bytes,
+                    std::function<Made(const base::Result<std::string>&)> make);
   /// Takes a simulated frame, files it, and shows it.
   void take_frame(const workspace::Workspace& workspace, const workspace::Answers& answers,
                   std::optional<double> exposure_ms);
@@ -79,11 +94,16 @@ class Records : public QObject {
  private:
   void show(std::shared_ptr<const ShownFrame> frame);
   void report(const base::Error& error);
+  /// Starts work that the user asked for; says so when other work is not done yet.
+  void start(Worker::Work work);
+  void read_next();
   void reload_kit();
+  void keep_all(const std::vector<optics::Element>& parts);
   void reload_step_notes();
 
   std::filesystem::path data_;
-  Worker worker_;
+  bool lists_stale_ = false;  ///< somebody asked while they were being read
+  std::deque<Worker::Work> outside_;
   std::shared_ptr<const ShownFrame> shown_;
   std::vector<log::SessionSummary> sessions_;
   std::vector<optics::Element> kit_;
@@ -92,6 +112,10 @@ class Records : public QObject {
   std::optional<std::int64_t> current_;
   std::optional<log::SessionStart> current_start_;
   std::uint32_t seed_ = 0;
+  // Last, so that they have ended before anything that they deliver to is gone.
+  Worker worker_;
+  Worker lists_;
+  Worker reader_;
 };
 
 }  // namespace solarchon::app

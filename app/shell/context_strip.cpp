@@ -7,6 +7,7 @@
 #include <QVBoxLayout>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -56,10 +57,10 @@ ContextStrip::ContextStrip(Document& document, QWidget* parent)
       rig_(new Chip(tr("Rig"), 260, this)),
       target_(new Chip(tr("Target"), 132, this)),
       site_sheet_(new SiteSheet(document, this)),
-      clock_(new QLabel(this)),
-      zone_(new QLabel(this)),
-      height_(new QLabel(this)),
-      event_(new QLabel(this)),
+      clock_(new PlainLabel(this)),
+      zone_(new PlainLabel(this)),
+      height_(new PlainLabel(this)),
+      event_(new PlainLabel(this)),
       verdict_(new VerdictBadge(this)) {
   setFixedHeight(64);
   auto* row = new QHBoxLayout(this);

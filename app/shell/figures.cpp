@@ -3,6 +3,7 @@
 
 #include <QGridLayout>
 
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -19,10 +20,10 @@ void Figures::show_rows(const std::vector<Row>& rows) {
   auto* grid = dynamic_cast<QGridLayout*>(layout());
   while (names_.size() < rows.size()) {
     const int index = static_cast<int>(names_.size());
-    auto* name = new QLabel(this);
+    auto* name = new PlainLabel(this);
     name->setProperty("role", "faint");
     name->setFont(Theme::font(TextSize::kSmall));
-    auto* value = new QLabel(this);
+    auto* value = new PlainLabel(this);
     value->setFont(Theme::font(TextSize::kMedium, true));
     value->setTextInteractionFlags(Qt::TextSelectableByMouse);
     value->setContentsMargins(0, 0, 0, 8);

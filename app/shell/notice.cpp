@@ -1,13 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/notice.h"
 
+#include "app/shell/plain_label.h"
+
 #include <QHBoxLayout>
 #include <QPushButton>
 #include <QStyle>
 
 namespace solarchon::app {
 
-Notice::Notice(QWidget* parent) : QFrame(parent), label_(new QLabel(this)) {
+Notice::Notice(QWidget* parent) : QFrame(parent), label_(new PlainLabel(this)) {
   setObjectName(QStringLiteral("notice"));
   setAccessibleName(tr("Notice"));
   label_->setWordWrap(true);

@@ -7,6 +7,7 @@
 #include <QStyle>
 #include <cmath>
 
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/words/words.h"
 
@@ -18,10 +19,10 @@ NumberField::NumberField(const QString& label, const QString& unit, base::Range 
       range_(range),
       whole_(whole),
       edit_(new QLineEdit(this)),
-      problem_(new QLabel(this)) {
-  auto* name = new QLabel(label, this);
+      problem_(new PlainLabel(this)) {
+  auto* name = new PlainLabel(label, this);
   name->setBuddy(edit_);
-  auto* unit_label = new QLabel(unit, this);
+  auto* unit_label = new PlainLabel(unit, this);
   unit_label->setProperty("role", "faint");
   unit_label->setMinimumWidth(32);
   edit_->setAccessibleName(unit.isEmpty() ? label : tr("%1 in %2").arg(label, unit));
@@ -61,12 +62,17 @@ void NumberField::allow_empty(const QString& placeholder) {
   edit_->setPlaceholderText(placeholder);
 }
 
+void NumberField::show_zero_as(const QString& words) {
+  zero_has_words_ = true;
+  edit_->setPlaceholderText(words);
+}
+
 void NumberField::show_value(double value) {
   value_ = value;
   if (edit_->hasFocus() && edit_->isModified()) {
     return;
   }
-  edit_->setText(QLocale().toString(value, 'g', 8));
+  edit_->setText(zero_has_words_ && value == 0.0 ? QString() : QLocale().toString(value, 'g', 8));
   set_problem({});
 }
 
@@ -80,7 +86,9 @@ void NumberField::read() {
   if (!edit_->isModified()) {
     return;
   }
-  const QString typed = edit_->text().trimmed();
+  const QString typed = edit_->text().trimmed().isEmpty() && zero_has_words_
+                            ? QStringLiteral("0")
+                            : edit_->text().trimmed();
   if (typed.isEmpty() && may_be_empty_) {
     edit_->setModified(false);
     set_problem({});
@@ -100,6 +108,9 @@ void NumberField::read() {
   if (!checked) {
     set_problem(QString::fromStdString(words::beside_field(checked.error())));
     return;
+  }
+  if (zero_has_words_ && value == 0.0) {
+    edit_->clear();  // its words stand there
   }
   edit_->setModified(false);
   set_problem({});

@@ -27,6 +27,9 @@ class NumberField : public QWidget {
   [[nodiscard]] QLineEdit& edit() { return *edit_; }
   /// What empty input means; without it empty input is bad.
   void allow_empty(const QString& placeholder);
+  /// Words for a value that is none, such as `not known` for 0: shown instead of the number, and
+  /// what empty input means.
+  void show_zero_as(const QString& words);
 
  signals:
   void entered(double value);  ///< a good value was typed and finished
@@ -42,6 +45,7 @@ class NumberField : public QWidget {
   base::Range range_;
   bool whole_;
   bool may_be_empty_ = false;
+  bool zero_has_words_ = false;
   std::optional<double> value_;
   QLineEdit* edit_;
   QLabel* problem_;

@@ -24,6 +24,7 @@ void describe(QCommandLineParser& parser) {
       {"tour", "Writes a picture of every view in both themes and leaves.", "folder"},
       {"size", "Size of the window, such as 1280x800.", "size"},
       {"theme", "noon or indoors.", "name"},
+      {"ring", "Sounds the alarm and leaves."},
       {"time", "Looks at this moment, such as 2027-07-14T10:30:00Z.", "utc"},
   });
 }
@@ -55,6 +56,7 @@ base::Result<Options> read_options(const QStringList& arguments) {
   Options options;
   options.help = parser.isSet("help");
   options.version = parser.isSet("version");
+  options.ring = parser.isSet("ring");
   options.demo = parser.isSet("demo");
   options.data = parser.value("data").toStdString();
   options.screenshot = parser.value("screenshot");

@@ -24,6 +24,8 @@ struct Options {
   bool size_given = false;
   std::optional<Look> look;
   std::optional<sky::UtcTime> time;
+  QString ringer;     ///< program that sounds the alarm; empty: the desktop's beep
+  bool ring = false;  ///< sounds the alarm and leaves
   bool help = false;
   bool version = false;
 };

@@ -58,7 +58,8 @@ ParameterWords parameter_words(std::string_view key) {
       {"optical_density",
        {"Density", "OD", "Each step of 1 dims ten times; 5.0 is made for the eye"}},
       {"clear_aperture_mm",
-       {"Clear width", "mm", "Light outside it is lost; 0 when it does not limit the beam"}},
+       {"Clear width", "mm",
+        "Light outside it is lost; leave it empty when it does not limit the beam"}},
       {"certified",
        {"Certified for the Sun", "", "Sold for the Sun, with its maker's certificate"}},
       {"material", {"Material", "", "Film or glass"}},
@@ -80,7 +81,7 @@ ParameterWords parameter_words(std::string_view key) {
       {"obstruction", {"Obstruction", "", "Width of the secondary over the aperture"}},
       {"back_focus_mm",
        {"Focus behind drawtube", "mm", "From the drawtube's face to the focus, racked fully in"}},
-      {"focuser_travel_mm", {"Focuser travel", "mm", "0 when it is not known"}},
+      {"focuser_travel_mm", {"Focuser travel", "mm", "Leave it empty when it is not known"}},
       {"collimator_focal_length_mm",
        {"Collimator", "mm",
         "Focal length of the lens before it: angles grow by the telescope's over this"}},
@@ -102,7 +103,7 @@ ParameterWords parameter_words(std::string_view key) {
       {"to_focal_ratio", {"Made up to f/", "", "Slowest telescope that it suits"}},
       {"rejection_above_mm",
        {"Rejection from", "mm",
-        "Aperture from which its maker asks for it; 0 when the maker says nothing"}},
+        "Aperture from which its maker asks for it; empty when the maker says nothing"}},
       {"tuning_range_angstrom", {"Tuning range \u00b1", "\u00c5", "Either way from its middle"}},
       {"tuning_step_angstrom", {"Tuning step", "\u00c5", "One step of its knob"}},
       {"warm_up_min", {"Warm-up", "min", "Until it is on band"}},
@@ -112,11 +113,11 @@ ParameterWords parameter_words(std::string_view key) {
       {"factor", {"Factor", "\u00d7", "Multiplies the focal length"}},
       {"lens_focal_length_mm",
        {"Own focal length", "mm",
-        "With it the factor follows from where it stands; 0 when not known"}},
+        "With it the factor follows from where it stands; empty when not known"}},
       {"tilt_deg", {"Tilt", "\u00b0", "Of the camera behind it"}},
       {"apparent_field_deg",
        {"Apparent field", "\u00b0", "What the eye sees as the width of the view"}},
-      {"field_stop_mm", {"Field stop", "mm", "0 when it is not known"}},
+      {"field_stop_mm", {"Field stop", "mm", "Leave it empty when it is not known"}},
       {"build", {"Build", "", "Only uncemented ones may project the Sun"}},
       {"distance_mm", {"Distance", "mm", "From the eyepiece"}},
       {"people_between", {"People can get between", "", "A face in the beam is blinded"}},
@@ -125,7 +126,9 @@ ParameterWords parameter_words(std::string_view key) {
       {"pixel_um", {"Pixel", "\u00b5m", "With the focal length it gives arcseconds per pixel"}},
       {"bits", {"Depth", "bit", "Steps between black and white"}},
       {"colour", {"Colour sensor", "", "A pattern of filters lies over the pixels"}},
-      {"full_well_e", {"Full well", "e\u207b", "Electrons that fill a pixel; 0 when not known"}},
+      {"full_well_e",
+       {"Full well", "e\u207b",
+        "Electrons that fill a pixel; left empty, they go by its size or its ISO"}},
       {"read_noise_e", {"Read noise", "e\u207b", "Added by every reading"}},
       {"peak_quantum_efficiency", {"Peak efficiency", "", "Share of photons that count, 0 to 1"}},
       {"shortest_exposure_ms", {"Shortest", "ms", "Shutter's limit"}},
@@ -143,7 +146,7 @@ ParameterWords parameter_words(std::string_view key) {
       {"capped", {"Capped or removed", "", "Before the tube turns to the Sun"}},
       {"volts", {"Voltage", "V", "Must be what the heater asks"}},
       {"watts", {"Power", "W", "Most that it gives"}},
-      {"watt_hours", {"Energy", "Wh", "Of a battery; 0 from the mains"}},
+      {"watt_hours", {"Energy", "Wh", "Of a battery; empty from the mains"}},
       {"length_mm", {"Length", "mm", "Optical path that the part takes up"}}};
   const auto found = kRows.find(key);
   if (found == kRows.end()) {
@@ -151,6 +154,20 @@ ParameterWords parameter_words(std::string_view key) {
   }
   return {QString::fromUtf8(found->second.label), QString::fromUtf8(found->second.unit),
           tr(found->second.reason)};
+}
+
+QString zero_words(std::string_view key) {
+  static const std::map<std::string_view, const char*> kWords{{"clear_aperture_mm", "no limit"},
+                                                              {"focuser_travel_mm", "not known"},
+                                                              {"back_focus_mm", "not known"},
+                                                              {"lens_focal_length_mm", "not known"},
+                                                              {"field_stop_mm", "not known"},
+                                                              {"full_well_e", "not known"},
+                                                              {"rejection_above_mm", "not said"},
+                                                              {"watt_hours", "mains"},
+                                                              {"obstruction", "none"}};
+  const auto found = kWords.find(key);
+  return found != kWords.end() ? tr(found->second) : QString();
 }
 
 QString choice_word(std::string_view word) {

@@ -18,6 +18,8 @@ struct ParameterWords {
   QString reason;  ///< what it decides, for a tooltip
 };
 [[nodiscard]] ParameterWords parameter_words(std::string_view key);
+/// What a value of 0 means where it is no number: `no limit`, `not known`; empty elsewhere.
+[[nodiscard]] QString zero_words(std::string_view key);
 /// One of the words that a choice has in files, for people.
 [[nodiscard]] QString choice_word(std::string_view word);
 [[nodiscard]] QString face_name(optics::Face face);

@@ -5,6 +5,7 @@
 #include <QTimeZone>
 #include <QVBoxLayout>
 
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -14,7 +15,7 @@ using workspace::Workspace;
 namespace {
 
 QLineEdit* add_text(QVBoxLayout& column, const QString& label, QWidget* parent) {
-  auto* caption = new QLabel(label, parent);
+  auto* caption = new PlainLabel(label, parent);
   auto* edit = new QLineEdit(parent);
   caption->setBuddy(edit);
   edit->setAccessibleName(label);
@@ -26,7 +27,7 @@ QLineEdit* add_text(QVBoxLayout& column, const QString& label, QWidget* parent) 
 }  // namespace
 
 SiteSheet::SiteSheet(Document& document, QWidget* parent)
-    : QFrame(parent, Qt::Popup), document_(document), zone_problem_(new QLabel(this)) {
+    : QFrame(parent, Qt::Popup), document_(document), zone_problem_(new PlainLabel(this)) {
   setObjectName(QStringLiteral("ground"));
   setFrameShape(QFrame::Box);
   setFixedWidth(320);

@@ -4,7 +4,9 @@
 #include <QAction>
 #include <QApplication>
 #include <QCloseEvent>
+#include <QDateTime>
 #include <QDragEnterEvent>
+#include <QFile>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QHBoxLayout>
@@ -14,6 +16,7 @@
 
 #include "app/shell/part_words.h"
 #include "app/shell/phrases.h"
+#include "app/shell/plain_tips.h"
 #include "app/views/capture/capture_view.h"
 #include "app/views/day/day_view.h"
 #include "app/views/light_path/light_path_view.h"
@@ -53,14 +56,16 @@ Window::Window(const Options& options, QWidget* parent)
       records_(std::make_unique<Records>(options.data)),
       settings_(std::make_unique<QSettings>(
           QString::fromStdString((options.data / "settings.ini").string()), QSettings::IniFormat)),
-      keep_state_(options.screenshot.isEmpty() && options.tour.isEmpty()) {
+      keep_state_(options.screenshot.isEmpty() && options.tour.isEmpty()),
+      demo_(options.demo) {
   setWindowTitle(QStringLiteral("Solarchon"));
   setAcceptDrops(true);
+  show_all_tips_plain();
   Theme::apply(options.look.value_or(
       settings_->value("look", "noon").toString() == "indoors" ? Look::kIndoors : Look::kNoon));
   load_document(options);
   learning_ = std::make_unique<Learning>(*document_, *records_);
-  alarms_ = std::make_unique<Alarms>(*document_, DesktopTeller());
+  alarms_ = std::make_unique<Alarms>(*document_, DesktopTeller(options.ringer));
   build_views();
   build_layout();
   build_actions();
@@ -74,16 +79,32 @@ Window::Window(const Options& options, QWidget* parent)
   } else if (first_start_) {
     notice_->hint(tr("Welcome. Start with your place: choose Site on the top left."));
   }
+  if (document_->live() && !Document::is_likely({QDateTime::currentMSecsSinceEpoch()})) {
+    notice_->tell(
+        tr("The computer\u2019s clock says %1. Set it before you rely on any figure for now.")
+            .arg(QDateTime::currentDateTimeUtc().date().toString(Qt::ISODate)));
+  }
   // The log and the last frame come after the first picture is on screen.
-  QTimer::singleShot(0, this, [this, demo = options.demo] {
-    records_->reload();
-    if (demo && records_->sessions().empty()) {
-      records_->fill_with_demo();
-    } else {
-      show_latest_frame();
-    }
-  });
+  connect(records_.get(), &Records::sessionsChanged, this, &Window::begin_with_log,
+          Qt::SingleShotConnection);
+  QTimer::singleShot(0, records_.get(), &Records::reload);
   follow();
+}
+
+void Window::begin_with_log() {
+  begun_ = true;
+  if (demo_ && records_->readable() && !workspace::demo_is_whole(records_->sessions())) {
+    records_->fill_with_demo();
+  } else {
+    show_latest_frame();
+  }
+}
+
+void Window::come_forward() {
+  setWindowState(windowState() & ~Qt::WindowMinimized);
+  show();
+  raise();
+  activateWindow();
 }
 
 Window::~Window() {
@@ -258,7 +279,7 @@ void Window::set_look(Look look) {
 }
 
 bool Window::settled() const {
-  return !records_->worker().busy() && learning_->settled() &&
+  return begun_ && !records_->worker().busy() && records_->settled() && learning_->settled() &&
          views_.at(static_cast<std::size_t>(stack_->currentIndex()))->settled();
 }
 
@@ -277,14 +298,22 @@ void Window::open_rig() {
 }
 
 void Window::open_rig_file(const QString& file) {
-  const auto rig = optics::read_rig(file.toStdString());
-  if (!rig) {
-    notice_->tell(QString::fromStdString(words::sentence(rig.error())));
-    return;
-  }
-  workspace::Workspace next = document_->workspace();
-  next.rig = *rig;
-  document_->edit(tr("Open light path"), next);
+  records_->read_outside(file, optics::kMostBytes,
+                         [this, file](const base::Result<std::string>& text) {
+                           auto rig = text.and_then([&](const std::string& read) {
+                                            return base::parse_json(read, file.toStdString());
+                                          })
+                                          .and_then(optics::rig_from_json);
+                           return [this, rig = std::move(rig)] {
+                             if (!rig) {
+                               notice_->tell(QString::fromStdString(words::sentence(rig.error())));
+                               return;
+                             }
+                             workspace::Workspace next = document_->workspace();
+                             next.rig = *rig;
+                             document_->edit(tr("Open light path"), next);
+                           };
+                         });
 }
 
 void Window::save_rig() {
@@ -336,16 +365,16 @@ void Window::dropEvent(QDropEvent* event) {
 void Window::open_file(const QString& file) {
   const QString ending = QFileInfo(file).suffix().toLower();
   // Tables and JSON say in their first lines what they are.
-  constexpr std::size_t kMostBytes = 8U << 20U;
-  const std::string text = ending == "json" || ending == "csv" || ending == "txt"
-                               ? base::read_file(file.toStdString(), kMostBytes).value_or("")
-                               : std::string();
-  const std::string head = text.substr(0, 200);
+  constexpr qint64 kHeadBytes = 400;
+  QByteArray head;
+  if (QFile text(file); (ending == "json" || ending == "csv" || ending == "txt") &&
+                        QFileInfo(file).isFile() && text.open(QIODevice::ReadOnly)) {
+    head = text.read(kHeadBytes);
+  }
   if (ending == "ics") {
     show_place(QStringLiteral("day-plan"));
     day_view().plan_page().open_calendar_file(file);
-  } else if (head.find("solarchon-forecast") != std::string::npos ||
-             head.find("cloud_percent") != std::string::npos) {
+  } else if (head.contains("solarchon-forecast") || head.contains("cloud_percent")) {
     show_place(QStringLiteral("day-plan"));
     day_view().plan_page().open_forecast_file(file);
   } else if (ending == "csv" || ending == "txt") {

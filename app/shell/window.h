@@ -44,6 +44,8 @@ class Window : public QMainWindow {
   bool show_place(const QString& name);
   [[nodiscard]] QString place() const;
   void set_look(Look look);
+  /// Shows itself above other windows, out of whatever it was laid aside in.
+  void come_forward();
   /// True once nothing in the background will change the picture any more.
   [[nodiscard]] bool settled() const;
 
@@ -64,6 +66,7 @@ class Window : public QMainWindow {
   void open_rig_file(const QString& file);
   void save_rig();
   void show_latest_frame();
+  void begin_with_log();
 
   std::filesystem::path data_;
   QString start_problem_;
@@ -74,6 +77,8 @@ class Window : public QMainWindow {
   std::unique_ptr<Alarms> alarms_;
   std::unique_ptr<QSettings> settings_;
   bool keep_state_;
+  bool demo_;
+  bool begun_ = false;  ///< the log was read once
   ContextStrip* strip_ = nullptr;
   Rail* rail_ = nullptr;
   QStackedWidget* stack_ = nullptr;

@@ -29,6 +29,7 @@ inline std::unique_ptr<app::Window> open_window(const std::filesystem::path& dat
   window->show();
   window->activateWindow();
   EXPECT_TRUE(QTest::qWaitForWindowActive(window.get()));
+  EXPECT_TRUE(wait_until([&] { return window->settled(); }));  // the log was read
   return window;
 }
 

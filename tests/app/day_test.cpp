@@ -99,12 +99,14 @@ TEST_F(DayTest, AHorizonFileIsReadLineByLineAndKept) {
   const QSignalSpy told(&window->records(), &Records::failed);
   test::write_text(folder / "h.csv", "0,2\n95,50,yes\n115,bad\n140,3\n");
   view->sky_page().open_horizon_file(QString::fromStdString((folder / "h.csv").string()));
+  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
   EXPECT_EQ(horizon().points.size(), 3U);
   ASSERT_EQ(told.count(), 1);
   EXPECT_TRUE(told[0][0].toString().contains("line 3")) << told[0][0].toString().toStdString();
   view->sky_page().save_horizon_file(QString::fromStdString((folder / "copy.csv").string()));
   EXPECT_EQ(sky::horizon_from_csv(test::read_text(folder / "copy.csv"))->horizon, horizon());
   view->sky_page().open_horizon_file(QString::fromStdString((folder / "none.csv").string()));
+  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
   EXPECT_EQ(told.count(), 2);
   EXPECT_EQ(horizon().points.size(), 3U);
   const sky::Horizon kept = horizon();

@@ -384,6 +384,7 @@ TEST_F(LightPathTest, KitFilesAreReadAndWritten) {
       {test::catalogue_part("Eyepiece 20 mm"), test::catalogue_part("Phone in an eyepiece holder")},
       file));
   window->records().import_kit(QString::fromStdString(file.string()));
+  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
   EXPECT_EQ(window->records().kit().size(), 2U);
   const auto copy = folder / "copy.json";
   window->records().export_kit(QString::fromStdString(copy.string()));
@@ -391,6 +392,7 @@ TEST_F(LightPathTest, KitFilesAreReadAndWritten) {
   const QSignalSpy failed(&window->records(), &Records::failed);
   test::write_text(folder / "bad.json", "{");
   window->records().import_kit(QString::fromStdString((folder / "bad.json").string()));
+  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
   EXPECT_EQ(failed.count(), 1);
   EXPECT_EQ(window->records().kit().size(), 2U);
   window->records().drop_from_kit(window->records().kit()[0].kit_id);

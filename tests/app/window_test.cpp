@@ -32,7 +32,8 @@ class WindowTest : public testing::Test {
     window->show_view(3);
     const auto before = window->records().shown();
     QTest::mouseClick(window->findChild<QPushButton*>("take-frame"), Qt::LeftButton);
-    ASSERT_TRUE(test::wait_until([&] { return window->records().shown() != before; }));
+    ASSERT_TRUE(
+        test::wait_until([&] { return window->records().shown() != before && window->settled(); }));
   }
   void drop(const std::filesystem::path& path) {
     QMimeData data;
@@ -110,6 +111,7 @@ TEST_F(WindowTest, ALightPathIsOpenedByDroppingItsFile) {
   rig.name = "Dropped";
   ASSERT_TRUE(optics::write_rig(rig, folder / "rig.json"));
   drop(folder / "rig.json");
+  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
   EXPECT_EQ(window->document().workspace().rig, rig);
   window->document().undo().undo();
   EXPECT_EQ(window->document().workspace().rig, quick_rig());
@@ -120,6 +122,7 @@ TEST_F(WindowTest, ABadLightPathIsToldAndNothingIsLost) {
   test::write_text(folder / "rig.json", R"({"format": "solarchon-rig", "version": 1, "name": "x",
       "elements": [{"kind": "refractor", "aperture_mm": -1, "focal_length_mm": 480}]})");
   drop(folder / "rig.json");
+  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
   EXPECT_TRUE(window->notice().message().contains("elements[0].aperture_mm"));
   EXPECT_EQ(window->document().workspace().rig, quick_rig());
 }

@@ -1,5 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <fstream>
+
 #include "cli/cli.h"
+#include "solarchon/base/folder_lock.h"
 
 #include <algorithm>
 #include <cmath>
@@ -400,6 +403,56 @@ TEST(Cli, DayTakesAHorizonAndTellsWhatItRefused) {
   expect_bad_input(call(words("day --lat 36 --lon 0 --date 2027-02-30")), "date");
   expect_bad_input(call(words("day --lat 96 --lon 0 --date 2027-02-03")), "lat");
   expect_bad_input(call(words("day --lat 36 --lon 0 --date 2027-02-03 --above 99")), "above");
+}
+
+TEST(Cli, TakesNoEmptyNoHexadecimalAndNoEndlessNumber) {
+  for (const char* value : {"", "0x10", "nan", "inf", "1e999", "12abc", " 5", "1,5"}) {
+    expect_bad_input(call({"day", "--lat", value, "--lon", "0", "--date", "2027-07-14"}), "lat");
+  }
+  EXPECT_EQ(call({"day", "--lat", "+3.6e1", "--lon", "-5", "--date", "2027-07-14"}).code, 0);
+  expect_bad_input(call({"day", "--lat", "36", "--lon", "0", "--date", ""}), "date");
+  expect_bad_input(call({"simulate", "x.json", "--lat", "36", "--lon", "0", "--time",
+                         "2027-07-14T10:00Z", "--out", ""}),
+                   "out");
+  expect_bad_input(call({"sun", "--lat", "36", "--lon", "0", "--time", "2027-07-14T12:00:60Z"}),
+                   "time");
+}
+
+TEST(Cli, AnswersForNoPlaceThatNobodyNamed) {
+  expect_bad_input(call(words("year --year 2027")), "lat");
+  expect_bad_input(call(words("forecast --date 2027-07-14")), "lat");
+  expect_bad_input(call(words("forecast --lat 3 --date 2027-07-14")), "lon");
+  expect_bad_input(call(words("forecast --lat 3 --lon 4")), "date");
+}
+
+TEST(Cli, SaysWhenItsAnswerCouldNotBeWritten) {
+  std::ofstream full("/dev/full");
+  std::ostringstream err;
+  EXPECT_EQ(run(words("rules"), full, err), 1);
+  EXPECT_NE(err.str().find("standard output"), std::string::npos);
+}
+
+TEST(Cli, ObeysNoNameThatTalksToTheTerminal) {
+  const TempFolder folder;
+  optics::Rig rig = test::starter_rig();
+  rig.elements[0].name = "film\x1b[2J\x7f\u009b";
+  const Outcome outcome = call({"rig", rig_file(folder, rig)});
+  ASSERT_EQ(outcome.code, 0);
+  for (const char* control : {"\x1b", "\x7f", "\u009b"}) {
+    EXPECT_EQ(outcome.out.find(control), std::string::npos);
+  }
+  EXPECT_EQ(outcome.json().at("heat")[0].at("name"), rig.elements[0].name);
+  const Outcome bad = call({"rig", "no\x1b[31mfile.json"});
+  EXPECT_EQ(bad.err.find('\x1b'), std::string::npos);
+}
+
+TEST(Cli, WaitsForNobodyForEverAndSaysWhoHoldsAFolder) {
+  const TempFolder folder;
+  const auto held = base::FolderLock::take(folder.path());
+  ASSERT_TRUE(held);
+  const Outcome outcome = call({"demo", "--data", folder.path().string()});
+  EXPECT_EQ(outcome.code, 1);
+  EXPECT_NE(outcome.err.find("held by process"), std::string::npos) << outcome.err;
 }
 
 }  // namespace

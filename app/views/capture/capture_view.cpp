@@ -6,6 +6,7 @@
 #include <QVBoxLayout>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -16,7 +17,7 @@ CaptureView::CaptureView(Document& document, Records& records, QWidget* parent)
       take_(new QPushButton(tr("Take a frame"), this)),
       cancel_(new QPushButton(tr("Cancel"), this)),
       progress_(new QProgressBar(this)),
-      hint_(new QLabel(this)),
+      hint_(new PlainLabel(this)),
       exposure_(new NumberField(tr("Exposure"), tr("ms"), {1e-4, 3.6e6}, false, this)),
       figures_(new Figures(2, this)) {
   exposure_->allow_empty(tr("suggested"));
@@ -82,6 +83,13 @@ void CaptureView::take() {
   }
 }
 
+QString CaptureView::taken_words(sky::UtcTime time) const {
+  const QTimeZone zone = document().zone();
+  const QString clock = clock_at(time, zone, true);
+  const QString date = date_at(time, zone);
+  return date == date_at(document().moment(), zone) ? clock : tr("%1, %2").arg(date, clock);
+}
+
 void CaptureView::follow() {
   const Readiness ready = readiness();
   const bool busy = records().worker().busy();
@@ -107,7 +115,7 @@ void CaptureView::follow() {
   const QString none = QStringLiteral("\u2013");
   const frames::FrameInfo& info = shown->frame.info;
   std::vector<Figures::Row> rows{
-      {tr("Taken"), info.time ? clock_at(*info.time, document().zone(), true) : none},
+      {tr("Taken"), info.time ? taken_words(*info.time) : none},
       {tr("Exposure"), info.exposure_ms ? exposure_text(*info.exposure_ms) : none}};
   if (shown->measurement) {
     const measure::LimbFit& limb = shown->measurement->limb;

@@ -24,6 +24,8 @@ class CaptureView : public View {
   [[nodiscard]] Readiness readiness() const override;
   [[nodiscard]] bool settled() const override { return !records().worker().busy(); }
   void take();
+  /// The clock; the date too where it is not the day that is looked at.
+  [[nodiscard]] QString taken_words(sky::UtcTime time) const;
 
  protected:
   void follow() override;

@@ -6,11 +6,11 @@
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
-#include <QToolTip>
 #include <algorithm>
 #include <cmath>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_tips.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
 
@@ -272,7 +272,7 @@ void DaySheet::keyPressEvent(QKeyEvent* event) {
 bool DaySheet::event(QEvent* event) {
   if (event->type() == QEvent::ToolTip) {
     const auto* help = static_cast<QHelpEvent*>(event);
-    QToolTip::showText(help->globalPos(), tip_at(help->pos()), this);
+    show_plain_tip(help->globalPos(), tip_at(help->pos()), this);
     return true;
   }
   return QWidget::event(event);

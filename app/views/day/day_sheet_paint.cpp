@@ -91,8 +91,10 @@ void DaySheet::paint_sun(QPainter& painter) const {
   const double x = x_of(document_.day().culmination);
   const double y = y_of(document_.day().culmination_altitude_deg);
   painter.setPen(c.ink);
-  if (y - 16.0 > row.top() - 14.0 && document_.day().culmination_altitude_deg > 0.0) {
-    painter.drawText(QRectF(x + 6, y - 15, 44, 14), Qt::AlignLeft | Qt::AlignVCenter, highest);
+  if (document_.day().culmination_altitude_deg > 0.0) {
+    // Over the peak where there is room below the hours, else within the shape beneath it.
+    const double label_top = y - 15.0 > row.top() + 1.0 ? y - 15.0 : y + 4.0;
+    painter.drawText(QRectF(x + 6, label_top, 44, 14), Qt::AlignLeft | Qt::AlignVCenter, highest);
   }
   paint_name(painter, row, tr("Sun, clear\nover %1\u00b0").arg(Document::kWindowDeg));
 }

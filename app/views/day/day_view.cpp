@@ -6,13 +6,14 @@
 #include <QVBoxLayout>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
 
 DayView::DayView(Document& document, Records& records, QWidget* parent)
     : View(document, records, parent),
-      title_(new QLabel(this)),
+      title_(new PlainLabel(this)),
       switch_(new QButtonGroup(this)),
       pages_(new QStackedWidget(this)),
       sky_(new SkyPage(document, records, pages_)),

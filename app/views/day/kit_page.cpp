@@ -9,6 +9,7 @@
 #include <filesystem>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
 #include "solarchon/base/file.h"
@@ -52,9 +53,9 @@ KitPage::KitPage(Document& document, Records& records, QWidget* parent)
       document_(document),
       records_(records),
       bars_(new NeedBars(this)),
-      no_runs_(new QLabel(tr("No run is planned for this day: power and disk are counted once "
-                             "there is one, on the page Plan."),
-                          this)),
+      no_runs_(new PlainLabel(tr("No run is planned for this day: power and disk are counted once "
+                                 "there is one, on the page Plan."),
+                              this)),
       list_(new QTableWidget(0, 4, this)),
       measure_(new QPushButton(tr("Measure the disk"), this)),
       progress_(new QProgressBar(this)) {
@@ -120,7 +121,7 @@ QWidget* KitPage::build_fields() {
     column->addWidget(build_supply(supply));
     column->addSpacing(6);
   }
-  auto* title = new QLabel(tr("Who draws from which"), side);
+  auto* title = new PlainLabel(tr("Who draws from which"), side);
   title->setFont(Theme::font(TextSize::kMedium, true));
   column->addWidget(title);
   for (std::size_t i = 0; i < plan::kConsumers; ++i) {
@@ -145,7 +146,7 @@ QWidget* KitPage::build_supply(std::size_t supply) {
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(4);
   SupplyFields& fields = supplies_.at(supply);
-  auto* title = new QLabel(tr("Supply %1").arg(supply + 1), box);
+  auto* title = new PlainLabel(tr("Supply %1").arg(supply + 1), box);
   title->setFont(Theme::font(TextSize::kMedium, true));
   column->addWidget(title);
   fields.name = new QLineEdit(box);

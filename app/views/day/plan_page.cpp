@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/day/plan_page.h"
 
+#include <QDateTime>
 #include <QFileDialog>
 #include <QGridLayout>
 #include <QHBoxLayout>
@@ -9,6 +10,7 @@
 #include <algorithm>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/shell/wrap_button.h"
 #include "app/views/day/plan_out.h"
@@ -24,6 +26,9 @@ namespace {
 
 constexpr std::size_t kMostBytes = 2U << 20U;
 constexpr double kUsualRunMin = 30.0;
+/// A clip that many cameras take in their stride: short, with a pause to write.
+constexpr double kUsualClipS = 10.0;
+constexpr double kUsualEveryS = 60.0;
 
 }  // namespace
 
@@ -32,7 +37,7 @@ PlanPage::PlanPage(Document& document, Records& records, QWidget* parent)
       document_(document),
       records_(records),
       sheet_(new DaySheet(document, this)),
-      headline_(new QLabel(this)) {
+      headline_(new PlainLabel(this)) {
   headline_->setObjectName(QStringLiteral("headline"));
   headline_->setWordWrap(true);
   headline_->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
@@ -165,7 +170,7 @@ QWidget* PlanPage::build_side() {
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 0, 8, 0);
   column->setSpacing(6);
-  conflicts_title_ = new QLabel(side);
+  conflicts_title_ = new PlainLabel(side);
   conflicts_title_->setFont(Theme::font(TextSize::kMedium, true));
   conflicts_title_->setObjectName(QStringLiteral("conflicts"));
   conflicts_title_->setWordWrap(true);
@@ -175,8 +180,8 @@ QWidget* PlanPage::build_side() {
   column->addLayout(conflicts_);
   column->addSpacing(8);
   editors_ = new QStackedWidget(side);
-  auto* hint = new QLabel(tr("Choose a run or a step on the sheet to see and change its figures."),
-                          editors_);
+  auto* hint = new PlainLabel(
+      tr("Choose a run or a step on the sheet to see and change its figures."), editors_);
   hint->setWordWrap(true);
   hint->setProperty("role", "faint");
   hint->setAlignment(Qt::AlignTop);
@@ -191,12 +196,12 @@ QWidget* PlanPage::build_side() {
   under_ = build_ground(side, tr("Ground under the telescope"), &plan::Surroundings::under);
   before_ = build_ground(side, tr("Ground before the telescope"), &plan::Surroundings::before);
   ground->setColumnStretch(0, 1);
-  auto* warmed = new QLabel(tr("Ground that warms the air"), side);
+  auto* warmed = new PlainLabel(tr("Ground that warms the air"), side);
   warmed->setFont(Theme::font(TextSize::kMedium, true));
   ground->addWidget(warmed, 0, 0, 1, 2);
-  ground->addWidget(new QLabel(tr("Under the telescope"), side), 1, 0);
+  ground->addWidget(new PlainLabel(tr("Under the telescope"), side), 1, 0);
   ground->addWidget(under_, 1, 1);
-  ground->addWidget(new QLabel(tr("Before it"), side), 2, 0);
+  ground->addWidget(new PlainLabel(tr("Before it"), side), 2, 0);
   ground->addWidget(before_, 2, 1);
   column->addLayout(ground);
   connect(run_editor_, &RunEditor::edited, this, [this](const plan::Run& to) {
@@ -233,10 +238,17 @@ void PlanPage::add_run() {
   plan::Run run;
   run.name = tr("Run %1").arg(document_.plan().runs.size() + 1).toStdString();
   run.minutes = kUsualRunMin;
+  run.clip_s = kUsualClipS;
+  run.every_s = kUsualEveryS;
   const sky::SunDay& day = document_.day();
   run.start = day.transit.value_or(day.start + 0.5 * sky::seconds_between(day.start, day.end));
   if (const auto best = plan::best_window(document_.givens(), run.minutes)) {
     run.start = best->window.start;
+  }
+  // A plan for today begins no sooner than now.
+  if (const sky::UtcTime now{QDateTime::currentMSecsSinceEpoch()};
+      document_.live() && day.start <= now && now < day.end) {
+    run.start = std::max(run.start, now);
   }
   for (const plan::PlannedRun& other : document_.plan().runs) {
     // After the others where it would meet one.
@@ -271,31 +283,41 @@ void PlanPage::adopt_forecast(const QString& what, std::optional<plan::Forecast>
 }
 
 void PlanPage::open_forecast_file(const QString& file) {
-  const auto read =
-      base::read_file(file.toStdString(), kMostBytes).and_then([&](const std::string& text) {
-        return plan::forecast_from_text(text, QFileInfo(file).fileName().toStdString());
-      });
-  if (!read) {
-    emit records_.failed(QString::fromStdString(words::sentence(read.error())));
-    return;
-  }
-  adopt_forecast(tr("Open forecast"), read->forecast);
-  if (!read->refused.empty()) {
-    emit records_.failed(tr("The forecast was read but for %1").arg(refused_words(read->refused)));
-  }
+  const std::string name = QFileInfo(file).fileName().toStdString();
+  records_.read_outside(file, kMostBytes, [this, name](const base::Result<std::string>& text) {
+    auto read = text.and_then(
+        [&](const std::string& bytes) { return plan::forecast_from_text(bytes, name); });
+    return [this, read = std::move(read)] {
+      if (!read) {
+        emit records_.failed(QString::fromStdString(words::sentence(read.error())));
+        return;
+      }
+      adopt_forecast(tr("Open forecast"), read->forecast);
+      if (!read->refused.empty()) {
+        emit records_.failed(
+            tr("The forecast was read but for %1").arg(refused_words(read->refused)));
+      }
+    };
+  });
 }
 
 void PlanPage::open_calendar_file(const QString& file) {
-  const auto read =
-      base::read_file(file.toStdString(), kMostBytes).and_then([](const std::string& text) {
-        return plan::runs_from_icalendar(text);
-      });
-  if (!read) {
-    emit records_.failed(QString::fromStdString(words::sentence(read.error())));
-    return;
-  }
+  records_.read_outside(file, kMostBytes, [this](const base::Result<std::string>& text) {
+    auto read =
+        text.and_then([](const std::string& bytes) { return plan::runs_from_icalendar(bytes); });
+    return [this, read = std::move(read)] {
+      if (!read) {
+        emit records_.failed(QString::fromStdString(words::sentence(read.error())));
+        return;
+      }
+      take_events(*read);
+    };
+  });
+}
+
+void PlanPage::take_events(const plan::CalendarFile& read) {
   plan::Wishes next = document_.workspace().wishes;
-  for (const plan::Run& run : read->runs) {
+  for (const plan::Run& run : read.runs) {
     // Bringing a calendar in again adds nothing twice.
     if (next.runs.size() < plan::kMostRuns &&
         std::find(next.runs.begin(), next.runs.end(), run) == next.runs.end()) {
@@ -303,8 +325,8 @@ void PlanPage::open_calendar_file(const QString& file) {
     }
   }
   edit_wishes(tr("Bring in events"), next);
-  if (!read->refused.empty()) {
-    emit records_.failed(tr("The calendar was read but for %1").arg(refused_words(read->refused)));
+  if (!read.refused.empty()) {
+    emit records_.failed(tr("The calendar was read but for %1").arg(refused_words(read.refused)));
   }
 }
 
@@ -396,7 +418,7 @@ void PlanPage::show_conflicts() {
     row->setFrameShape(QFrame::Box);
     auto* column = new QVBoxLayout(row);
     column->setContentsMargins(10, 8, 10, 8);
-    auto* label = new QLabel(conflict_words(conflict, wishes, zone), row);
+    auto* label = new PlainLabel(conflict_words(conflict, wishes, zone), row);
     label->setWordWrap(true);
     column->addWidget(label);
     for (const plan::Cure& cure : conflict.cures) {

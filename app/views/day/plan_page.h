@@ -15,6 +15,7 @@
 #include "app/views/day/day_sheet.h"
 #include "app/views/day/run_editor.h"
 #include "app/views/day/step_editor.h"
+#include "solarchon/plan/calendar.h"
 
 namespace solarchon::app {
 
@@ -45,6 +46,7 @@ class PlanPage : public QWidget {
   [[nodiscard]] QComboBox* build_ground(QWidget* parent, const QString& name,
                                         plan::Ground plan::Surroundings::*member);
   void add_run();
+  void take_events(const plan::CalendarFile& read);
   void change_run(std::size_t run, const plan::Run& to);
   void remove_run(std::size_t run);
   void edit_wishes(const QString& what, const plan::Wishes& wishes,

@@ -7,6 +7,7 @@
 #include <QVBoxLayout>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
 
@@ -18,7 +19,7 @@ RunEditor::RunEditor(Document& document, QWidget* parent)
       name_(new QLineEdit(this)),
       start_(new QTimeEdit(this)),
       fixed_(new QCheckBox(tr("An event that does not wait"), this)),
-      facts_(new QLabel(this)) {
+      facts_(new PlainLabel(this)) {
   name_->setObjectName(QStringLiteral("run-name"));
   name_->setAccessibleName(tr("Name of the run"));
   name_->setMaxLength(80);
@@ -41,7 +42,7 @@ RunEditor::RunEditor(Document& document, QWidget* parent)
   column->addWidget(name_);
   auto* row = new QHBoxLayout;
   row->setSpacing(8);
-  auto* label = new QLabel(tr("Start"), this);
+  auto* label = new PlainLabel(tr("Start"), this);
   label->setBuddy(start_);
   row->addWidget(label, 1);
   row->addWidget(start_);

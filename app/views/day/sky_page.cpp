@@ -10,6 +10,7 @@
 #include <QVBoxLayout>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/file.h"
 #include "solarchon/words/words.h"
@@ -19,7 +20,7 @@ namespace solarchon::app {
 namespace {
 
 QLabel* caption(const QString& words, QWidget* parent) {
-  auto* label = new QLabel(words, parent);
+  auto* label = new PlainLabel(words, parent);
   label->setFont(Theme::font(TextSize::kMedium, true));
   return label;
 }
@@ -30,8 +31,8 @@ SkyPage::SkyPage(Document& document, Records& records, QWidget* parent)
     : QWidget(parent),
       document_(document),
       records_(records),
-      usable_(new QLabel(this)),
-      mount_(new QLabel(this)),
+      usable_(new PlainLabel(this)),
+      mount_(new PlainLabel(this)),
       now_(new Figures(2, this)),
       disc_(new Figures(2, this)),
       chart_(new WallChart(document, this)) {
@@ -165,15 +166,21 @@ void SkyPage::open_horizon() {
 
 void SkyPage::open_horizon_file(const QString& file) {
   constexpr std::size_t kMostBytes = 1U << 20U;
-  const auto read = base::read_file(file.toStdString(), kMostBytes).and_then(sky::horizon_from_csv);
-  if (!read) {
-    emit records().failed(QString::fromStdString(words::sentence(read.error())));
-    return;
-  }
-  adopt_horizon(tr("Open horizon"), read->horizon);
-  if (!read->refused.empty()) {
-    emit records().failed(tr("The horizon was read but for %1").arg(refused_words(read->refused)));
-  }
+  records().read_outside(file, kMostBytes, [this](const base::Result<std::string>& text) {
+    auto read =
+        text.and_then([](const std::string& bytes) { return sky::horizon_from_csv(bytes); });
+    return [this, read = std::move(read)] {
+      if (!read) {
+        emit records().failed(QString::fromStdString(words::sentence(read.error())));
+        return;
+      }
+      adopt_horizon(tr("Open horizon"), read->horizon);
+      if (!read->refused.empty()) {
+        emit records().failed(
+            tr("The horizon was read but for %1").arg(refused_words(read->refused)));
+      }
+    };
+  });
 }
 
 void SkyPage::save_horizon() {

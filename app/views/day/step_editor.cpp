@@ -6,6 +6,7 @@
 #include <algorithm>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
 
@@ -15,8 +16,8 @@ StepEditor::StepEditor(Document& document, Records& records, QWidget* parent)
     : QWidget(parent),
       document_(document),
       records_(records),
-      name_(new QLabel(this)),
-      learned_(new QLabel(this)),
+      name_(new PlainLabel(this)),
+      learned_(new PlainLabel(this)),
       planned_(new NumberField(tr("Planned"), tr("min"), plan::kStepMinutesRange, false, this)),
       took_(new NumberField(tr("It took"), tr("min"), {0.1, plan::kStepMinutesRange.high}, false,
                             this)),

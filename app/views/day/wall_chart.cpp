@@ -195,7 +195,11 @@ void WallChart::paint_corners(QPainter& painter) const {
     if (chosen) {
       painter.setPen(c.ink);
       painter.setFont(Theme::font(TextSize::kSmall, true));
-      painter.drawText(QRectF(at.x() - 80, at.y() - 30, 160, 18), Qt::AlignCenter,
+      // At either end of the chart the words stay within it.
+      constexpr double kWide = 160.0;
+      const double left = std::clamp(at.x() - kWide / 2.0, area().left() + 2.0,
+                                     std::max(area().left() + 2.0, area().right() - kWide - 2.0));
+      painter.drawText(QRectF(left, at.y() - 30, kWide, 18), Qt::AlignCenter,
                        tr("%1\u00b0 %2, %3\u00b0 high")
                            .arg(number(corner.azimuth_deg, 0), compass_point(corner.azimuth_deg),
                                 number(corner.height_deg, 1)));

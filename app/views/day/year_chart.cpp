@@ -7,11 +7,11 @@
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
-#include <QToolTip>
 #include <algorithm>
 #include <cmath>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_tips.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -111,7 +111,7 @@ bool YearChart::event(QEvent* event) {
     const auto* help = static_cast<QHelpEvent*>(event);
     if (const auto day = day_at(help->pos().x())) {
       const plan::YearDay& shown = year_->days[static_cast<std::size_t>(*day)];
-      QToolTip::showText(
+      show_plain_tip(
           help->globalPos(),
           tr("%1\nhighest %2\u00b0, clear %3 h\nP %4\u00b0, B\u2080 %5\u00b0")
               .arg(QLocale().toString(as_date(shown.date), QStringLiteral("d MMMM")),

@@ -8,6 +8,7 @@
 #include <cmath>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
 
@@ -48,9 +49,9 @@ QWidget* YearPage::build_side() {
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(6);
-  auto* title = new QLabel(tr("Best windows, next four weeks"), side);
+  auto* title = new PlainLabel(tr("Best windows, next four weeks"), side);
   title->setFont(Theme::font(TextSize::kMedium, true));
-  target_ = new QLabel(side);
+  target_ = new PlainLabel(side);
   target_->setObjectName(QStringLiteral("window-target"));
   target_->setWordWrap(true);
   target_->setProperty("role", "faint");

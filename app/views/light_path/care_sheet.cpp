@@ -6,13 +6,14 @@
 #include <QVBoxLayout>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
 
 CareSheet::CareSheet(bool tunable, QWidget* parent)
     : QWidget(parent),
-      inspected_(new QLabel(this)),
+      inspected_(new PlainLabel(this)),
       keep_(new QPushButton(tr("Keep in my kit"), this)) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 8, 0, 0);
@@ -49,7 +50,7 @@ CareSheet::CareSheet(bool tunable, QWidget* parent)
 QLineEdit* CareSheet::add_line(const QString& label, const QString& reason,
                                std::string optics::Care::*member) {
   auto* row = new QHBoxLayout;
-  auto* name = new QLabel(label, this);
+  auto* name = new PlainLabel(label, this);
   auto* edit = new QLineEdit(this);
   name->setBuddy(edit);
   edit->setAccessibleName(label);
@@ -70,7 +71,7 @@ QLineEdit* CareSheet::add_line(const QString& label, const QString& reason,
 }
 
 void CareSheet::add_tuning() {
-  auto* caption = new QLabel(tr("Settings that were best"), this);
+  auto* caption = new PlainLabel(tr("Settings that were best"), this);
   tuning_ = new QListWidget(this);
   tuning_->setObjectName(QStringLiteral("tuning-history"));
   tuning_->setAccessibleName(caption->text());

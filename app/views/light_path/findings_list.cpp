@@ -8,6 +8,7 @@
 #include <optional>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/shell/verdict_badge.h"
 #include "app/shell/wrap_button.h"
@@ -23,14 +24,14 @@ QLabel* sign_label(safety::Severity severity, QWidget* parent) {
   pixmap.fill(Qt::transparent);
   QPainter painter(&pixmap);
   paint_sign(painter, QRectF(1, 1, 22, 22), severity);
-  auto* label = new QLabel(parent);
+  auto* label = new PlainLabel(parent);
   label->setPixmap(pixmap);
   label->setAccessibleName(name_of(severity));
   return label;
 }
 
 QLabel* paragraph(const QString& words, bool bold, QWidget* parent) {
-  auto* label = new QLabel(words, parent);
+  auto* label = new PlainLabel(words, parent);
   label->setWordWrap(true);
   label->setFont(Theme::font(TextSize::kMedium, bold));
   label->setTextInteractionFlags(Qt::TextSelectableByMouse);

@@ -10,7 +10,9 @@
 #include <QVBoxLayout>
 #include <utility>
 
+#include "app/shell/elided_edit.h"
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/light_path/train_figures.h"
 #include "solarchon/optics/catalogue.h"
@@ -115,7 +117,7 @@ QWidget* LightPathView::build_tools() {
   auto* row = new QHBoxLayout(tools);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(6);
-  rig_name_ = new QLineEdit(tools);
+  rig_name_ = new ElidedEdit(tools);
   rig_name_->setObjectName(QStringLiteral("rig-name"));
   rig_name_->setAccessibleName(tr("Name of the light path"));
   rig_name_->setToolTip(tr("What you call this light path"));
@@ -164,7 +166,7 @@ QWidget* LightPathView::build_drawings() {
   auto* second = new QVBoxLayout(comparison_);
   second->setContentsMargins(0, 0, 0, 0);
   auto* head = new QHBoxLayout;
-  compared_name_ = new QLabel(comparison_);
+  compared_name_ = new PlainLabel(comparison_);
   compared_name_->setFont(Theme::font(TextSize::kMedium, true));
   auto* swap = new QPushButton(tr("Swap"), comparison_);
   swap->setObjectName(QStringLiteral("swap-compared"));
@@ -191,7 +193,7 @@ QWidget* LightPathView::build_side() {
   auto* holder = new QWidget;
   auto* inner = new QVBoxLayout(holder);
   inner->setContentsMargins(0, 4, 8, 0);
-  auto* caption = new QLabel(tr("The chosen part"), holder);
+  auto* caption = new PlainLabel(tr("The chosen part"), holder);
   caption->setFont(Theme::font(TextSize::kSmall));
   caption->setProperty("role", "faint");
   inner->addWidget(caption);
@@ -408,14 +410,22 @@ void LightPathView::open_compared() {
   if (file.isEmpty()) {
     return;
   }
-  const auto rig = optics::read_rig(file.toStdString());
-  if (!rig) {
-    emit records().failed(QString::fromStdString(words::sentence(rig.error())));
-    return;
-  }
-  workspace::Workspace next = document().workspace();
-  next.compared = *rig;
-  document().edit(tr("Open beside"), next);
+  records().read_outside(
+      file, optics::kMostBytes, [this, file](const base::Result<std::string>& read) {
+        auto rig = read.and_then([&](const std::string& bytes) {
+                         return base::parse_json(bytes, file.toStdString());
+                       })
+                       .and_then(optics::rig_from_json);
+        return [this, rig = std::move(rig)] {
+          if (!rig) {
+            emit records().failed(QString::fromStdString(words::sentence(rig.error())));
+            return;
+          }
+          workspace::Workspace next = document().workspace();
+          next.compared = *rig;
+          document().edit(tr("Open beside"), next);
+        };
+      });
 }
 
 void LightPathView::import_kit() {

@@ -10,6 +10,7 @@
 
 #include "app/shell/part_words.h"
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/light_path/section.h"
 #include "solarchon/optics/rig_file.h"
@@ -55,7 +56,7 @@ PartChooser::PartChooser(QWidget* parent)
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(8);
   auto* head = new QHBoxLayout;
-  auto* title = new QLabel(tr("Add a part"), this);
+  auto* title = new PlainLabel(tr("Add a part"), this);
   title->setFont(Theme::font(TextSize::kMedium, true));
   auto* close = new QPushButton(tr("Done"), this);
   close->setToolTip(tr("Back to the findings (Escape)"));

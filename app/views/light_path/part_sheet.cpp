@@ -8,6 +8,7 @@
 
 #include "app/shell/part_words.h"
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "solarchon/sky/time.h"
 
 namespace solarchon::app {
@@ -41,6 +42,9 @@ void PartSheet::add_number(std::string_view key, base::Range range, bool whole) 
   const ParameterWords words = parameter_words(key);
   auto* field = new NumberField(words.label, words.unit, range, whole, page_);
   field->setToolTip(words.reason);
+  if (const QString none = zero_words(key); range.low == 0.0 && !none.isEmpty()) {
+    field->show_zero_as(none);
+  }
   const std::string name(key);
   connect(field, &NumberField::entered, this, [this, name, words](double value) {
     change(tr("Change %1").arg(words.label.toLower()), [&](optics::Element& element) {
@@ -78,7 +82,7 @@ void PartSheet::add_flag(std::string_view key) {
 QComboBox* PartSheet::add_combo(const QString& label, const QString& reason,
                                 const QStringList& items) {
   auto* row = new QHBoxLayout;
-  auto* name = new QLabel(label, page_);
+  auto* name = new PlainLabel(label, page_);
   auto* combo = new QComboBox(page_);
   combo->addItems(items);
   combo->setAccessibleName(label);

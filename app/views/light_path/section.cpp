@@ -14,6 +14,7 @@
 #include <cmath>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_tips.h"
 #include "app/shell/theme.h"
 #include "app/shell/verdict_badge.h"
 #include "app/views/light_path/part_column.h"
@@ -480,7 +481,7 @@ bool Section::event(QEvent* event) {
   if (!part.care.notes.empty()) {
     lines << text(part.care.notes);
   }
-  QToolTip::showText(help->globalPos(), lines.join('\n'), this);
+  show_plain_tip(help->globalPos(), lines.join(QLatin1Char('\n')), this);
   return true;
 }
 

@@ -7,6 +7,7 @@
 #include <algorithm>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -39,7 +40,7 @@ LogView::LogView(Document& document, Records& records, QWidget* parent)
     : View(document, records, parent),
       year_(new YearStrip(this)),
       list_(new QListWidget(this)),
-      empty_(new QLabel(this)),
+      empty_(new PlainLabel(this)),
       book_(new QWidget(this)),
       page_(build_page()) {
   list_->setObjectName(QStringLiteral("sessions"));
@@ -77,7 +78,7 @@ LogView::~LogView() { keep_notes(); }
 
 QWidget* LogView::build_page() {
   auto* page = new QWidget(this);
-  title_ = new QLabel(page);
+  title_ = new PlainLabel(page);
   title_->setFont(Theme::font(TextSize::kLarge, true));
   figures_ = new Figures(3, page);
   frames_ = new QListWidget(page);
@@ -137,10 +138,11 @@ void LogView::follow() {
 
 void LogView::show_session(std::int64_t id) {
   keep_notes();
-  session_ = records().session(id);
-  if (!session_) {
+  auto opened = records().session(id);
+  if (!opened) {
     return;
   }
+  session_ = std::move(opened);
   const QTimeZone zone = document().zone();
   const log::SessionStart& start = session_->start;
   const int year = QDateTime::fromMSecsSinceEpoch(start.started.unix_ms, zone).date().year();
@@ -162,14 +164,20 @@ void LogView::show_session(std::int64_t id) {
   const int rows = std::clamp(frames_->count(), 1, kMostRows);
   frames_->setFixedHeight(rows * std::max(30, frames_->sizeHintForRow(0)) + 14);
   open_->setEnabled(!session_->frames.empty());
-  notes_->setPlainText(text(session_->notes));
-  notes_->document()->setModified(false);
+  // What could not be written last time is still there to be kept.
+  const auto unkept = unkept_.find(id);
+  notes_->setPlainText(unkept != unkept_.end() ? unkept->second : text(session_->notes));
+  notes_->document()->setModified(unkept != unkept_.end());
 }
 
 void LogView::keep_notes() {
   if (session_ && notes_->document()->isModified()) {
-    records().set_notes(session_->id, notes_->toPlainText());
-    notes_->document()->setModified(false);
+    if (records().set_notes(session_->id, notes_->toPlainText())) {
+      unkept_.erase(session_->id);
+      notes_->document()->setModified(false);
+    } else {
+      unkept_[session_->id] = notes_->toPlainText();
+    }
   }
 }
 

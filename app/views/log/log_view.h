@@ -5,6 +5,7 @@
 #include <QListWidget>
 #include <QPlainTextEdit>
 #include <QPushButton>
+#include <map>
 #include <optional>
 
 #include "app/shell/figures.h"
@@ -43,6 +44,7 @@ class LogView : public View {
   QListWidget* frames_;
   QPushButton* open_;
   QPlainTextEdit* notes_;
+  std::map<std::int64_t, QString> unkept_;  ///< notes that could not be written yet
   std::optional<log::Session> session_;
   std::vector<std::int64_t> listed_;
 };

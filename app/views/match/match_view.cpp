@@ -6,6 +6,7 @@
 #include <QVBoxLayout>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -13,7 +14,7 @@ namespace solarchon::app {
 namespace {
 
 QLabel* caption(const QString& words, QWidget* parent) {
-  auto* label = new QLabel(words, parent);
+  auto* label = new PlainLabel(words, parent);
   label->setFont(Theme::font(TextSize::kMedium, true));
   return label;
 }
@@ -23,8 +24,8 @@ QLabel* caption(const QString& words, QWidget* parent) {
 MatchView::MatchView(Document& document, Records& records, QWidget* parent)
     : View(document, records, parent),
       frame_(new SensorFrame(document, this)),
-      exposure_(new QLabel(this)),
-      exposure_note_(new QLabel(this)),
+      exposure_(new PlainLabel(this)),
+      exposure_note_(new PlainLabel(this)),
       strip_(new ExposureStrip(this)),
       ladder_(new Ladder(this)),
       figures_(new Figures(2, this)),

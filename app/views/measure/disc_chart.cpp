@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/measure/disc_chart.h"
 
+#include <QFileInfo>
 #include <QMouseEvent>
 #include <QPainter>
 #include <algorithm>
@@ -40,6 +41,18 @@ QRectF free_tag(const QPointF& spot, double radius, double width,
   return tag;
 }
 
+/// The frame's day and the name of its file; the folder is in the tip.
+QString short_name(const ShownFrame& shown) {
+  const QString name = QFileInfo(shown.file).fileName();
+  const auto& time = shown.frame.info.time;
+  const QString day = time ? QString::fromStdString(sky::to_iso(sky::utc_date(*time))) : QString();
+  QString words = day.isEmpty() ? name : QObject::tr("%1, %2").arg(day, name);
+  if (shown.frame.info.mosaic) {
+    words += QObject::tr(" \u00b7 raw colour mosaic, read as grey");
+  }
+  return words;
+}
+
 }  // namespace
 
 DiscChart::DiscChart(QWidget* parent) : QWidget(parent) {
@@ -54,6 +67,7 @@ void DiscChart::show_frame(const std::shared_ptr<const ShownFrame>& frame) {
   frame_ = frame;
   chosen_ = -1;
   image_ = frame ? frame_image(frame->frame, kLongestSidePx) : QImage();
+  setToolTip(frame ? frame->file : QString());
   update();
 }
 
@@ -133,9 +147,10 @@ void DiscChart::paintEvent(QPaintEvent* /*event*/) {
   painter.drawRect(box);
   painter.setPen(c.faint_ink);
   painter.setFont(Theme::font(TextSize::kSmall));
-  painter.drawText(QRectF(rect()).adjusted(2, 0, -2, -2), Qt::AlignBottom | Qt::AlignHCenter,
-                   painter.fontMetrics().elidedText(tr("%1 \u00b7 false colour").arg(frame_->file),
-                                                    Qt::ElideMiddle, width() - 8));
+  painter.drawText(
+      QRectF(rect()).adjusted(2, 0, -2, -2), Qt::AlignBottom | Qt::AlignHCenter,
+      painter.fontMetrics().elidedText(tr("%1 \u00b7 false colour").arg(short_name(*frame_)),
+                                       Qt::ElideMiddle, width() - 8));
   if (!frame_->measurement) {
     painter.setPen(kOverlay);
     painter.drawText(box, Qt::AlignCenter | Qt::TextWordWrap, frame_->problem);

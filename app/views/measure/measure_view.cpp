@@ -11,6 +11,7 @@
 #include <QVBoxLayout>
 
 #include "app/shell/phrases.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/file.h"
 #include "solarchon/words/words.h"
@@ -23,7 +24,7 @@ MeasureView::MeasureView(Document& document, Records& records, QWidget* parent)
       chart_(new DiscChart(this)),
       model_(new SpotTable(this)),
       table_(new QTableView(this)),
-      empty_(new QLabel(this)),
+      empty_(new PlainLabel(this)),
       figures_(new Figures(2, this)),
       export_(new QPushButton(tr("Export\u2026"), this)),
       copy_(new QPushButton(tr("Copy table"), this)) {

@@ -57,8 +57,7 @@ Json parts_to_json(const std::vector<Element>& parts) {
 }
 
 Result<std::vector<Element>> read_parts(const std::filesystem::path& path) {
-  constexpr std::size_t kMostFileBytes = 16U << 20U;
-  return base::read_file(path, kMostFileBytes)
+  return base::read_file(path, kMostPartsBytes)
       .and_then([&](const std::string& text) { return base::parse_json(text, path.string()); })
       .and_then(parts_from_json);
 }

@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/sky/rough_place.h"
 
 namespace solarchon::plan {
 
@@ -82,34 +83,66 @@ double prior_seeing_arcsec(double altitude_deg, double warmth, const Surrounding
   return zenith * std::pow(airmass, 0.6) + 0.2 * std::max(0.0, wind_m_s - 6.0);
 }
 
-SeeingExperience::SeeingExperience(const std::vector<SeeingNote>& notes, const sky::Site& site,
-                                   const Surroundings& surroundings) {
-  std::optional<sky::SunDay> day;
-  for (const SeeingNote& note : notes) {
-    const sky::CivilDate date = sky::local_mean_date(note.time, site.longitude_deg);
-    if (!day || day->date != date) {
-      day = sky::sun_day(date, site, {});
-    }
-    const double altitude = sky::arc_at(*day, note.time).altitude_deg;
-    if (altitude < kLowestDeg || note.seeing_arcsec <= 0.0) {
-      continue;
-    }
-    const double prior =
-        prior_seeing_arcsec(altitude, ground_warmth(*day, note.time), surroundings, kUsualWind);
-    samples_.push_back({hours_from_noon(*day, note.time), std::log(note.seeing_arcsec / prior)});
+namespace {
+
+/// The same as ground_warmth, along an arc by a short series: for thousands of days at once.
+double rough_warmth(double latitude_deg, double longitude_deg, sky::UtcTime time) {
+  constexpr double kStepS = 600.0;
+  constexpr double kBackS = 12.0 * 3600.0;  // six times the memory
+  double warmth = 0.0;
+  double before = 0.0;
+  const double kept = std::exp(-kStepS / kWarmingS);
+  for (double back_s = kBackS; back_s >= 0.0; back_s -= kStepS) {
+    const sky::RoughPlace place = sky::rough_place(time + -back_s, latitude_deg, longitude_deg);
+    const double now = std::max(0.0, std::sin(place.altitude_deg * base::kRadPerDeg));
+    warmth = kept * warmth + (1.0 - kept) * 0.5 * (before + now);
+    before = now;
   }
+  return warmth;
+}
+
+}  // namespace
+
+SeeingExperience::SeeingExperience(const std::vector<SeeingNote>& notes, const sky::Site& site,
+                                   const Surroundings& surroundings)
+    : latitude_deg_(site.latitude_deg),
+      longitude_deg_(site.longitude_deg),
+      surroundings_(surroundings) {
+  for (const SeeingNote& note : notes) {
+    add(note);
+  }
+}
+
+void SeeingExperience::add(const SeeingNote& note) {
+  const sky::RoughPlace place = sky::rough_place(note.time, latitude_deg_, longitude_deg_);
+  if (place.altitude_deg < kLowestDeg || note.seeing_arcsec <= 0.0) {
+    return;
+  }
+  const double prior = prior_seeing_arcsec(place.altitude_deg,
+                                           rough_warmth(latitude_deg_, longitude_deg_, note.time),
+                                           surroundings_, kUsualWind);
+  constexpr double kDegPerHour = 15.0;
+  constexpr double kBinHours = 0.05;
+  const double hours = place.hour_angle_deg / kDegPerHour;
+  const double log_ratio = std::log(note.seeing_arcsec / prior);
+  Sum& sum = sums_[static_cast<int>(std::floor(hours / kBinHours))];
+  sum.count += 1.0;
+  sum.hours += hours;
+  sum.log_ratio += log_ratio;
+  sum.squares += log_ratio * log_ratio;
+  ++notes_;
 }
 
 SeeingExperience::Correction SeeingExperience::at(double hours) const {
   double weight = 0.0;
   double sum = 0.0;
   double squares = 0.0;
-  for (const Sample& sample : samples_) {
-    const double apart = (sample.hours_from_noon - hours) / kLikeHours;
+  for (const auto& [bin, notes] : sums_) {
+    const double apart = (notes.hours / notes.count - hours) / kLikeHours;
     const double like = std::exp(-0.5 * apart * apart);
-    weight += like;
-    sum += like * sample.log_ratio;
-    squares += like * sample.log_ratio * sample.log_ratio;
+    weight += like * notes.count;
+    sum += like * notes.log_ratio;
+    squares += like * notes.squares;
   }
   const double all = weight + kPriorWeight;
   const double mean = sum / all;

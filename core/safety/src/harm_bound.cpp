@@ -14,7 +14,7 @@ using optics::Element;
 using optics::Part;
 using optics::Rig;
 
-constexpr double kTolerance = 1.6;  // glass, mirrors and obstruction are not counted
+constexpr double kTolerance = 1.6;     // glass, mirrors and obstruction are not counted
 constexpr double kEyeShare = 5.02e-5;  // 10^-4.3
 constexpr double kHotFilterShare = 0.3;
 constexpr double kHotGlassShare = 0.5;

@@ -103,16 +103,38 @@ Result<camera::Shot> shot_for(const Workspace& workspace, const Answers& answers
 
 plan::SeeingExperience seeing_experience(const std::vector<log::SessionSummary>& sessions,
                                          const Workspace& workspace) {
-  constexpr double kSameSiteDeg = 0.02;
+  SeeingLesson lesson;
+  return lesson.learn(sessions, workspace);
+}
+
+const plan::SeeingExperience& SeeingLesson::learn(const std::vector<log::SessionSummary>& sessions,
+                                                  const Workspace& workspace) {
   const sky::Site& site = workspace.site;
-  std::vector<plan::SeeingNote> notes;
+  std::set<std::int64_t> present;
   for (const log::SessionSummary& session : sessions) {
+    present.insert(session.id);
+  }
+  const bool holds = site_ == site && surroundings_ == workspace.wishes.surroundings &&
+                     std::includes(present.begin(), present.end(), known_.begin(), known_.end());
+  if (!holds) {
+    site_ = site;
+    surroundings_ = workspace.wishes.surroundings;
+    known_.clear();
+    experience_ = plan::SeeingExperience({}, site, surroundings_);
+  }
+  looked_at_ = 0;
+  constexpr double kSameSiteDeg = 0.02;
+  for (const log::SessionSummary& session : sessions) {
+    if (!known_.insert(session.id).second) {
+      continue;
+    }
+    ++looked_at_;
     if (std::abs(session.latitude_deg - site.latitude_deg) < kSameSiteDeg &&
         std::abs(base::wrap_180(session.longitude_deg - site.longitude_deg)) < kSameSiteDeg) {
-      notes.push_back({session.started, session.seeing_arcsec});
+      experience_.add({session.started, session.seeing_arcsec});
     }
   }
-  return {notes, site, workspace.wishes.surroundings};
+  return experience_;
 }
 
 log::SessionStart session_start(const Workspace& workspace, sky::UtcTime time) {
@@ -132,13 +154,15 @@ Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot, l
   if (!recording) {
     return tl::make_unexpected(recording.error());
   }
-  Taken taken{std::move(*recording), std::nullopt, {}, session.value_or(0)};
+  Taken taken{std::move(*recording), std::nullopt, std::nullopt, {}, session.value_or(0)};
   auto measured = measure::measure_disc(
       taken.recording.frame, {}, {task.stop, [&](double done) { task.report(0.6 + 0.3 * done); }});
   if (measured) {
     taken.measurement = std::move(*measured);
   } else if (measured.error().code == ErrorCode::kCancelled) {
     return tl::make_unexpected(measured.error());
+  } else {
+    taken.not_measured = measured.error();
   }
   const auto named = base::make_folder((data / frame_name(shot.time)).parent_path()).and_then([&] {
     return take_name(data, frame_name(shot.time));

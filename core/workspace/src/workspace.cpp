@@ -213,6 +213,19 @@ std::filesystem::path workspace_file(const std::filesystem::path& data) {
 
 std::filesystem::path log_file(const std::filesystem::path& data) { return data / "log.sqlite"; }
 
+std::size_t sweep_data_folder(const std::filesystem::path& data) {
+  std::size_t swept = base::sweep_half_files(data);
+  std::error_code problem;
+  for (std::filesystem::directory_iterator day(data / "frames", problem), end;
+       !problem && day != end; day.increment(problem)) {
+    std::error_code ignored;
+    if (day->is_directory(ignored) && !day->is_symlink(ignored)) {
+      swept += base::sweep_half_files(day->path());
+    }
+  }
+  return swept;
+}
+
 std::filesystem::path default_data_folder() {
   if (const char* named = std::getenv("XDG_DATA_HOME"); named != nullptr && *named == '/') {
     return std::filesystem::path(named) / "solarchon";

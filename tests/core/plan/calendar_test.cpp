@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/plan/calendar.h"
 
+#include "solarchon/base/text.h"
 #include "tests/support/support.h"
 
 namespace solarchon::plan {
@@ -106,6 +107,48 @@ TEST(Calendar, RefusesEventsOneByOneAndKeepsTheRest) {
   EXPECT_THAT(said, testing::ElementsAre(std::pair(4, "DTSTART"), std::pair(7, "DTSTART"),
                                          std::pair(10, "DTEND"), std::pair(14, "RRULE"),
                                          std::pair(18, "DTSTART"), std::pair(21, "event")));
+}
+
+/// A calendar with one zone of this rule, and events in it.
+std::string calendar_in_zone(const std::string& rule, int events, int zones = 1) {
+  std::string text = "BEGIN:VCALENDAR\r\n";
+  for (int i = 0; i < zones; ++i) {
+    text += "BEGIN:VTIMEZONE\r\nTZID:Here" + std::to_string(i) +
+            "\r\nBEGIN:STANDARD\r\nDTSTART:19700101T000000\r\nTZOFFSETFROM:+0200\r\n"
+            "TZOFFSETTO:+0100\r\nRRULE:" +
+            rule + "\r\nEND:STANDARD\r\nEND:VTIMEZONE\r\n";
+  }
+  for (int i = 0; i < events; ++i) {
+    text += "BEGIN:VEVENT\r\nDTSTART;TZID=Here0:20270717T090000\r\nSUMMARY:" + std::to_string(i) +
+            "\r\nEND:VEVENT\r\n";
+  }
+  return text + "END:VCALENDAR\r\n";
+}
+
+TEST(Calendar, RefusesZonesThatNoClockFollows) {
+  const auto plain = runs_from_icalendar(calendar_in_zone("FREQ=YEARLY;BYMONTH=10;BYDAY=-1SU", 1));
+  ASSERT_TRUE(plain);
+  EXPECT_EQ(sky::to_iso(plain->runs[0].start), "2027-07-17T08:00:00Z");
+  for (const char* rule :
+       {"FREQ=SECONDLY", "FREQ=MINUTELY;INTERVAL=1", "FREQ=YEARLY;BYSECOND=0,1,2",
+        "FREQ=YEARLY;BYMONTH=1,2,3;BYDAY=SU", "FREQ=DAILY", ""}) {
+    const auto refused = runs_from_icalendar(calendar_in_zone(rule, 1));  // ends at once
+    ASSERT_FALSE(refused) << rule;
+    EXPECT_NE(refused.error().field.find("DTSTART"), std::string::npos) << rule;
+  }
+}
+
+TEST(Calendar, OfManyZonesAndEventsIsReadInNoTimeAndHasItsLimits) {
+  const std::string rule = "FREQ=YEARLY;BYMONTH=10;BYDAY=-1SU";
+  EXPECT_EQ(runs_from_icalendar(calendar_in_zone(rule, 400, 400))->runs.size(), 400U);
+  const auto many = runs_from_icalendar(calendar_in_zone(rule, 501));
+  ASSERT_FALSE(many);
+  EXPECT_EQ(many.error().code, base::ErrorCode::kTooLarge);
+  const std::string title(10'000, 'x');
+  const auto long_title = runs_from_icalendar(
+      "BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART:20270717T090000Z\r\nSUMMARY:" + title +
+      "\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n");
+  EXPECT_EQ(long_title->runs[0].name.size(), base::kMostTextBytes);
 }
 
 TEST(LocalIso, IsTheClockOfTheZone) {

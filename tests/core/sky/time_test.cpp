@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/sky/time.h"
 
+#include "solarchon/base/random.h"
+#include "solarchon/sky/rough_place.h"
+#include "solarchon/sky/sun.h"
 #include "tests/support/support.h"
 
 namespace solarchon::sky {
@@ -58,6 +61,31 @@ TEST(ToIso, WritesMillisecondsOnlyWhenThereAreAny) {
 TEST(ToIso, ComesBackThroughTheParser) {
   for (std::int64_t ms = 100'000'000'123; ms < kLastTime.unix_ms; ms += 77'777'777'777) {
     EXPECT_EQ(utc(to_iso(UtcTime{ms})).unix_ms, ms);
+  }
+}
+
+TEST(ParseUtc, KnowsTheMinutesThatHadASixtyFirstSecond) {
+  EXPECT_TRUE(parse_utc("2015-06-30T23:59:60Z", "time"));
+  EXPECT_TRUE(parse_utc("2015-07-01T01:59:60+02:00", "time"));
+  for (const char* text : {"2027-07-14T12:00:60Z", "2027-07-14T23:59:60Z", "2015-06-29T23:59:60Z",
+                           "2016-12-31T12:00:60Z", "2015-06-30T23:59:60+02:00"}) {
+    const auto time = parse_utc(text, "time");
+    ASSERT_FALSE(time) << text;
+    EXPECT_EQ(time.error().code, base::ErrorCode::kOutOfRange);
+  }
+}
+
+TEST(RoughPlace, IsGoodToAFiftiethOfADegree) {
+  base::Random random{9};
+  for (int i = 0; i < 300; ++i) {
+    const UtcTime time{static_cast<std::int64_t>(random.uniform(
+        static_cast<double>(kFirstTime.unix_ms), static_cast<double>(kLastTime.unix_ms)))};
+    const Site site{"", random.uniform(-89.0, 89.0), random.uniform(-180.0, 180.0)};
+    const LocalSun exact = local_sun(geocentric_sun(time), site, {0.0, 0.0});
+    const RoughPlace rough = rough_place(time, site.latitude_deg, site.longitude_deg);
+    EXPECT_NEAR(rough.altitude_deg, exact.altitude_deg, 0.02) << to_iso(time);
+    EXPECT_NEAR(std::remainder(rough.hour_angle_deg - exact.hour_angle_deg, 360.0), 0.0, 0.02)
+        << to_iso(time);
   }
 }
 

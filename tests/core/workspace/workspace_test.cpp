@@ -119,6 +119,91 @@ TEST(Workspace, KeepsPracticeAndTheComparedPath) {
               FailsWith(base::ErrorCode::kOutOfRange, "compared_rig.elements[0].aperture_mm"));
 }
 
+TEST(WithinLimits, WhatIsHeldCanBeWrittenAndReadAgain) {
+  const TempFolder folder;
+  Workspace space = morning_workspace(starter_rig());
+  std::string endless;  // three bytes a character
+  for (int i = 0; i < 3000; ++i) {
+    endless += "\u2609";
+  }
+  space.site.name = endless;
+  space.rig.name = endless;
+  space.rig.elements[0].name = endless;
+  space.rig.elements[0].care.notes = endless;
+  space.rig.elements[0].care.tuning.push_back({"2027-07-14", 0.1, endless});
+  space.wishes.power.supplies[0].name = endless;
+  space.compared = space.rig;
+  plan::Run run;
+  run.name = endless;
+  run.start = {0};  // 1970
+  space.wishes.runs.assign(700, run);
+  space.rig.elements.resize(80, space.rig.elements[0]);
+  for (std::size_t i = 0; i < space.rig.elements.size(); ++i) {
+    space.rig.elements[i].id = "part-" + std::to_string(i);
+  }
+  // As it stands it is not written at all, and what was there before stays.
+  test::write_text(folder / "w.json", "before");
+  EXPECT_FALSE(write_workspace(space, folder / "w.json"));
+  EXPECT_EQ(test::read_text(folder / "w.json"), "before");
+  const Workspace held = within_limits(space);
+  EXPECT_EQ(held.site.name.size(), 4095U);  // whole characters
+  EXPECT_EQ(held.wishes.runs.size(), plan::kMostRuns);
+  Workspace small = held;
+  small.wishes.runs.resize(3);
+  small.rig.elements.resize(5);
+  small.compared->elements.resize(2);
+  ASSERT_TRUE(write_workspace(small, folder / "w.json"));
+  EXPECT_EQ(read_workspace(folder / "w.json").value(), small);
+  EXPECT_EQ(within_limits(held), held);
+}
+
+TEST(SweepDataFolder, FindsWhatKilledWritersLeft) {
+  const TempFolder folder;
+  std::filesystem::create_directories(folder / "frames/2027-07-17");
+  test::write_text(folder / "workspace.json.1-1.part", "half");
+  test::write_text(folder / "frames/2027-07-17/084000.fits.1-2.part", "half");
+  test::write_text(folder / "frames/2027-07-17/084000.fits", "whole");
+  EXPECT_EQ(sweep_data_folder(folder.path()), 2U);
+  EXPECT_TRUE(std::filesystem::exists(folder / "frames/2027-07-17/084000.fits"));
+}
+
+TEST(SeeingLesson, LooksOnlyAtWhatIsNew) {
+  const Workspace space = morning_workspace(starter_rig());
+  std::vector<log::SessionSummary> sessions;
+  const auto session = [&](std::int64_t id) {
+    log::SessionSummary one;
+    one.id = id;
+    one.started = test::morning() + 86400.0 * static_cast<double>(id);
+    one.latitude_deg = space.site.latitude_deg;
+    one.longitude_deg = space.site.longitude_deg;
+    one.seeing_arcsec = 2.0 + 0.01 * static_cast<double>(id % 50);
+    return one;
+  };
+  for (std::int64_t id = 0; id < 500; ++id) {
+    sessions.insert(sessions.begin(), session(id));
+  }
+  SeeingLesson lesson;
+  (void)lesson.learn(sessions, space);
+  EXPECT_EQ(lesson.looked_at(), 500U);
+  sessions.insert(sessions.begin(), session(500));
+  const plan::SeeingExperience grown = lesson.learn(sessions, space);
+  EXPECT_EQ(lesson.looked_at(), 1U);
+  const plan::SeeingExperience anew = seeing_experience(sessions, space);
+  EXPECT_EQ(grown.notes(), anew.notes());
+  for (const double hours : {-4.0, -2.5, 0.0, 3.0}) {
+    EXPECT_NEAR(grown.at(hours).factor, anew.at(hours).factor, 1e-12);
+    EXPECT_NEAR(grown.at(hours).spread, anew.at(hours).spread, 1e-12);
+  }
+  // Another site, other ground or a session that is gone: all is learned anew.
+  Workspace roof = space;
+  roof.wishes.surroundings.under = plan::Ground::kRoof;
+  (void)lesson.learn(sessions, roof);
+  EXPECT_EQ(lesson.looked_at(), 501U);
+  sessions.pop_back();
+  (void)lesson.learn(sessions, roof);
+  EXPECT_EQ(lesson.looked_at(), 500U);
+}
+
 TEST(Answers, JudgeTheRigWithThePracticeAndTheDate) {
   Workspace space = morning_workspace(starter_rig());
   space.rig.elements[0].care.inspected = "2027-01-01";

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <cstddef>
 #include <filesystem>
 #include <vector>
 
@@ -13,6 +14,9 @@ namespace solarchon::optics {
 /// Errors: as rig_from_json, with `parts[3]` in the path; kTooLarge above 5000 parts.
 [[nodiscard]] base::Result<std::vector<Element>> parts_from_json(const base::Json& json);
 [[nodiscard]] base::Json parts_to_json(const std::vector<Element>& parts);
+
+/// Largest file of parts that is read.
+inline constexpr std::size_t kMostPartsBytes = 16U << 20U;
 
 /// A kit's file. Errors: as base::read_file, base::write_file and above.
 [[nodiscard]] base::Result<std::vector<Element>> read_parts(const std::filesystem::path& path);

@@ -4,6 +4,7 @@
 #include <cstdint>
 #include <filesystem>
 #include <optional>
+#include <set>
 #include <string>
 
 #include "solarchon/base/result.h"
@@ -29,6 +30,7 @@ namespace solarchon::workspace {
 struct Taken {
   camera::Recording recording;
   std::optional<measure::DiscMeasurement> measurement;  ///< none where no limb was found
+  std::optional<base::Error> not_measured;              ///< why there is none
   log::FrameEntry entry;
   std::int64_t session = 0;
 };
@@ -36,6 +38,23 @@ struct Taken {
 /// What the log's sessions near a workspace's site (within 0.02 degree, some 2 km) say of its air.
 [[nodiscard]] plan::SeeingExperience seeing_experience(
     const std::vector<log::SessionSummary>& sessions, const Workspace& workspace);
+
+/// The same, kept from one time to the next: only sessions that are new are looked at as long as
+/// site and surroundings stay, and no session is gone.
+class SeeingLesson {
+ public:
+  [[nodiscard]] const plan::SeeingExperience& learn(
+      const std::vector<log::SessionSummary>& sessions, const Workspace& workspace);
+  /// How many sessions the last call looked at.
+  [[nodiscard]] std::size_t looked_at() const { return looked_at_; }
+
+ private:
+  std::optional<sky::Site> site_;
+  plan::Surroundings surroundings_;
+  std::set<std::int64_t> known_;
+  plan::SeeingExperience experience_;
+  std::size_t looked_at_ = 0;
+};
 
 /// What this session is to the log.
 [[nodiscard]] log::SessionStart session_start(const Workspace& workspace, sky::UtcTime time);

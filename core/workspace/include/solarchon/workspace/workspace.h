@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <cstddef>
 #include <filesystem>
 #include <optional>
 #include <string_view>
@@ -64,6 +65,9 @@ struct Workspace {
 /// The data folder's files.
 [[nodiscard]] std::filesystem::path workspace_file(const std::filesystem::path& data);
 [[nodiscard]] std::filesystem::path log_file(const std::filesystem::path& data);
+/// Removes half files that killed writers left in a data folder that this process holds.
+/// @return  how many there were
+std::size_t sweep_data_folder(const std::filesystem::path& data);
 /// $XDG_DATA_HOME/solarchon, or ~/.local/share/solarchon.
 [[nodiscard]] std::filesystem::path default_data_folder();
 

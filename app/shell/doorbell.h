@@ -1,0 +1,30 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QLocalServer>
+#include <QObject>
+#include <filesystem>
+
+namespace solarchon::app {
+
+/// Lets a second start on the same data folder bring the first one's window forward.
+class Doorbell : public QObject {
+  Q_OBJECT
+
+ public:
+  /// Listens for others that start on this folder, which this process must hold. Where nothing can
+  /// be listened to, nobody rings.
+  explicit Doorbell(const std::filesystem::path& data, QObject* parent = nullptr);
+
+  /// Rings at whoever listens for this folder.
+  /// @return  true when somebody answered within a second
+  [[nodiscard]] static bool ring(const std::filesystem::path& data);
+
+ signals:
+  void rung();
+
+ private:
+  QLocalServer server_;
+};
+
+}  // namespace solarchon::app
