@@ -3,8 +3,8 @@
 
 #include <unistd.h>
 
-#include <QCoreApplication>
 #include <QAudioDevice>
+#include <QCoreApplication>
 #include <QMediaDevices>
 #include <QSoundEffect>
 #include <QTimer>

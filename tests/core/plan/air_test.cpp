@@ -123,7 +123,7 @@ TEST(ExpectedSeeing, IsReplacedByTheLogAsItGrows) {
     EXPECT_LT(guess.arcsec, 1.5 * prior);
     last_share = guess.measured_share;
   }
-  constexpr double kRoughPlace = 1e-3;  // of the Sun, by which notes are judged
+  constexpr double kRoughPlace = 1e-3;                // of the Sun, by which notes are judged
   EXPECT_NEAR(last_share, 40.0 / 43.0, kRoughPlace);  // the 40th day was the last that was asked
   const SeeingExperience experience(notes, kHome, kGrass);
   const auto morning = expected_seeing(july(), hours_after_noon(-3), kGrass, experience, {});
