@@ -15,7 +15,7 @@ using namespace solarchon;
 
 constexpr int kPaths = 1'000'000;
 
-void a_million_paths(benchmark::State& state) {
+void AMillionPaths(benchmark::State& state) {
   for (auto _ : state) {
     base::Random random{1};
     double milder = 0;
@@ -34,15 +34,15 @@ void a_million_paths(benchmark::State& state) {
     }
   }
 }
-BENCHMARK(a_million_paths)->Iterations(1)->Unit(benchmark::kSecond);
+BENCHMARK(AMillionPaths)->Iterations(1)->Unit(benchmark::kSecond);
 
-void bound_of_one_path(benchmark::State& state) {
+void BoundOfOnePath(benchmark::State& state) {
   base::Random random{2};
   const optics::Rig rig = test::risky_rig(random);
   for (auto _ : state) {
     benchmark::DoNotOptimize(safety::least_severity(rig));
   }
 }
-BENCHMARK(bound_of_one_path);
+BENCHMARK(BoundOfOnePath);
 
 }  // namespace

@@ -6,6 +6,7 @@
 #include "solarchon/sky/day.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/demo.h"
+#include "solarchon/workspace/observe.h"
 
 namespace {
 
@@ -70,5 +71,43 @@ void StepToAnotherDay(benchmark::State& state) {
   }
 }
 BENCHMARK(StepToAnotherDay)->Unit(benchmark::kMicrosecond);
+
+/// A log of so many sessions over twenty years at the demo's site.
+std::vector<log::SessionSummary> sessions_of(int count) {
+  const auto space = workspace::demo_scenario().value().workspace;
+  std::vector<log::SessionSummary> sessions;
+  for (int i = 0; i < count; ++i) {
+    log::SessionSummary session;
+    session.id = i;
+    session.started = {1'800'000'000'000 + i * 63'000'000LL};
+    session.latitude_deg = space.site.latitude_deg;
+    session.longitude_deg = space.site.longitude_deg;
+    session.seeing_arcsec = 2.0;
+    sessions.push_back(session);
+  }
+  return sessions;
+}
+
+void LessonOfTenThousandSessions(benchmark::State& state) {
+  const auto space = workspace::demo_scenario().value().workspace;
+  const auto sessions = sessions_of(10'000);
+  for (auto _ : state) {
+    workspace::SeeingLesson lesson;
+    benchmark::DoNotOptimize(lesson.learn(sessions, space));
+  }
+}
+BENCHMARK(LessonOfTenThousandSessions)->Unit(benchmark::kMillisecond);
+
+void LessonOfOneMoreSession(benchmark::State& state) {
+  const auto space = workspace::demo_scenario().value().workspace;
+  const auto sessions = sessions_of(10'001);
+  workspace::SeeingLesson lesson;
+  benchmark::DoNotOptimize(lesson.learn({sessions.begin(), sessions.end() - 1}, space));
+  for (auto _ : state) {
+    workspace::SeeingLesson grown = lesson;
+    benchmark::DoNotOptimize(grown.learn(sessions, space));
+  }
+}
+BENCHMARK(LessonOfOneMoreSession)->Unit(benchmark::kMillisecond);
 
 }  // namespace

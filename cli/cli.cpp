@@ -277,9 +277,13 @@ Result<Json> measured(const Options& options) {
     }
     knowledge.solar = sky::PictureOrientation{*north, options.mirrored};
   }
-  return frames::read_frame(options.file)
-      .and_then([&](const frames::Frame& frame) { return measure::measure_disc(frame, knowledge); })
-      .map(workspace::measurement_report);
+  return frames::read_frame(options.file).and_then([&](const frames::Frame& frame) {
+    return measure::measure_disc(frame, knowledge).map([&](const auto& measurement) {
+      Json report = workspace::measurement_report(measurement);
+      report["colour_mosaic"] = frame.info.mosaic;
+      return report;
+    });
+  });
 }
 
 Result<Json> log_list(const Options& options) {

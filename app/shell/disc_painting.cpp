@@ -46,7 +46,14 @@ void paint_mark(QPainter& painter, const QPointF& centre, double radius_px, doub
   painter.drawLine(centre + way * (radius_px + 2), centre + way * (radius_px + 12));
   painter.setFont(Theme::font(TextSize::kMedium, bold));
   const QPointF at = centre + way * (radius_px + 24);
-  painter.drawText(QRectF(at.x() - 24, at.y() - 10, 48, 20), Qt::AlignCenter, word);
+  QRectF room(at.x() - 24, at.y() - 10, 48, 20);
+  if (const QRectF open = painter.clipBoundingRect();
+      painter.hasClipping() && (room.top() < open.top() || room.bottom() > open.bottom())) {
+    // Where the picture ends too soon the word stands beside its mark.
+    const QPointF beside = centre + way * (radius_px + 8) + QPointF(26, 0);
+    room = QRectF(beside.x() - 24, beside.y() - 10, 48, 20);
+  }
+  painter.drawText(room, Qt::AlignCenter, word);
 }
 
 void paint_empty(QPainter& painter, const QRectF& room, const QString& hint) {

@@ -50,7 +50,8 @@ QString style_sheet(const Palette& c) {
     QHeaderView::section { background: @ground; color: @faint; border: none;
       border-bottom: 1px solid @rule; padding: 4px 6px; }
     QTableWidget, QListWidget { gridline-color: @rule; alternate-background-color: @ground; }
-    QTableWidget { padding: 0; }
+    QTableWidget, QTableView { padding: 0; }
+    QTableView::item { padding: 0 6px; }
     QListWidget::item { padding: 6px 4px; }
     QListWidget::item:selected, QTableWidget::item:selected { background: @accent; color: @on; }
     QScrollBar:vertical { background: @ground; width: 12px; }

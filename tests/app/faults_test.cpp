@@ -131,11 +131,12 @@ TEST_F(FaultsTest, ALockedLogDoesNotHoldTheWindowUp) {
   window = std::make_unique<Window>(options);
   window->show();
   QApplication::processEvents();
-  EXPECT_LT(clock.elapsed(), 2500);  // before, twenty seconds
+  constexpr int kNoWaitMs = 10'000;  // a busy machine; waiting for the log took twenty seconds
+  EXPECT_LT(clock.elapsed(), kNoWaitMs);
   EXPECT_FALSE(window->settled());
   window->show_place("log");
   QApplication::processEvents();
-  EXPECT_LT(clock.elapsed(), 5000);
+  EXPECT_LT(clock.elapsed(), kNoWaitMs);
   holder.exec("ROLLBACK");
   holder.exec("PRAGMA locking_mode = NORMAL");
   holder.execAndGet("SELECT count(*) FROM session");

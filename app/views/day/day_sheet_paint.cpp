@@ -93,7 +93,10 @@ void DaySheet::paint_sun(QPainter& painter) const {
   painter.setPen(c.ink);
   if (document_.day().culmination_altitude_deg > 0.0) {
     // Over the peak where there is room below the hours, else within the shape beneath it.
-    const double label_top = y - 15.0 > row.top() + 1.0 ? y - 15.0 : y + 4.0;
+    const bool over = y - 15.0 > row.top() + 1.0;
+    const double label_top = over ? y - 15.0 : y + 4.0;
+    const QColor on_the_sun(20, 24, 28);  // in either theme
+    painter.setPen(over ? c.ink : on_the_sun);
     painter.drawText(QRectF(x + 6, label_top, 44, 14), Qt::AlignLeft | Qt::AlignVCenter, highest);
   }
   paint_name(painter, row, tr("Sun, clear\nover %1\u00b0").arg(Document::kWindowDeg));

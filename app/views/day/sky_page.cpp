@@ -98,9 +98,11 @@ QWidget* SkyPage::build_tools() {
   mount_kind_ = new QComboBox(tools);
   mount_kind_->setObjectName(QStringLiteral("mount-kind"));
   mount_kind_->setAccessibleName(tr("Mount"));
-  mount_kind_->setToolTip(tr("Decides what happens at the meridian and near the zenith"));
-  mount_kind_->addItems({tr("Mount not said"), tr("Equatorial, turns over"),
-                         tr("Equatorial, tracks through"), tr("Alt-azimuth")});
+  mount_kind_->setToolTip(
+      tr("Decides what happens at the meridian and near the zenith; an equatorial mount "
+         "turns over there, or tracks through"));
+  mount_kind_->addItems(
+      {tr("Mount not said"), tr("Turns over"), tr("Tracks through"), tr("Alt-azimuth")});
   past_meridian_ = new NumberField(tr("within"), QStringLiteral("\u00b0"), plan::kPastMeridianRange,
                                    false, tools);
   past_meridian_->setToolTip(
