@@ -70,20 +70,30 @@ int take_tour(Window& window, const QString& folder) {
   return 0;
 }
 
-/// The data folder for this process alone, what killed writers left in it swept out. Without it: a
-/// second start brings the first one's window forward, or says who holds the folder.
-std::optional<solarchon::base::FolderLock> take_folder(const std::filesystem::path& data) {
+/// What came of asking for the data folder.
+struct Folder {
+  std::optional<solarchon::base::FolderLock> lock;
+  std::optional<int> leave;  ///< exit code, where another process holds the folder
+};
+
+/// The data folder for this process alone, what killed writers left in it swept out. A second start
+/// brings the first one's window forward, or says who holds the folder. A folder that cannot be
+/// written is held by nobody and only looked at.
+Folder take_folder(const std::filesystem::path& data) {
   auto held = solarchon::base::FolderLock::take(data);
   if (held) {
     solarchon::workspace::sweep_data_folder(data);
-    return std::move(*held);
+    return {std::move(*held), {}};
+  }
+  if (!solarchon::base::FolderLock::held(data)) {
+    return {};
   }
   if (Doorbell::ring(data)) {
     std::fprintf(stderr, "solarchon: its window is open already, and was brought forward\n");
-  } else {
-    std::fprintf(stderr, "solarchon: %s\n", solarchon::words::sentence(held.error()).c_str());
+    return {{}, 0};
   }
-  return std::nullopt;
+  std::fprintf(stderr, "solarchon: %s\n", solarchon::words::sentence(held.error()).c_str());
+  return {{}, kHeld};
 }
 
 /// Everything is on disk when the window is closed: whatever still hangs then (a library's thread,
@@ -130,9 +140,9 @@ int main(int argc, char** argv) {
       options->data += "-demo";
     }
   }
-  const auto held = take_folder(options->data);
-  if (!held) {
-    return kHeld;
+  const Folder folder = take_folder(options->data);
+  if (folder.leave) {
+    return *folder.leave;
   }
   options->ringer = QApplication::applicationFilePath();
   QApplication::setStyle(QStringLiteral("Fusion"));
@@ -146,8 +156,11 @@ int main(int argc, char** argv) {
   if (!options->tour.isEmpty()) {
     return take_tour(window, options->tour);
   }
-  const Doorbell doorbell(options->data);
-  QObject::connect(&doorbell, &Doorbell::rung, &window, &Window::come_forward);
+  std::optional<Doorbell> doorbell;
+  if (folder.lock) {
+    doorbell.emplace(options->data);
+    QObject::connect(&*doorbell, &Doorbell::rung, &window, &Window::come_forward);
+  }
   const EndSignals end_signals;
   QObject::connect(&end_signals, &EndSignals::asked, &window, &Window::close);
   const int code = QApplication::exec();

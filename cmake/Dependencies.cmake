@@ -1,7 +1,6 @@
 find_package(PkgConfig REQUIRED)
 find_package(nlohmann_json REQUIRED)
 find_package(tl-expected REQUIRED)
-find_package(Eigen3 REQUIRED NO_MODULE)
 find_package(PNG REQUIRED)
 find_package(TIFF REQUIRED)
 find_package(SQLiteCpp REQUIRED)

@@ -102,7 +102,12 @@ void DesktopTeller::operator()(const Alarm& alarm) const {
       QApplication::alert(window);
     }
   }
-  if (ringer_.isEmpty() || !QProcess::startDetached(ringer_, {QStringLiteral("--ring")})) {
+  QProcess ringer;
+  ringer.setProgram(ringer_);
+  ringer.setArguments({QStringLiteral("--ring")});
+  ringer.setStandardOutputFile(QProcess::nullDevice());  // sound systems talk
+  ringer.setStandardErrorFile(QProcess::nullDevice());
+  if (ringer_.isEmpty() || !ringer.startDetached()) {
     QApplication::beep();
   }
 }
