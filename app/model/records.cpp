@@ -46,6 +46,11 @@ Records::Records(std::filesystem::path data, QObject* parent)
     : QObject(parent),
       data_(std::move(data)),
       seed_(static_cast<std::uint32_t>(QDateTime::currentSecsSinceEpoch())) {
+  for (Worker* worker : {&worker_, &lists_, &reader_}) {
+    connect(worker, &Worker::broke, this, [this](const QString& what) {
+      emit failed(tr("The work ended before it was done: %1").arg(what));
+    });
+  }
   connect(&lists_, &Worker::busyChanged, this, [this](bool busy) {
     if (!busy && lists_stale_) {
       reload();

@@ -2,6 +2,7 @@
 #include "app/model/worker.h"
 
 #include <QMetaObject>
+#include <exception>
 #include <utility>
 
 namespace solarchon::app {
@@ -27,7 +28,12 @@ bool Worker::start(Work work) {
                                 this, [this, fraction] { emit progressed(fraction); },
                                 Qt::QueuedConnection);
                           }};
-    Delivery delivery = work(task);
+    Delivery delivery;
+    try {
+      delivery = work(task);
+    } catch (const std::exception& problem) {
+      delivery = [this, what = QString::fromUtf8(problem.what())] { emit broke(what); };
+    }
     QMetaObject::invokeMethod(
         this, [this, delivery = std::move(delivery)] { finish(delivery); }, Qt::QueuedConnection);
   });

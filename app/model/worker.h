@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QObject>
+#include <QString>
 #include <functional>
 #include <thread>
 
@@ -9,7 +10,7 @@
 
 namespace solarchon::app {
 
-/// Runs one piece of work at a time off the interface thread.
+/// Runs one piece of work at a time off the interface thread. An exception ends that work alone.
 class Worker : public QObject {
   Q_OBJECT
 
@@ -30,6 +31,8 @@ class Worker : public QObject {
  signals:
   void progressed(double fraction);
   void busyChanged(bool busy);
+  /// Work threw: it is over, nothing is delivered. Libraries may throw whatever they promise.
+  void broke(const QString& what);
 
  private:
   void finish(const Delivery& delivery);

@@ -256,6 +256,19 @@ TEST_F(FaultsTest, ARunThatIsAddedHasClipsAndAPause) {
   EXPECT_GT(run.every_s, run.clip_s);
 }
 
+TEST_F(FaultsTest, AScreenReaderIsToldThatAPartWasPutOnOrOff) {
+  open();
+  window->show_view(0);
+  auto* section = window->findChild<Section*>("section");
+  section->select(0);
+  EXPECT_TRUE(section->accessibleDescription().contains("fitted"));
+  QTest::keyClick(section, Qt::Key_Space);
+  EXPECT_TRUE(section->accessibleDescription().contains("laid aside"))
+      << section->accessibleDescription().toStdString();
+  QTest::keyClick(section, Qt::Key_Space);
+  EXPECT_TRUE(section->accessibleDescription().contains("fitted"));
+}
+
 TEST(Program, EndsWithinTwoSecondsOfBeingClosed) {
   // A window of its own process, asked to quit as soon as it stands.
   const test::TempFolder folder;

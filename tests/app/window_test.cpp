@@ -67,10 +67,10 @@ TEST_F(WindowTest, PaintsEveryViewInBothThemesAndSizesAndWithAnEmptyLog) {
 
 TEST_F(WindowTest, EveryControlHasAnAccessibleName) {
   open();
-  for (int i = 0; i < 6; ++i) {
-    window->show_view(i);
+  for (const QString& place : place_names()) {
+    ASSERT_TRUE(window->show_place(place));
     QApplication::processEvents();
-    for (const QWidget* widget : window->view(i).findChildren<QWidget*>()) {
+    for (const QWidget* widget : window->view(window->current()).findChildren<QWidget*>()) {
       const bool control = widget->focusPolicy() != Qt::NoFocus && widget->isVisible();
       const auto* button = dynamic_cast<const QAbstractButton*>(widget);
       const bool inner = widget->objectName().startsWith("qt_") ||
@@ -78,7 +78,7 @@ TEST_F(WindowTest, EveryControlHasAnAccessibleName) {
                          dynamic_cast<const QScrollArea*>(widget) != nullptr;
       if (control && !inner && (button == nullptr || button->text().isEmpty())) {
         EXPECT_FALSE(widget->accessibleName().isEmpty())
-            << widget->metaObject()->className() << " in view " << i;
+            << widget->metaObject()->className() << " in " << place.toStdString();
       }
     }
   }

@@ -96,12 +96,20 @@ QSize Section::minimumSizeHint() const {
 void Section::show_train(const optics::Rig& rig, const optics::Train& train,
                          const std::vector<safety::Finding>& findings) {
   const bool resized = rig.elements.size() != rig_.elements.size();
+  const auto fitted_in = [this](const optics::Rig& path) {
+    const auto place = static_cast<std::size_t>(selected_);
+    return place < path.elements.size() && path.elements[place].fitted;
+  };
+  const bool turned = !resized && fitted_in(rig) != fitted_in(rig_);
   rig_ = rig;
   train_ = train;
   findings_ = findings;
   selected_ = std::clamp(selected_, 0, std::max(0, count() - 1));
   if (resized) {
     updateGeometry();
+  }
+  if (turned) {
+    describe();  // who cannot see it hears that the part was put on or off
   }
   update();
 }
