@@ -329,9 +329,8 @@ TEST(Rules, ComputeTheMaskThatHelps) {
 
 TEST(Rules, SayOnScreenWhichSchoolIsChosen) {
   const Rig rig = rear_etalon();
-  const optics::Train train = optics::follow_light(rig, 959.63);
   const auto mention = [&](const Practice& practice, const Rig& path, const char* words) {
-    const Assessment assessment = assess(path, train, practice);
+    const Assessment assessment = assess(path, optics::follow_light(path, 959.63), practice);
     return std::any_of(
         assessment.assumptions.begin(), assessment.assumptions.end(),
         [&](const std::string& text) { return text.find(words) != std::string::npos; });
