@@ -136,7 +136,9 @@ TEST(Misfits, NameWhatSpoilsPictureOrPowerButHarmsNobody) {
     EXPECT_TRUE(misfit(rear, "wrong-focal-ratio"));
     EXPECT_TRUE(harmless(rear));
   }
-  Rig dedicated = usual_train(3);
+  Rig dedicated = rig_of({"Dedicated doublet 60 mm f/8.3", "Inner etalon 25 mm, 0.7 Å, pressure",
+                          "Mirror diagonal 1.25 inch", "Blocking filter 10 mm",
+                          "Mono camera 2.3 Mpx, 5.86 µm"});
   EXPECT_FALSE(misfit(dedicated, "blocking-filter-small"));
   dedicated.elements[3].part = optics::BlockingFilter{4.0};
   EXPECT_TRUE(misfit(dedicated, "blocking-filter-small"));
@@ -158,6 +160,10 @@ TEST(Suggest, NeverPromisesWhatTheBoundForbids) {
     }
   }
   EXPECT_GT(offered, 100);
+}
+
+TEST(Misfits, HaveNothingAgainstADedicatedTelescopeThatShips) {
+  EXPECT_TRUE(misfits_of(usual_train(3), follow(usual_train(3)), {}).empty());
 }
 
 TEST(Suggest, IsSilentWhereNothingIsWrong) {

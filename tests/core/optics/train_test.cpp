@@ -287,7 +287,9 @@ TEST(FollowLight, AnEtalonInsideTheTelescopeStandsInParallelLight) {
   // 60 mm f/8.3 with a collimator of 205 mm: a beam of 60 * 205 / 500 = 24.6 mm where it stands,
   // 295 mm behind the objective; angles grow 2.44 times, so that the limb shifts by the square of
   // that: -6562.8 / 2 * (2.439 * 0.0046524)^2 = -0.4225 angstrom.
-  const Rig rig = test::usual_train(3);
+  const Rig rig = test::rig_of({"Dedicated doublet 60 mm f/8.3",
+                                "Inner etalon 25 mm, 0.7 Å, pressure", "Mirror diagonal 1.25 inch",
+                                "Blocking filter 10 mm", "Mono camera 2.3 Mpx, 5.86 µm"});
   const Train train = follow(rig);
   const Passage& inner = train.passages.at(1);
   EXPECT_EQ(kind_of(rig.elements[inner.element].part), "inner-etalon");
