@@ -3,12 +3,11 @@
 
 #include <CLI/CLI.hpp>
 #include <algorithm>
-#include <charconv>
 #include <chrono>
-#include <cmath>
 #include <optional>
 
 #include "cli/plan_commands.h"
+#include "cli/values.h"
 
 #include "solarchon/base/file.h"
 #include "solarchon/base/folder_lock.h"
@@ -328,57 +327,6 @@ int complain(std::ostream& err, const base::Error& error) {
   const bool failed = error.code == ErrorCode::kUnwritable || error.code == ErrorCode::kNotFound ||
                       error.code == ErrorCode::kCancelled;
   return failed ? kFailure : kBadInput;
-}
-
-/// A number as people write it: digits, a point, an exponent; nothing empty, no hexadecimal, no
-/// infinity.
-std::string is_plain_number(const std::string& text) {
-  double value = 0.0;
-  const char* begin = text.data() + (text.starts_with('+') ? 1 : 0);
-  const auto [end, problem] = std::from_chars(begin, text.data() + text.size(), value);
-  const bool whole = problem == std::errc() && end == text.data() + text.size();
-  return whole && std::isfinite(value) ? std::string() : "\"" + text + "\" is not a number";
-}
-
-/// Holds every option of every command to a value that says something.
-void check_values(CLI::App& app) {
-  for (CLI::Option* option : app.get_options()) {
-    const std::string type = option->get_type_name();
-    if (type.find("FLOAT") != std::string::npos || type.find("INT") != std::string::npos) {
-      option->check(CLI::Validator(is_plain_number, ""));
-    } else if (option->get_type_size() > 0) {
-      option->check(CLI::Validator(
-          [](const std::string& text) {
-            return text.empty() ? std::string("an empty value says nothing") : std::string();
-          },
-          ""));
-    }
-  }
-  for (CLI::App* command : app.get_subcommands({})) {
-    check_values(*command);
-  }
-}
-
-/// JSON for a terminal: control characters that JSON itself lets stand are written as escapes.
-std::string printable(const Json& answer) {
-  const std::string text = answer.dump(2, ' ', false, Json::error_handler_t::replace);
-  std::string out;
-  out.reserve(text.size());
-  for (std::size_t i = 0; i < text.size(); ++i) {
-    const auto letter = static_cast<unsigned char>(text[i]);
-    const auto next = i + 1 < text.size() ? static_cast<unsigned char>(text[i + 1]) : 0U;
-    constexpr const char* kHex = "0123456789abcdef";
-    if (letter == 0x7F) {
-      out += "\\u007f";
-    } else if (letter == 0xC2 && next >= 0x80 && next < 0xA0) {  // C1 in UTF-8
-      out += "\\u00";
-      out += {kHex[next >> 4U], kHex[next & 15U]};
-      ++i;
-    } else {
-      out += text[i];
-    }
-  }
-  return out;
 }
 
 }  // namespace
