@@ -10,14 +10,16 @@
 #include <optional>
 #include <thread>
 
-#include "app/shell/doorbell.h"
-#include "app/shell/end_signals.h"
-#include "app/shell/options.h"
-#include "app/shell/ringer.h"
+#include "app/model/phrases.h"
+#include "app/shell/language.h"
 #include "app/shell/theme.h"
-#include "app/shell/window.h"
+#include "app/window/doorbell.h"
+#include "app/window/end_signals.h"
+#include "app/window/options.h"
+#include "app/window/places.h"
+#include "app/window/ringer.h"
+#include "app/window/window.h"
 #include "solarchon/base/folder_lock.h"
-#include "solarchon/words/words.h"
 #include "solarchon/workspace/demo.h"
 
 namespace {
@@ -57,7 +59,7 @@ int take_tour(Window& window, const QString& folder) {
   QDir().mkpath(folder);
   for (const Look look : {Look::kNoon, Look::kIndoors}) {
     window.set_look(look);
-    for (const QString& place : solarchon::app::place_names()) {
+    for (const QString& place : solarchon::app::place_ids()) {
       window.show_place(place);
       const QString file = QStringLiteral("%1/%2-%3.png")
                                .arg(folder, place, look == Look::kNoon ? "noon" : "indoors");
@@ -92,7 +94,7 @@ Folder take_folder(const std::filesystem::path& data) {
     std::fprintf(stderr, "solarchon: its window is open already, and was brought forward\n");
     return {{}, 0};
   }
-  std::fprintf(stderr, "solarchon: %s\n", solarchon::words::sentence(held.error()).c_str());
+  std::fprintf(stderr, "solarchon: %s\n", qPrintable(solarchon::app::error_text(held.error())));
   return {{}, kHeld};
 }
 
@@ -124,9 +126,11 @@ int main(int argc, char** argv) {
     }
   }
   QApplication application(argc, argv);
+  solarchon::app::speak({});
   auto options = solarchon::app::read_options(application.arguments());
   if (!options) {
-    std::fprintf(stderr, "solarchon: %s\n", solarchon::words::sentence(options.error()).c_str());
+    std::fprintf(stderr, "solarchon: %s\n",
+                 qPrintable(solarchon::app::error_text(options.error())));
     return kBadInput;
   }
   if (options->help || options->version) {

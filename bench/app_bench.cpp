@@ -6,9 +6,9 @@
 #include <QApplication>
 #include <QTemporaryDir>
 
-#include "app/shell/options.h"
 #include "app/shell/theme.h"
-#include "app/shell/window.h"
+#include "app/window/options.h"
+#include "app/window/window.h"
 #include "solarchon/workspace/demo.h"
 
 namespace {
@@ -23,16 +23,17 @@ void DragNow(benchmark::State& state) {
   options.screenshot = QStringLiteral("none");  // nothing is kept
   app::Window window(options);
   window.show();
-  window.show_view(static_cast<int>(state.range(0)));
+  const QString view = app::places().at(static_cast<std::size_t>(state.range(0))).id;
+  window.show_place(view);
   window.records().worker().cancel();
   const sky::UtcTime start = workspace::demo_scenario().value().now;
   QImage canvas(window.size(), QImage::Format_ARGB32_Premultiplied);
   int step = 0;
   for (auto _ : state) {
-    window.document().look_at(start + 60.0 * (++step % 300));
+    window.document().look_at(start + sky::minutes(++step % 300));
     window.render(&canvas);
   }
-  state.SetLabel(app::view_names().at(static_cast<qsizetype>(state.range(0))).toStdString());
+  state.SetLabel(view.toStdString());
 }
 BENCHMARK(DragNow)->DenseRange(0, 5)->Unit(benchmark::kMillisecond);
 

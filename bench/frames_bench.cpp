@@ -16,7 +16,7 @@ using namespace solarchon;
 camera::Shot demo_shot() {
   const auto scenario = workspace::demo_scenario().value();
   const auto answers =
-      workspace::answer(scenario.workspace, scenario.now, sky::geocentric_sun(scenario.now));
+      workspace::answer(scenario.workspace, scenario.now, sky::geocentric_sun(scenario.now, 0.0));
   return workspace::shot_for(scenario.workspace, answers, std::nullopt, 1).value();
 }
 

@@ -12,19 +12,16 @@ using namespace solarchon;
 /// The demo's day with its runs, forecast and conflict.
 struct DemoDay {
   workspace::DemoScenario scenario = workspace::demo_scenario().value();
-  sky::SunDay day = sky::sun_day({2027, 7, 17}, scenario.workspace.site, {});
-  sky::SkylineDay skyline = sky::over_skyline(day, scenario.workspace.site, 20.0);
-  plan::Experience experience;
-  [[nodiscard]] plan::Givens givens() const {
-    const workspace::Workspace& space = scenario.workspace;
-    return {day, skyline, space.rig, space.mount, space.wishes, experience};
-  }
+  plan::Day day = workspace::day_of(scenario.workspace, {2027, 7, 17}, {});
 };
+}
+}
+;
 
 void PlanOfADay(benchmark::State& state) {
   const DemoDay demo;
   for (auto _ : state) {
-    benchmark::DoNotOptimize(plan::plan_day(demo.givens()));
+    benchmark::DoNotOptimize(plan::plan_day(demo.day));
   }
 }
 BENCHMARK(PlanOfADay)->Unit(benchmark::kMillisecond);
@@ -32,7 +29,7 @@ BENCHMARK(PlanOfADay)->Unit(benchmark::kMillisecond);
 void BestWindowOfADay(benchmark::State& state) {
   const DemoDay demo;
   for (auto _ : state) {
-    benchmark::DoNotOptimize(plan::best_window(demo.givens(), 60.0));
+    benchmark::DoNotOptimize(plan::best_window(demo.day, 60.0));
   }
 }
 BENCHMARK(BestWindowOfADay)->Unit(benchmark::kMillisecond);
@@ -40,7 +37,7 @@ BENCHMARK(BestWindowOfADay)->Unit(benchmark::kMillisecond);
 void YearAtAGlance(benchmark::State& state) {
   const DemoDay demo;
   for (auto _ : state) {
-    benchmark::DoNotOptimize(plan::year_ahead(2027, demo.scenario.workspace.site, {}, 20.0));
+    benchmark::DoNotOptimize(plan::year_ahead(2027, demo.day.outlook.observer, 20.0));
   }
 }
 BENCHMARK(YearAtAGlance)->Unit(benchmark::kMillisecond);
@@ -50,7 +47,7 @@ void SeeingFromTheLog(benchmark::State& state) {
   const DemoDay demo;
   std::vector<plan::SeeingNote> notes;
   for (std::int64_t i = 0; i < state.range(0); ++i) {
-    notes.push_back({demo.scenario.now + (-86400.0 * static_cast<double>(i)), 2.0});
+    notes.push_back({demo.scenario.now - sky::days(static_cast<double>(i)), 2.0});
   }
   for (auto _ : state) {
     benchmark::DoNotOptimize(plan::SeeingExperience(notes, demo.scenario.workspace.site, {}));

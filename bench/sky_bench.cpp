@@ -33,13 +33,13 @@ BENCHMARK(BareErfaCalls);
 void ExactPlace(benchmark::State& state) {
   std::int64_t index = 0;
   for (auto _ : state) {
-    benchmark::DoNotOptimize(sky::geocentric_sun(minute(++index)));
+    benchmark::DoNotOptimize(sky::geocentric_sun(minute(++index), 0.0));
   }
 }
 BENCHMARK(ExactPlace);
 
 void InterpolatedPlace(benchmark::State& state) {
-  const sky::SunEphemeris ephemeris(minute(700));
+  const sky::SunEphemeris ephemeris(minute(700), 0.0);
   std::int64_t index = 0;
   for (auto _ : state) {
     benchmark::DoNotOptimize(ephemeris.at(minute(++index)));
@@ -55,7 +55,7 @@ void YearOfMinutes(benchmark::State& state) {
   for (auto _ : state) {
     for (std::int64_t day = 0; day < 365; ++day) {
       const std::int64_t noon = kStartMs + (day * kMinutesADay + kMinutesADay / 2) * kMinuteMs;
-      const sky::SunEphemeris ephemeris({noon});
+      const sky::SunEphemeris ephemeris({noon}, 0.0);
       for (int i = 0; i < kMinutesADay; ++i) {
         const sky::UtcTime time{kStartMs + (day * kMinutesADay + i) * kMinuteMs};
         benchmark::DoNotOptimize(sky::local_sun(ephemeris.at(time), site, {}));
@@ -66,7 +66,7 @@ void YearOfMinutes(benchmark::State& state) {
 BENCHMARK(YearOfMinutes)->Unit(benchmark::kMillisecond);
 
 void InterpolatedPlaceAtASite(benchmark::State& state) {
-  const sky::SunEphemeris ephemeris(minute(700));
+  const sky::SunEphemeris ephemeris(minute(700), 0.0);
   const sky::Site site{"", 36.07, -5.58, 42.0, "UTC"};
   std::int64_t index = 0;
   for (auto _ : state) {
@@ -86,7 +86,7 @@ BENCHMARK(OrientationOfTheDisc);
 void WholeDay(benchmark::State& state) {
   const sky::Site site{"", 36.07, -5.58, 42.0, "UTC"};
   for (auto _ : state) {
-    benchmark::DoNotOptimize(sky::sun_day({2027, 7, 17}, site, {}));
+    benchmark::DoNotOptimize(sky::sun_day({2027, 7, 17}, sky::Observer{site, {}, 0.0}));
   }
 }
 BENCHMARK(WholeDay)->Unit(benchmark::kMillisecond);

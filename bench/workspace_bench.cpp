@@ -15,7 +15,7 @@ using namespace solarchon;
 /// All that is computed on the interface thread when now is dragged by a step within a day.
 void StepOfADrag(benchmark::State& state) {
   const auto scenario = workspace::demo_scenario().value();
-  const sky::SunEphemeris ephemeris(scenario.now);
+  const sky::SunEphemeris ephemeris(scenario.now, 0.0);
   double seconds = 0.0;
   for (auto _ : state) {
     seconds = seconds > 30'000.0 ? 0.0 : seconds + 60.0;
@@ -63,10 +63,10 @@ void StepToAnotherDay(benchmark::State& state) {
   const auto scenario = workspace::demo_scenario().value();
   int day = 0;
   for (auto _ : state) {
-    const sky::UtcTime time = scenario.now + 86400.0 * (++day % 300);
+    const sky::UtcTime time = scenario.now + sky::days(++day % 300);
     const sky::CivilDate date = sky::local_mean_date(time, scenario.workspace.site.longitude_deg);
-    benchmark::DoNotOptimize(sky::sun_day(date, scenario.workspace.site, {}));
-    const sky::SunEphemeris ephemeris(time);
+    benchmark::DoNotOptimize(sky::sun_day(date, sky::Observer{scenario.workspace.site, {}, 0.0}));
+    const sky::SunEphemeris ephemeris(time, 0.0);
     benchmark::DoNotOptimize(workspace::answer(scenario.workspace, time, ephemeris.at(time)));
   }
 }

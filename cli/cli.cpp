@@ -7,6 +7,7 @@
 #include <optional>
 
 #include "cli/plan_commands.h"
+#include "cli/spoken_reports.h"
 #include "cli/values.h"
 
 #include "solarchon/base/file.h"
@@ -20,7 +21,7 @@
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/sky/day.h"
 #include "solarchon/sky/magnetic.h"
-#include "solarchon/words/words.h"
+#include "solarchon/words/errors.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/demo.h"
 #include "solarchon/workspace/observe.h"
@@ -44,7 +45,7 @@ struct Options {
   double longitude_deg = 0.0;
   double elevation_m = 0.0;
   std::string time;
-  double pressure_hpa = 1010.0;
+  std::optional<double> pressure_hpa;
   double temperature_c = 15.0;
   double dut1_s = 0.0;
   double level = 0.70;
@@ -91,8 +92,7 @@ Result<Place> read_place(const Options& options, Span span = Span::kInstant) {
       {"lat", options.latitude_deg, sky::kLatitudeRange, &site.latitude_deg},
       {"lon", options.longitude_deg, sky::kLongitudeRange, &site.longitude_deg},
       {"elev", options.elevation_m, sky::kElevationRange, &site.elevation_m},
-      {"pressure", options.pressure_hpa, sky::kPressureRange, &conditions.air.pressure_hpa},
-      {"temperature", options.temperature_c, sky::kTemperatureRange, &conditions.air.temperature_c},
+      {"temperature", options.temperature_c, sky::kTemperatureRange, &conditions.temperature_c},
       {"dut1", options.dut1_s, sky::kDut1Range, &conditions.dut1_s},
       {"level", options.level, workspace::kTargetLevelRange, &conditions.target_level},
       {"seeing", options.seeing_arcsec, workspace::kSeeingRange, &conditions.seeing_arcsec}};
@@ -102,6 +102,13 @@ Result<Place> read_place(const Options& options, Span span = Span::kInstant) {
       return tl::make_unexpected(value.error());
     }
     *check.into = *value;
+  }
+  if (options.pressure_hpa) {
+    const auto value = base::checked("pressure", *options.pressure_hpa, sky::kPressureRange);
+    if (!value) {
+      return tl::make_unexpected(value.error());
+    }
+    conditions.pressure_hpa = *value;
   }
   if (span == Span::kDay) {
     return place;
@@ -119,8 +126,9 @@ Result<Json> sun(const Options& options) {
   }
   const sky::UtcTime time = place->time;
   const sky::Site& site = place->workspace.site;
-  const sky::GeocentricSun body = sky::geocentric_sun(time, options.dut1_s);
-  const sky::LocalSun local = sky::local_sun(body, site, place->workspace.conditions.air);
+  const sky::Observer observer = workspace::observer_of(place->workspace);
+  const sky::GeocentricSun body = sky::geocentric_sun(time, observer.dut1_s);
+  const sky::LocalSun local = sky::local_sun(body, site, observer.weather);
   return sky::MagneticField::open().map([&](const sky::MagneticField& field) {
     return workspace::sun_report(time, body, local, sky::disc_view(time),
                                  field.declination_deg(site, time));
@@ -139,13 +147,15 @@ Result<Json> day(const Options& options) {
   if (const auto taken = take_horizon(options.horizon, site.horizon, refused); !taken) {
     return tl::make_unexpected(taken.error());
   }
-  const sky::SunDay answer =
-      sky::sun_day(*date, site, place->workspace.conditions.air, options.dut1_s);
+  sky::Observer observer = workspace::observer_of(place->workspace);
+  observer.site = site;
+  const sky::SunDay answer = sky::sun_day(*date, observer);
   return plan::mount_from_json({{"kind", options.mount}, {"past_meridian_deg", options.past_deg}},
                                "mount")
       .map([&](const plan::Mount& mount) {
-        return workspace::day_report(answer, sky::over_skyline(answer, site, *least), mount,
-                                     refused);
+        Json report = workspace::day_report(answer, sky::over_skyline(answer, site, *least), mount);
+        report["refused_lines"] = refused_report(refused);
+        return report;
       });
 }
 
@@ -201,7 +211,8 @@ Result<safety::Practice> read_practice(const Options& options) {
       std::find(safety::kSchoolsMm.begin(), safety::kSchoolsMm.end(), options.rejection_above_mm);
   if (found == safety::kSchoolsMm.end()) {
     return base::fail(ErrorCode::kUnknownValue, "rejection-above",
-                      std::to_string(options.rejection_above_mm), "80, 120 or 150");
+                      std::to_string(options.rejection_above_mm),
+                      base::one_of({"80", "120", "150"}));
   }
   practice.school = static_cast<std::size_t>(found - safety::kSchoolsMm.begin());
   return practice;
@@ -226,11 +237,10 @@ Result<Json> rig(const Options& options, bool placed) {
     situation.practice = *practice;
     const optics::Rig& path = at.workspace.rig;
     const optics::Train& train = at.answers.train;
-    return workspace::rig_report({path, train,
-                                  safety::assess(path, train, *practice, situation.today),
-                                  advise::misfits_of(path, train, situation),
-                                  advise::suggest(path, situation, parts->kit, parts->catalogue),
-                                  parts->catalogue, at.answers.exposure});
+    return rig_report({path, train, safety::assess(path, train, *practice, situation.today),
+                       advise::misfits_of(path, train, situation),
+                       advise::suggest(path, situation, parts->kit, parts->catalogue),
+                       parts->catalogue, at.answers.exposure});
   });
 }
 
@@ -293,7 +303,8 @@ Result<Json> log_list(const Options& options) {
     if (options.data.empty()) {
       return workspace::log_report({});
     }
-    return base::fail(ErrorCode::kUnreadable, "data", "no log in " + data.string());
+    return base::fail_because(ErrorCode::kUnreadable, "data",
+                              base::because("no-log-in", {}, data.string()));
   }
   return log::LogBook::open_to_read(workspace::log_file(data))
       .and_then([](const log::LogBook& book) { return book.summaries(); })
@@ -317,7 +328,8 @@ void add_place(CLI::App& command, Options& options, bool required) {
       ->required(required);
   command.add_option("--elev", options.elevation_m, "height above the ellipsoid (m)");
   command.add_option("--time", options.time, "UTC, as 2027-07-14T10:30:00Z")->required(required);
-  command.add_option("--pressure", options.pressure_hpa, "air pressure (hPa)");
+  command.add_option("--pressure", options.pressure_hpa,
+                     "air pressure (hPa); left out, that of the height");
   command.add_option("--temperature", options.temperature_c, "air temperature (degree C)");
   command.add_option("--dut1", options.dut1_s, "UT1 - UTC (s)");
 }
@@ -358,7 +370,8 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
                           "equatorial-turns, equatorial-free or alt-azimuth");
   day_command->add_option("--past-meridian", options.past_deg,
                           "how far it tracks past the meridian (degree)");
-  day_command->add_option("--pressure", options.pressure_hpa, "air pressure (hPa)");
+  day_command->add_option("--pressure", options.pressure_hpa,
+                          "air pressure (hPa); left out, that of the height");
   day_command->add_option("--temperature", options.temperature_c, "air temperature (degree C)");
   day_command->add_option("--dut1", options.dut1_s, "UT1 - UTC (s)");
 
@@ -446,7 +459,7 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   } else if (catalogue_command->parsed()) {
     answer = catalogue();
   } else if (rules_command->parsed()) {
-    answer = workspace::rules_report();
+    answer = rules_report();
   } else if (simulate_command->parsed()) {
     answer = simulate(options);
   } else if (measure_command->parsed()) {

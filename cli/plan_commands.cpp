@@ -1,11 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/plan_commands.h"
 
+#include "cli/spoken_reports.h"
+
 #include <filesystem>
 
 #include "solarchon/base/file.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/plan/calendar.h"
+#include "solarchon/words/plan.h"
 #include "solarchon/workspace/observe.h"
 #include "solarchon/workspace/reports.h"
 #include "solarchon/workspace/workspace.h"
@@ -45,7 +48,8 @@ Result<plan::Experience> experience_of(const PlanOptions& options,
   }
   std::error_code ignored;
   if (!std::filesystem::exists(workspace::log_file(options.data), ignored)) {
-    return base::fail(base::ErrorCode::kUnreadable, "data", "no log in " + options.data);
+    return base::fail_because(base::ErrorCode::kUnreadable, "data",
+                              base::because("no-log-in", {}, options.data));
   }
   return log::LogBook::open_to_read(workspace::log_file(options.data))
       .and_then([&](const log::LogBook& book) -> Result<plan::Experience> {
@@ -115,17 +119,12 @@ Result<Json> plan_day(const PlanOptions& options) {
     return tl::make_unexpected(planned.error());
   }
   const workspace::Workspace& space = planned->workspace;
-  const sky::SunDay day =
-      sky::sun_day(*date, space.site, space.conditions.air, space.conditions.dut1_s);
-  const sky::SkylineDay skyline = sky::over_skyline(day, space.site, *least);
-  const plan::Givens givens{day,         skyline,      space.rig,
-                            space.mount, space.wishes, planned->experience};
-  const plan::DayPlan answer = plan::plan_day(givens);
-  const auto entries = plan::agenda_of(givens, answer, space.site.name, kAlarmMin);
+  const plan::Day day = workspace::day_of(space, *date, planned->experience, *least);
+  const auto entries = words::agenda_of(day, space.site.name, kAlarmMin);
   if (!options.calendar_out.empty()) {
     // Made when its day begins: the same plan gives the same file.
-    if (auto done = base::write_file(options.calendar_out,
-                                     plan::to_icalendar(entries, space.site.time_zone, day.start));
+    if (auto done = base::write_file(
+            options.calendar_out, plan::to_icalendar(entries, space.site.time_zone, day.sun.start));
         !done) {
       return tl::make_unexpected(done.error());
     }
@@ -137,8 +136,8 @@ Result<Json> plan_day(const PlanOptions& options) {
       return tl::make_unexpected(done.error());
     }
   }
-  Json report = workspace::plan_report(givens, answer);
-  report["refused_lines"] = workspace::refused_report(planned->refused);
+  Json report = workspace::plan_report(day);
+  report["refused_lines"] = refused_report(planned->refused);
   return report;
 }
 
@@ -149,7 +148,7 @@ Result<Json> forecast(const PlanOptions& options) {
             [&](const std::string& text) { return plan::forecast_from_text(text, options.file); })
         .map([](const plan::ForecastFile& read) {
           Json report = plan::to_json(read.forecast);
-          report["refused_lines"] = workspace::refused_report(read.refused);
+          report["refused_lines"] = refused_report(read.refused);
           return report;
         });
   }
@@ -172,10 +171,12 @@ Result<Json> year(const PlanOptions& options) {
   }
   std::vector<base::RefusedLine> refused;
   return take_horizon(options.horizon, site->horizon, refused)
-      .and_then([&] { return plan::year_ahead(options.year, *site, {}, *least); })
+      .and_then([&] {
+        return plan::year_ahead(options.year, {*site, {}, 0.0}, *least);
+      })
       .map([&](const plan::YearAhead& ahead) {
         Json report = workspace::year_report(ahead);
-        report["refused_lines"] = workspace::refused_report(refused);
+        report["refused_lines"] = refused_report(refused);
         return report;
       });
 }
@@ -195,10 +196,9 @@ Result<Json> windows(const PlanOptions& options) {
   }
   return read_planned(options).and_then([&](const Planned& planned) {
     const workspace::Workspace& space = planned.workspace;
-    const plan::Outlook outlook{space.site,   space.conditions.air, *least, space.rig, space.mount,
-                                space.wishes, planned.experience};
-    const sky::SunDay day = sky::sun_day(*date, space.site, space.conditions.air);
-    return plan::coming_windows(outlook, day.start, options.days, options.minutes, {})
+    const plan::Outlook outlook = workspace::outlook_of(space, planned.experience, *least);
+    const sky::UtcTime from = sky::sun_day(*date, outlook.observer).start;
+    return plan::coming_windows(outlook, from, options.days, options.minutes, {})
         .map(workspace::windows_report);
   });
 }
@@ -271,7 +271,7 @@ std::vector<Command> add_plan_commands(CLI::App& app, PlanOptions& options) {
          for (const char* needed : {"lat", "lon", "date"}) {
            if (options.file.empty() && forecast_command->count(std::string("--") + needed) == 0) {
              return base::fail(base::ErrorCode::kMissing, needed, {},
-                               "a place and a date, or a file");
+                               base::wants("place-and-date-or-file"));
            }
          }
          return forecast(options);

@@ -14,7 +14,7 @@ list(APPEND CMAKE_MODULE_PATH /usr/share/cmake/geographiclib)
 find_package(GeographicLib REQUIRED)
 
 if(SOLARCHON_APP)
-  find_package(Qt6 REQUIRED COMPONENTS Widgets Network Svg PrintSupport Multimedia DBus Test)
+  find_package(Qt6 REQUIRED COMPONENTS Widgets Network Svg PrintSupport Multimedia DBus Test LinguistTools)
 endif()
 
 # Debian's libopencv-core-dev comes without a CMake package; the whole of libopencv-dev would pull

@@ -6,26 +6,28 @@
 #include <algorithm>
 #include <utility>
 
-#include "solarchon/words/words.h"
+#include "app/model/phrases.h"
 
 namespace solarchon::app {
 
 /// Holds the workspace before and after: undo and redo put one of them back.
 class WorkspaceEdit : public QUndoCommand {
  public:
-  WorkspaceEdit(Document& document, const QString& what, workspace::Workspace next, EditKind kind)
+  WorkspaceEdit(Document& document, const QString& what, workspace::Workspace next, EditKind kind,
+                std::string subject)
       : QUndoCommand(what),
         document_(document),
         before_(document.workspace()),
         after_(std::move(next)),
-        kind_(kind) {}
+        kind_(kind),
+        subject_(std::move(subject)) {}
 
   void undo() override { document_.adopt(before_); }
   void redo() override { document_.adopt(after_); }
   [[nodiscard]] int id() const override { return static_cast<int>(kind_); }
   bool mergeWith(const QUndoCommand* other) override {
     const auto* later = dynamic_cast<const WorkspaceEdit*>(other);
-    if (later == nullptr || later->text() != text()) {
+    if (later == nullptr || later->subject_ != subject_) {
       return false;
     }
     after_ = later->after_;
@@ -38,6 +40,7 @@ class WorkspaceEdit : public QUndoCommand {
   workspace::Workspace before_;
   workspace::Workspace after_;
   EditKind kind_;
+  std::string subject_;
 };
 
 namespace {
@@ -48,8 +51,8 @@ constexpr int kSaveSoonMs = 400;
 /// The computer's clock, within what the sky room answers for: a day of margin, since the day's
 /// ephemeris reaches past the moment.
 sky::UtcTime answerable(sky::UtcTime time) {
-  constexpr double kMarginS = 3.0 * 86400.0;
-  return std::clamp(time, sky::kFirstTime + kMarginS, sky::kLastTime + -kMarginS);
+  constexpr sky::Duration kMargin = sky::days(3.0);
+  return std::clamp(time, sky::kFirstTime + kMargin, sky::kLastTime - kMargin);
 }
 
 sky::UtcTime computer_time() { return answerable({QDateTime::currentMSecsSinceEpoch()}); }
@@ -63,7 +66,11 @@ bool Document::is_likely(sky::UtcTime time) {
 }
 
 Document::Document(workspace::Workspace workspace, sky::UtcTime moment, bool live, QObject* parent)
-    : QObject(parent), workspace_(std::move(workspace)), moment_(moment), live_(live) {
+    : QObject(parent),
+      workspace_(std::move(workspace)),
+      moment_(moment),
+      live_(live),
+      day_{workspace::outlook_of(workspace_, {}), {}, {}, {}} {
   if (auto field = sky::MagneticField::open()) {
     magnetic_ = std::move(*field);
   }
@@ -105,25 +112,23 @@ void Document::go_live() {
   recompute();
 }
 
-void Document::edit(const QString& what, const workspace::Workspace& next, EditKind kind) {
+void Document::edit(const QString& what, const workspace::Workspace& next, EditKind kind,
+                    const std::string& subject) {
   // Whatever field, file or calendar it comes from: only what a file can hold gets in.
   workspace::Workspace held = workspace::within_limits(next);
   if (held == workspace_) {
     return;
   }
-  undo_.push(new WorkspaceEdit(*this, what, std::move(held), kind));
+  undo_.push(new WorkspaceEdit(*this, what, std::move(held), kind, subject));
 }
 
 void Document::adopt(const workspace::Workspace& next) {
   if (!(next.site == workspace_.site) || !(next.conditions == workspace_.conditions)) {
     ephemeris_.reset();
   }
-  const bool plan_holds = next.wishes == workspace_.wishes && next.mount == workspace_.mount &&
-                          next.rig == workspace_.rig && ephemeris_.has_value();
+  plan_holds_ = plan_holds_ && next.wishes == workspace_.wishes && next.mount == workspace_.mount &&
+                next.rig == workspace_.rig;
   workspace_ = next;
-  if (!plan_holds) {
-    plan_day_.reset();
-  }
   recompute();
   if (!file_.empty()) {
     save_soon_.start();
@@ -131,15 +136,14 @@ void Document::adopt(const workspace::Workspace& next) {
 }
 
 void Document::recompute() {
-  const sky::Site& site = workspace_.site;
-  const sky::CivilDate date = sky::local_mean_date(moment_, site.longitude_deg);
-  if (!ephemeris_ || date != day_.date) {
-    day_ = sky::sun_day(date, site, workspace_.conditions.air, workspace_.conditions.dut1_s);
-    skyline_ = sky::over_skyline(day_, site, kWindowDeg);
-    ephemeris_.emplace(day_.start + sky::seconds_between(day_.start, day_.end) / 2,
+  const sky::CivilDate date = sky::local_mean_date(moment_, workspace_.site.longitude_deg);
+  if (!ephemeris_ || date != day_.sun.date) {
+    day_ = workspace::day_of(workspace_, date, experience_);
+    ephemeris_.emplace(sky::Window{day_.sun.start, day_.sun.end}.middle(),
                        workspace_.conditions.dut1_s);
+    plan_holds_ = true;
   }
-  if (plan_day_ != day_.date) {
+  if (!plan_holds_) {
     replan();
   }
   answers_ = workspace::answer(workspace_, moment_, ephemeris_->at(moment_));
@@ -147,12 +151,9 @@ void Document::recompute() {
 }
 
 void Document::replan() {
-  plan_day_ = day_.date;
-  plan_ = plan::plan_day(givens());
-}
-
-plan::Givens Document::givens() const {
-  return {day_, skyline_, workspace_.rig, workspace_.mount, workspace_.wishes, experience_};
+  day_.outlook = workspace::outlook_of(workspace_, experience_);
+  day_.plan = plan::plan_day(day_);
+  plan_holds_ = true;
 }
 
 void Document::learn(plan::Experience experience) {
@@ -169,7 +170,7 @@ void Document::save() {
     return;
   }
   if (const auto written = workspace::write_workspace(workspace_, file_); !written) {
-    emit saveFailed(QString::fromStdString(words::sentence(written.error())));
+    emit saveFailed(error_text(written.error()));
   }
 }
 

@@ -17,7 +17,7 @@
 
 namespace solarchon::app {
 
-/// Edits that fold into one step of undo while they follow each other.
+/// Edits of one kind and one subject fold into one step of undo while they follow each other.
 enum class EditKind { kSeparate = -1, kParameter = 1, kConditions = 2, kSite = 3, kPlan = 4 };
 
 /// The workspace being worked on, the moment that is looked at, and the answers to both.
@@ -30,16 +30,14 @@ class Document : public QObject {
 
   [[nodiscard]] const workspace::Workspace& workspace() const { return workspace_; }
   [[nodiscard]] const workspace::Answers& answers() const { return answers_; }
-  [[nodiscard]] const sky::SunDay& day() const { return day_; }
-  /// The day over the site's skyline, windows counted from `kWindowDeg` up.
-  [[nodiscard]] const sky::SkylineDay& skyline() const { return skyline_; }
-  /// Lower, light passes three times the air overhead (degree).
-  static constexpr double kWindowDeg = 20.0;
+  [[nodiscard]] const sky::SunDay& day() const { return day_.sun; }
+  /// The day over the site's skyline, windows counted from plan::kWindowDeg up.
+  [[nodiscard]] const sky::SkylineDay& skyline() const { return day_.skyline; }
   /// The runs of the day, what must start when, and what stands in the way.
-  [[nodiscard]] const plan::DayPlan& plan() const { return plan_; }
+  [[nodiscard]] const plan::DayPlan& plan() const { return day_.plan; }
   [[nodiscard]] const plan::Experience& experience() const { return experience_; }
-  /// What the day's plan is made from.
-  [[nodiscard]] plan::Givens givens() const;
+  /// All of these together, with what they were made from.
+  [[nodiscard]] const plan::Day& whole_day() const { return day_; }
   /// What the log has taught; plans follow.
   void learn(plan::Experience experience);
   [[nodiscard]] sky::UtcTime moment() const { return moment_; }
@@ -55,8 +53,10 @@ class Document : public QObject {
   /// Follows the computer's clock.
   void go_live();
   /// Replaces the workspace as one step of undo.
+  /// @param what     in the words of the user
+  /// @param subject  what is changed, such as a part and its property, in no language
   void edit(const QString& what, const workspace::Workspace& next,
-            EditKind kind = EditKind::kSeparate);
+            EditKind kind = EditKind::kSeparate, const std::string& subject = {});
 
   /// Where changes are kept; they are written shortly after, and by `save`.
   void keep_in(const std::filesystem::path& file);
@@ -76,12 +76,10 @@ class Document : public QObject {
   sky::UtcTime moment_;
   bool live_ = true;
   std::optional<sky::SunEphemeris> ephemeris_;
-  sky::SunDay day_;
-  sky::SkylineDay skyline_;
   workspace::Answers answers_;
   plan::Experience experience_;
-  plan::DayPlan plan_;
-  std::optional<sky::CivilDate> plan_day_;  ///< that the plan is of; none: to be made anew
+  plan::Day day_;
+  bool plan_holds_ = false;  ///< false: it is to be made anew
   std::optional<sky::MagneticField> magnetic_;
   QUndoStack undo_;
   QTimer clock_;

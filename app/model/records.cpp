@@ -5,9 +5,9 @@
 #include <chrono>
 #include <utility>
 
+#include "app/model/phrases.h"
 #include "solarchon/base/file.h"
 #include "solarchon/optics/catalogue.h"
-#include "solarchon/words/words.h"
 #include "solarchon/workspace/demo.h"
 #include "solarchon/workspace/observe.h"
 
@@ -65,7 +65,7 @@ Records::Records(std::filesystem::path data, QObject* parent)
 
 void Records::report(const base::Error& error) {
   if (error.code != base::ErrorCode::kCancelled) {
-    emit failed(QString::fromStdString(words::sentence(error)));
+    emit failed(error_text(error));
   }
 }
 
@@ -251,7 +251,7 @@ void Records::take_frame(const workspace::Workspace& workspace, const workspace:
   log::SessionStart begin = workspace::session_start(workspace, answers.time);
   const bool same_day =
       current_start_ &&
-      std::abs(sky::seconds_between(current_start_->started, begin.started)) < 12 * 3600.0;
+      std::chrono::abs(begin.started - current_start_->started) < sky::hours(12.0);
   if (same_day) {
     begin.started = current_start_->started;
   }
@@ -270,7 +270,7 @@ void Records::take_frame(const workspace::Workspace& workspace, const workspace:
     shown->measurement = std::move(taken->measurement);
     shown->file = QString::fromStdString((data / taken->entry.file).string());
     if (taken->not_measured) {
-      shown->problem = QString::fromStdString(words::sentence(*taken->not_measured));
+      shown->problem = error_text(*taken->not_measured);
     }
     return [this, shown, begin, id = taken->session] {
       current_ = id;
@@ -297,7 +297,7 @@ void Records::open_frame(const QString& file) {
     if (measured) {
       shown->measurement = std::move(*measured);
     } else {
-      shown->problem = QString::fromStdString(words::sentence(measured.error()));
+      shown->problem = error_text(measured.error());
     }
     return [this, shown] { show(shown); };
   });

@@ -83,6 +83,8 @@ class Records : public QObject {
   void open_frame(const QString& file);
   /// Fills an empty folder with the demo's sessions, showing each as it comes.
   void fill_with_demo();
+  /// Says that something failed, in words: whoever uses the records may have bad news of its own.
+  void tell(const QString& why) { emit failed(why); }
 
  signals:
   void sessionsChanged();

@@ -78,8 +78,8 @@ void paint_ring(QPainter& painter, const QPointF& centre, double radius_px,
       painter.drawLine(centre + way * radius_px, centre + way * (radius_px + 6));
       continue;
     }
-    const QString word = position == 0    ? QCoreApplication::translate("disc", "N")
-                         : position == 90 ? QCoreApplication::translate("disc", "E")
+    const QString word = position == 0    ? QObject::tr("N")
+                         : position == 90 ? QObject::tr("E")
                                           : QStringLiteral("%1\u00b0").arg(position);
     paint_mark(painter, centre, radius_px, angle_deg, word, position <= 90 && position % 90 == 0);
   }

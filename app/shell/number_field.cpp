@@ -7,9 +7,9 @@
 #include <QStyle>
 #include <cmath>
 
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
-#include "solarchon/words/words.h"
 
 namespace solarchon::app {
 
@@ -106,7 +106,7 @@ void NumberField::read() {
   }
   const auto checked = base::checked({}, value, range_);
   if (!checked) {
-    set_problem(QString::fromStdString(words::beside_field(checked.error())));
+    set_problem(beside_field_text(checked.error()));
     return;
   }
   if (zero_has_words_ && value == 0.0) {

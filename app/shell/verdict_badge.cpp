@@ -6,7 +6,7 @@
 #include <cmath>
 #include <numbers>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {

@@ -22,17 +22,22 @@ class View : public QWidget {
  public:
   View(Document& document, Records& records, QWidget* parent = nullptr);
 
-  [[nodiscard]] virtual QString name() const = 0;
-  [[nodiscard]] virtual QString glyph() const = 0;
   [[nodiscard]] virtual Readiness readiness() const { return {}; }
+  /// The pages of a view that has some, by the ids that app/window/places lists.
+  virtual void show_page(const QString& /*id*/) {}
+  [[nodiscard]] virtual QString page() const { return {}; }
+  /// Takes a file of the kinds that app/window/places says it takes, on the page that is shown.
+  virtual void open_file(const QString& /*file*/) {}
   /// False while a picture is still being made in the background.
   [[nodiscard]] virtual bool settled() const { return true; }
   /// Draws everything anew, as after a change of theme.
   virtual void restyle() { follow(); }
 
  signals:
-  /// Asks for another view by its name in --view.
-  void asksFor(const QString& view_name);
+  /// Asks for another view, or a page of one, by its id.
+  void asksFor(const QString& place);
+  /// Something did not work, in words.
+  void failed(const QString& why);
 
  protected:
   /// Brings what is shown up to date with document and records.

@@ -6,7 +6,7 @@
 #include <functional>
 #include <memory>
 
-#include "app/shell/window.h"
+#include "app/window/window.h"
 #include "tests/support/support.h"
 
 namespace solarchon::test {

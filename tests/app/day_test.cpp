@@ -15,7 +15,7 @@ class DayTest : public testing::Test {
  protected:
   void SetUp() override {
     window = test::open_window(folder.path(), test::morning_workspace(test::starter_rig()));
-    window->show_view(1);
+    window->show_place("day");
     QApplication::processEvents();
     chart = window->findChild<WallChart*>();
     view = window->findChild<DayView*>();

@@ -83,10 +83,10 @@ TEST(Document, EditsOfOneKindFoldIntoOneStep) {
   EXPECT_EQ(document.workspace(), space);
 }
 
-TEST(Document, EditsWithOtherNamesDoNotFold) {
+TEST(Document, EditsOfOtherSubjectsDoNotFold) {
   Document document(morning_workspace(starter_rig()), morning(), false);
-  document.edit("Change seeing", with_seeing(document.workspace(), 3.0), EditKind::kConditions);
-  document.edit("Change level", with_seeing(document.workspace(), 4.0), EditKind::kConditions);
+  document.edit("Change", with_seeing(document.workspace(), 3.0), EditKind::kConditions, "seeing");
+  document.edit("Change", with_seeing(document.workspace(), 4.0), EditKind::kConditions, "level");
   EXPECT_EQ(document.undo().count(), 2);
 }
 

@@ -15,13 +15,13 @@
 #include <fstream>
 #include <regex>
 
-#include "app/shell/doorbell.h"
 #include "app/shell/elided_edit.h"
 #include "app/shell/number_field.h"
 #include "app/shell/plain_tips.h"
 #include "app/views/light_path/light_path_view.h"
 #include "app/views/light_path/part_sheet.h"
 #include "app/views/light_path/section.h"
+#include "app/window/doorbell.h"
 #include "solarchon/base/folder_lock.h"
 #include "tests/app/app_support.h"
 
@@ -80,7 +80,7 @@ TEST_F(FaultsTest, NamesAreShownAsTheyAreAndLoadNothing) {
   space.wishes.runs = {run, run};
   space.compared = space.rig;
   open(space);
-  for (const QString& place : place_names()) {
+  for (const QString& place : place_ids()) {
     window->show_place(place);
     QApplication::processEvents();
     for (const QLabel* label : window->findChildren<QLabel*>()) {
@@ -227,8 +227,8 @@ TEST(ComputerClock, IsDoubtedFarFromThisCentury) {
 
 TEST_F(FaultsTest, AValueThatIsNoneIsWords) {
   open(test::morning_workspace(test::usual_train(2)));
-  window->show_view(0);
-  auto* view = dynamic_cast<LightPathView*>(&window->view(0));
+  window->show_place("light-path");
+  auto* view = dynamic_cast<LightPathView*>(&window->view("light-path"));
   auto* sheet = view->findChild<PartSheet*>();
   window->findChild<Section*>("section")->select(5);  // the reducer, 26 mm clear
   NumberField* clear = sheet->field("clear_aperture_mm");
@@ -258,7 +258,7 @@ TEST_F(FaultsTest, ARunThatIsAddedHasClipsAndAPause) {
 
 TEST_F(FaultsTest, AScreenReaderIsToldThatAPartWasPutOnOrOff) {
   open();
-  window->show_view(0);
+  window->show_place("light-path");
   auto* section = window->findChild<Section*>("section");
   section->select(0);
   EXPECT_TRUE(section->accessibleDescription().contains("fitted"));

@@ -31,7 +31,7 @@ class LightPathTest : public testing::Test {
  protected:
   void open(const Rig& rig = {"My light path", {}}) {
     window = test::open_window(folder.path(), test::morning_workspace(rig));
-    window->show_view(0);
+    window->show_place("light-path");
     section = window->findChild<Section*>("section");
     QApplication::processEvents();
   }
@@ -307,7 +307,8 @@ TEST_F(LightPathTest, TheDaysBetweenInspectionsAreChosenAndALongTimeIsSaid) {
 
 TEST_F(LightPathTest, FramesASecondFollowTheRegion) {
   open(test::usual_train(1));
-  const QString rates = window->view(0).findChild<Figures*>()->value_of("Frames a second");
+  const QString rates =
+      window->view("light-path").findChild<Figures*>()->value_of("Frames a second");
   EXPECT_EQ(rates, "55; half the side 110");
 }
 
@@ -318,7 +319,7 @@ TEST_F(LightPathTest, TwoPathsAreComparedAndSwapped) {
   child<QAction>("compare")->trigger();
   ASSERT_TRUE(second->isVisible());
   // The upper one gets an amplifier; the lower one stays as it was.
-  auto* figures = window->view(0).findChild<Figures*>();
+  auto* figures = window->view("light-path").findChild<Figures*>();
   QTest::keyClick(window.get(), Qt::Key_E, Qt::ControlModifier);
   QTest::keyClicks(child<QLineEdit>("part-search"), "amplifier 1.5");
   QTest::keyClick(child<QLineEdit>("part-search"), Qt::Key_Return);
@@ -434,7 +435,7 @@ TEST_F(LightPathTest, UnknownPartsAreShownAndKept) {
 
 TEST_F(LightPathTest, HydrogenAlphaSaysWhatIsNotDrawnYet) {
   open(test::usual_train(2));
-  window->show_view(2);
+  window->show_place("match");
   ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
   auto* frame = window->findChild<SensorFrame*>();
   EXPECT_TRUE(frame->image().isNull());

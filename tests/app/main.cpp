@@ -4,6 +4,7 @@
 #include <QApplication>
 #include <QLocale>
 
+#include "app/shell/language.h"
 #include "app/shell/theme.h"
 
 int main(int argc, char** argv) {
@@ -13,6 +14,8 @@ int main(int argc, char** argv) {
   const QApplication application(argc, argv);
   QApplication::setStyle(QStringLiteral("Fusion"));
   solarchon::app::Theme::load_fonts();
+  solarchon::app::speak(QStringLiteral("en"));
+  QLocale::setDefault(QLocale::c());
   solarchon::app::Theme::apply(solarchon::app::Look::kNoon);
   return RUN_ALL_TESTS();
 }

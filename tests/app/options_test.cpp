@@ -1,8 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/shell/options.h"
+#include "app/window/options.h"
 
-#include "app/shell/part_words.h"
-#include "app/shell/phrases.h"
+#include "app/window/places.h"
+
+#include "app/model/part_words.h"
+#include "app/model/phrases.h"
 #include "tests/support/support.h"
 
 namespace solarchon::app {
@@ -35,7 +37,7 @@ TEST(ReadOptions, NamesTheBadOne) {
 }
 
 TEST(ReadOptions, HelpNamesEveryView) {
-  for (const QString& name : place_names()) {
+  for (const QString& name : place_ids()) {
     EXPECT_TRUE(help_text().contains(name)) << name.toStdString();
   }
 }

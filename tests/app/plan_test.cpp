@@ -17,6 +17,7 @@
 #include "app/model/alarms.h"
 #include "app/views/day/day_view.h"
 #include "app/views/day/plan_out.h"
+#include "app/window/desktop_teller.h"
 #include "solarchon/base/file.h"
 #include "solarchon/base/resources.h"
 #include "solarchon/plan/calendar.h"
@@ -100,8 +101,8 @@ TEST_F(PlanTest, ARunIsAddedWhereTheAirIsBestAndUndone) {
   EXPECT_TRUE(conflicts().contains("Nothing planned"));
   press("add-run");
   ASSERT_EQ(runs().size(), 1U);
-  const auto best = plan::best_window(window->document().givens(), 30.0);
-  EXPECT_NEAR(sky::seconds_between(best->window.start, runs()[0].start), 30.0, 30.0);
+  const auto best = plan::best_window(window->document().whole_day(), 30.0);
+  EXPECT_NEAR(sky::in_seconds(runs()[0].start - best->window.start), 30.0, 30.0);
   EXPECT_EQ(sheet->choice().run, 0U);  // its figures are ready to be changed
   EXPECT_TRUE(find<QLineEdit>("run-name")->isVisible());
   EXPECT_TRUE(conflicts().contains("Nothing stands in the way"));
@@ -166,7 +167,7 @@ TEST_F(PlanTest, TheClockDoesNotDisturbWhatIsBeingTyped) {
   auto* start = find<QTimeEdit>("run-start");
   start->setFocus();
   start->setTime(QTime(16, 0));  // typed, not yet entered
-  window->document().look_at(test::morning() + 1.0);
+  window->document().look_at(test::morning() + sky::seconds(1.0));
   QApplication::processEvents();
   EXPECT_EQ(start->time(), QTime(16, 0));
   QTest::keyClick(start, Qt::Key_Return);
@@ -177,14 +178,15 @@ TEST_F(PlanTest, RunsAreDraggedAndStretchedWithTheMouse) {
   press("add-run");
   const auto before = runs()[0];
   const QRectF block = sheet->block_of_run(0);
-  const double hour = sheet->x_of(before.start + 3600.0) - sheet->x_of(before.start);
+  const double hour = sheet->x_of(before.start + sky::seconds(3600.0)) - sheet->x_of(before.start);
   drag(block.center() - QPointF(3, 0), block.center() + QPointF(hour - 3.0, 0.0));
-  EXPECT_NEAR(sky::seconds_between(before.start, runs()[0].start), 3600.0, 150.0);
+  EXPECT_NEAR(sky::in_seconds(runs()[0].start - before.start), 3600.0, 150.0);
   EXPECT_EQ(runs()[0].minutes, before.minutes);
   const QRectF moved = sheet->block_of_run(0);
   const QPointF end(moved.right() - 2.0, moved.center().y());
-  drag(end,
-       end + QPointF(0.5 * (sheet->x_of(before.start + 3600.0) - sheet->x_of(before.start)), 0));
+  drag(end, end + QPointF(0.5 * (sheet->x_of(before.start + sky::seconds(3600.0)) -
+                                 sheet->x_of(before.start)),
+                          0));
   EXPECT_NEAR(runs()[0].minutes, before.minutes + 30.0, 3.0);
 }
 
@@ -194,7 +196,7 @@ TEST_F(PlanTest, RunsAreMovedWithKeysAndStepsChosen) {
   const auto before = runs()[0];
   QTest::keyClick(sheet, Qt::Key_Right);
   QTest::keyClick(sheet, Qt::Key_Left, Qt::ShiftModifier);
-  EXPECT_EQ(sky::seconds_between(before.start, runs()[0].start), 240.0);
+  EXPECT_EQ(sky::in_seconds(runs()[0].start - before.start), 240.0);
   QTest::keyClick(sheet, Qt::Key_Right, Qt::ControlModifier);
   EXPECT_EQ(runs()[0].minutes, before.minutes + 5.0);
   QTest::keyClick(sheet, Qt::Key_Down);  // round to the first step
@@ -234,7 +236,7 @@ TEST_F(PlanTest, StepsTakeWhatIsPlannedAndWhatTheLogTaught) {
   ASSERT_EQ(sheet->choice().step, plan::StepKind::kDrive);
   const sky::UtcTime usual = window->document().plan().countdown->begin;
   type(field("Planned")->edit(), "45");
-  EXPECT_NEAR(sky::seconds_between(window->document().plan().countdown->begin, usual), 25.0 * 60.0,
+  EXPECT_NEAR(sky::in_seconds(usual - window->document().plan().countdown->begin), 25.0 * 60.0,
               1.0);
   type(field("It took")->edit(), "60");
   type(field("It took")->edit(), "60");
@@ -252,13 +254,13 @@ TEST_F(PlanTest, AStepIsTimedWithTwoPresses) {
   press("watch");
   EXPECT_TRUE(find<QPushButton>("watch")->text().contains("10:40"));
   EXPECT_TRUE(window->records().step_notes().empty());
-  window->document().look_at(test::morning() + 22.0 * 60.0);
+  window->document().look_at(test::morning() + sky::seconds(22.0 * 60.0));
   press("watch");
   ASSERT_EQ(window->records().step_notes().size(), 1U);
   EXPECT_EQ(window->records().step_notes()[0], (plan::StepNote{plan::StepKind::kAlign, 22.0}));
   // A watch that was let run into another day notes nothing.
   press("watch");
-  window->document().look_at(test::morning() + 30.0 * 3600.0);
+  window->document().look_at(test::morning() + sky::seconds(30.0 * 3600.0));
   QApplication::processEvents();
   press("watch");
   EXPECT_EQ(window->records().step_notes().size(), 1U);
@@ -277,7 +279,7 @@ TEST_F(PlanTest, DroppedFilesGoWhereTheyBelong) {
       drop("sky.csv", "time_utc,cloud_percent,thin_percent,wind_m_s\n2027-07-17T08:00Z,9,0,3\n"),
       "day-plan");
   EXPECT_TRUE(window->document().workspace().wishes.forecast);
-  window->show_view(0);
+  window->show_place("light-path");
   EXPECT_EQ(drop("e.ics",
                  "BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART:20270717T090000Z\r\n"
                  "END:VEVENT\r\nEND:VCALENDAR\r\n"),
@@ -343,7 +345,7 @@ TEST_F(PlanTest, ThePlanIsTakenAlongInEachForm) {
   // One page: the tree of pages counts one.
   EXPECT_THAT(page, testing::HasSubstr("/Count 1"));
   EXPECT_EQ(text("plan.doc"), "");
-  EXPECT_TRUE(window->notice().message().contains("pdf, ics, csv or json"));
+  EXPECT_TRUE(window->notice().message().contains("pdf, ics, csv, json"));
 }
 
 TEST_F(PlanTest, ThePageHasInkWhereItShould) {
@@ -375,31 +377,31 @@ TEST_F(PlanTest, AlarmsAreToldOnceWhateverIsLookedAt) {
   Alarms alarms(window->document(),
                 [&](const Alarm& alarm) { told.push_back(alarm.title.toStdString()); });
   const sky::UtcTime begin = window->document().plan().countdown->begin;
-  alarms.check(begin + 1.0);
+  alarms.check(begin + sky::seconds(1.0));
   EXPECT_TRUE(told.empty());  // off until it is asked for
   alarms.set_on(true);
-  alarms.check(begin + -1.0);
+  alarms.check(begin - sky::seconds(1.0));
   EXPECT_TRUE(told.empty());
-  alarms.check(begin + 1.0);
-  alarms.check(begin + 6.0);
+  alarms.check(begin + sky::seconds(1.0));
+  alarms.check(begin + sky::seconds(6.0));
   EXPECT_THAT(told, testing::ElementsAre("Drive there"));
-  window->document().look_at(begin + 40.0 * 86400.0);  // another day is on screen
+  window->document().look_at(begin + sky::seconds(40.0 * 86400.0));  // another day is on screen
   const sky::UtcTime run = runs()[0].start;
-  alarms.check(run + -60.0 * Alarms::kBeforeRunMin + 2.0);
+  alarms.check(run - sky::minutes(Alarms::kBeforeRunMin) + sky::seconds(2.0));
   ASSERT_FALSE(told.empty());
   EXPECT_THAT(told.back(), testing::StartsWith("Run 1 begins at"));
   const std::size_t count = told.size();
-  alarms.check(run + 4000.0);  // long past: nothing is told late
+  alarms.check(run + sky::seconds(4000.0));  // long past: nothing is told late
   EXPECT_EQ(told.size(), count);
   // A long drive begins the evening before, which is another day.
   workspace::Workspace space = window->document().workspace();
   space.wishes.minutes.at(0) = 600.0;
   window->document().edit("Far away", space);
-  const auto coming = alarms.coming(run + -12.0 * 3600.0);
+  const auto coming = alarms.coming(run - sky::seconds(12.0 * 3600.0));
   ASSERT_FALSE(coming.empty());
   EXPECT_NE(sky::local_mean_date(coming.front().due, -5.58), sky::local_mean_date(run, -5.58));
   told.clear();
-  alarms.check(coming.front().due + 1.0);
+  alarms.check(coming.front().due + sky::seconds(1.0));
   EXPECT_THAT(told, testing::ElementsAre("Drive there"));
 }
 
@@ -538,7 +540,7 @@ TEST_F(PlanTest, TheYearShowsItsWindowsAndPlansARunThere) {
   list->setCurrentRow(0);
   press("plan-window");
   ASSERT_EQ(runs().size(), 1U);
-  EXPECT_EQ(view->page(), DayView::kPlan);
+  EXPECT_EQ(view->page(), "day-plan");
   EXPECT_EQ(window->document().plan().runs.size(), 1U);
   EXPECT_EQ(runs()[0].minutes, 60.0);
 }

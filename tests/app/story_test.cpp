@@ -50,7 +50,7 @@ TEST_F(StoryTest, AMorningWithTheKeyboardAlone) {
   EXPECT_TRUE(label("sun-height").startsWith("38.5")) << label("sun-height").toStdString();
   EXPECT_TRUE(label("next-event").contains("14:28")) << label("next-event").toStdString();
   press(Qt::Key_2, Qt::ControlModifier);
-  EXPECT_EQ(window->current(), 1);
+  EXPECT_EQ(window->place(), "day");
   EXPECT_TRUE(label("usable").contains("09:07")) << label("usable").toStdString();
 
   // Her light path: no objection, and why.
@@ -90,7 +90,7 @@ TEST_F(StoryTest, AMorningWithTheKeyboardAlone) {
   ASSERT_TRUE(shown && shown->measurement);
   EXPECT_NEAR(*shown->measurement->plate_scale_arcsec_px, 1.4825, 0.001);
   press(Qt::Key_5, Qt::ControlModifier);
-  EXPECT_EQ(window->view(window->current()).findChild<QTableView*>()->model()->rowCount(),
+  EXPECT_EQ(window->current_view().findChild<QTableView*>()->model()->rowCount(),
             static_cast<int>(shown->measurement->spots.size()));
   EXPECT_GT(shown->measurement->spots.size(), 3U);
 
@@ -99,7 +99,7 @@ TEST_F(StoryTest, AMorningWithTheKeyboardAlone) {
   window->close();
   window.reset();
   open();
-  EXPECT_EQ(window->current(), 5);
+  EXPECT_EQ(window->place(), "log");
   ASSERT_TRUE(test::wait_until([&] { return window->records().shown() != nullptr; }));
   EXPECT_EQ(window->findChild<QListWidget*>("sessions")->count(), 1);
   EXPECT_EQ(window->records().shown()->frame.pixels, shown->frame.pixels);

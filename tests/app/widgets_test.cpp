@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <QSignalSpy>
 
-#include "app/shell/day_ribbon.h"
 #include "app/shell/frame_image.h"
 #include "app/shell/number_field.h"
-#include "app/shell/site_sheet.h"
 #include "app/shell/theme.h"
+#include "app/window/day_ribbon.h"
+#include "app/window/site_sheet.h"
 #include "tests/app/app_support.h"
 
 namespace solarchon::app {
@@ -140,7 +140,7 @@ TEST_F(RibbonTest, DraggingLooksAtTheTimeUnderTheHand) {
                    ribbon.mapToGlobal(QPointF(ribbon.x_of(wanted), y)), Qt::NoButton,
                    Qt::LeftButton, {});
   QApplication::sendEvent(&ribbon, &move);
-  EXPECT_NEAR(sky::seconds_between(wanted, document.moment()), 0.0, 61.0);
+  EXPECT_NEAR(sky::in_seconds(document.moment() - wanted), 0.0, 61.0);
 }
 
 TEST_F(RibbonTest, StaysWithinItsDayAtBothEnds) {
@@ -155,7 +155,7 @@ TEST_F(RibbonTest, KeysMoveByMinutesHoursAndDays) {
   const auto moved = [&](Qt::Key key, Qt::KeyboardModifiers modifiers = {}) {
     const sky::UtcTime before = document.moment();
     QTest::keyClick(&ribbon, key, modifiers);
-    return sky::seconds_between(before, document.moment());
+    return sky::in_seconds(document.moment() - before);
   };
   EXPECT_DOUBLE_EQ(moved(Qt::Key_Right), 60.0);
   EXPECT_DOUBLE_EQ(moved(Qt::Key_Left), -60.0);

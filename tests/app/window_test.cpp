@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/shell/window.h"
+#include "app/window/window.h"
 
 #include <QDropEvent>
 #include <QMimeData>
@@ -29,7 +29,7 @@ class WindowTest : public testing::Test {
     window = test::open_window(folder.path(), space);
   }
   void take_frame() {
-    window->show_view(3);
+    window->show_place("capture");
     const auto before = window->records().shown();
     QTest::mouseClick(window->findChild<QPushButton*>("take-frame"), Qt::LeftButton);
     ASSERT_TRUE(
@@ -55,10 +55,10 @@ TEST_F(WindowTest, PaintsEveryViewInBothThemesAndSizesAndWithAnEmptyLog) {
     window->resize(size);
     for (const Look look : {Look::kNoon, Look::kIndoors}) {
       window->set_look(look);
-      for (int i = 0; i < 6; ++i) {
-        window->show_view(i);
+      for (const QString& place : place_ids()) {
+        window->show_place(place);
         ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
-        EXPECT_EQ(window->grab().size(), size) << "view " << i << " does not fit";
+        EXPECT_EQ(window->grab().size(), size) << place.toStdString() << " does not fit";
       }
     }
   }
@@ -67,10 +67,10 @@ TEST_F(WindowTest, PaintsEveryViewInBothThemesAndSizesAndWithAnEmptyLog) {
 
 TEST_F(WindowTest, EveryControlHasAnAccessibleName) {
   open();
-  for (const QString& place : place_names()) {
+  for (const QString& place : place_ids()) {
     ASSERT_TRUE(window->show_place(place));
     QApplication::processEvents();
-    for (const QWidget* widget : window->view(window->current()).findChildren<QWidget*>()) {
+    for (const QWidget* widget : window->current_view().findChildren<QWidget*>()) {
       const bool control = widget->focusPolicy() != Qt::NoFocus && widget->isVisible();
       const auto* button = dynamic_cast<const QAbstractButton*>(widget);
       const bool inner = widget->objectName().startsWith("qt_") ||
@@ -101,7 +101,7 @@ TEST_F(WindowTest, ADamagedLogIsToldAndTheProgramGoesOn) {
   test::write_text(workspace::log_file(folder.path()), std::string(4000, 'x'));
   open();
   EXPECT_TRUE(test::wait_until([&] { return window->notice().isVisible(); }));
-  window->show_view(5);
+  window->show_place("log");
   EXPECT_FALSE(window->grab().isNull());
 }
 
@@ -132,7 +132,7 @@ TEST_F(WindowTest, APictureIsMeasuredByDroppingIt) {
   const auto recording = camera::simulate(test::morning_shot(quick_rig())).value();
   ASSERT_TRUE(frames::write_tiff(recording.frame, folder / "f.tiff"));
   drop(folder / "f.tiff");
-  EXPECT_EQ(window->current(), 4);
+  EXPECT_EQ(window->place(), "measure");
   ASSERT_TRUE(test::wait_until([&] { return window->records().shown() != nullptr; }));
   EXPECT_TRUE(window->records().shown()->measurement);
 }
@@ -155,7 +155,7 @@ TEST_F(WindowTest, APictureWithoutSunIsShownWithTheReason) {
   ASSERT_TRUE(test::wait_until([&] { return window->records().shown() != nullptr; }));
   EXPECT_FALSE(window->records().shown()->measurement);
   EXPECT_TRUE(window->records().shown()->problem.contains("too dim"));
-  EXPECT_EQ(window->view(4).readiness().state, safety::Severity::kCheck);
+  EXPECT_EQ(window->view("measure").readiness().state, safety::Severity::kCheck);
 }
 
 TEST_F(WindowTest, FramesOfOneMorningAreOneSession) {
@@ -173,10 +173,10 @@ TEST_F(WindowTest, FramesOfOneMorningAreOneSession) {
 
 TEST_F(WindowTest, CancellingAFrameFilesNothing) {
   open(morning_workspace(starter_rig()));
-  window->show_view(3);
+  window->show_place("capture");
   QTest::mouseClick(window->findChild<QPushButton*>("take-frame"), Qt::LeftButton);
   ASSERT_TRUE(window->records().worker().busy());
-  EXPECT_TRUE(window->view(window->current()).findChild<QProgressBar*>()->isVisible());
+  EXPECT_TRUE(window->current_view().findChild<QProgressBar*>()->isVisible());
   window->records().worker().cancel();
   ASSERT_TRUE(test::wait_until([&] { return !window->records().worker().busy(); }));
   QApplication::processEvents();
@@ -186,7 +186,7 @@ TEST_F(WindowTest, CancellingAFrameFilesNothing) {
 
 TEST_F(WindowTest, ClosingWhileBusyIsClean) {
   open(morning_workspace(starter_rig()));
-  window->show_view(3);
+  window->show_place("capture");
   QTest::mouseClick(window->findChild<QPushButton*>("take-frame"), Qt::LeftButton);
   window->close();
   window.reset();
@@ -198,7 +198,7 @@ TEST_F(WindowTest, ClosingWhileBusyIsClean) {
 TEST_F(WindowTest, AFolderThatCannotBeWrittenIsToldWhenAFrameIsTaken) {
   open();
   test::write_text(folder / "frames", "a file in the way");
-  window->show_view(3);
+  window->show_place("capture");
   QTest::mouseClick(window->findChild<QPushButton*>("take-frame"), Qt::LeftButton);
   ASSERT_TRUE(test::wait_until([&] { return window->notice().isVisible(); }));
   EXPECT_TRUE(window->notice().message().contains("cannot be written"));
@@ -207,7 +207,7 @@ TEST_F(WindowTest, AFolderThatCannotBeWrittenIsToldWhenAFrameIsTaken) {
 TEST_F(WindowTest, ExportsAreWrittenAndReadBack) {
   open();
   take_frame();
-  auto& view = dynamic_cast<MeasureView&>(window->view(4));
+  auto& view = dynamic_cast<MeasureView&>(window->view("measure"));
   const auto path = [&](const char* name) {
     return QString::fromStdString((folder / name).string());
   };
@@ -226,19 +226,19 @@ TEST_F(WindowTest, ExportsAreWrittenAndReadBack) {
 TEST_F(WindowTest, NotesAreKept) {
   open();
   take_frame();
-  window->show_view(5);
+  window->show_place("log");
   QApplication::processEvents();
-  auto* notes = window->view(5).findChild<QPlainTextEdit*>();
+  auto* notes = window->view("log").findChild<QPlainTextEdit*>();
   notes->setFocus();
   QTest::keyClicks(notes, "calm until ten");
-  window->show_view(0);
+  window->show_place("light-path");
   const auto id = window->records().sessions()[0].id;
   EXPECT_EQ(window->records().session(id)->notes, "calm until ten");
 }
 
 TEST_F(WindowTest, EditingAPartIsUndoable) {
   open();
-  window->show_view(0);
+  window->show_place("light-path");
   auto* sheet = window->findChild<PartSheet*>();
   window->findChild<Section*>()->select(1);
   NumberField* aperture = sheet->field("aperture_mm");
@@ -255,7 +255,7 @@ TEST_F(WindowTest, EditingAPartIsUndoable) {
 
 TEST_F(WindowTest, PartsAreMovedAndRemovedByKey) {
   open();
-  window->show_view(0);
+  window->show_place("light-path");
   auto* section = window->findChild<Section*>();
   section->setFocus();
   QTest::keyClick(section, Qt::Key_Right, Qt::ControlModifier);
@@ -270,12 +270,12 @@ TEST_F(WindowTest, PartsAreMovedAndRemovedByKey) {
 
 TEST_F(WindowTest, RemembersViewAndThemeAcrossStarts) {
   open();
-  window->show_view(2);
+  window->show_place("match");
   window->set_look(Look::kIndoors);
   window->close();
   window.reset();
   open();
-  EXPECT_EQ(window->current(), 2);
+  EXPECT_EQ(window->place(), "match");
   EXPECT_EQ(Theme::look(), Look::kIndoors);
   window->set_look(Look::kNoon);
 }
@@ -291,8 +291,8 @@ TEST_F(WindowTest, ShowsPolarDaysAndTheSouth) {
       open(space);
     }
     window->document().edit("Move", space);
-    for (const int view : {1, 2}) {
-      window->show_view(view);
+    for (const char* view : {"day", "match"}) {
+      window->show_place(view);
       ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
       EXPECT_FALSE(window->grab().isNull());
     }
@@ -308,10 +308,10 @@ TEST_F(WindowTest, LongNamesDoNotWidenTheWindow) {
   window->resize(1024, 700);
   QApplication::processEvents();
   EXPECT_EQ(window->width(), 1024);
-  for (int i = 0; i < 6; ++i) {
-    window->show_view(i);
+  for (const QString& place : place_ids()) {
+    window->show_place(place);
     QApplication::processEvents();
-    EXPECT_EQ(window->width(), 1024) << "view " << i;
+    EXPECT_EQ(window->width(), 1024) << place.toStdString();
   }
 }
 

@@ -127,7 +127,7 @@ sky::UtcTime morning() { return utc("2027-07-17T08:40:00Z"); }
 camera::Shot morning_shot(const optics::Rig& rig, std::uint32_t seed) {
   const workspace::Workspace space = morning_workspace(rig);
   const workspace::Answers answers =
-      workspace::answer(space, morning(), sky::geocentric_sun(morning()));
+      workspace::answer(space, morning(), sky::geocentric_sun(morning(), 0.0));
   return workspace::shot_for(space, answers, std::nullopt, seed).value();
 }
 

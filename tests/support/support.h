@@ -70,6 +70,16 @@ MATCHER_P2(FailsWith, code, field, "") {
   return arg.error().code == code && arg.error().field == field;
 }
 
+/// The same, of a line of a file.
+MATCHER_P3(FailsWith, code, field, line, "") {
+  if (arg.has_value()) {
+    *result_listener << "which is a value";
+    return false;
+  }
+  *result_listener << "which fails at '" << arg.error().field << "' of line " << arg.error().line;
+  return arg.error().code == code && arg.error().field == field && arg.error().line == line;
+}
+
 /// Matches an angle within a tolerance, across 360.
 MATCHER_P2(AngleNear, expected_deg, tolerance_deg, "") {
   const double away = std::abs(std::remainder(arg - expected_deg, 360.0));

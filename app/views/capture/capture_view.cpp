@@ -5,7 +5,7 @@
 #include <QShortcut>
 #include <QVBoxLayout>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
@@ -69,7 +69,7 @@ QWidget* CaptureView::build_side() {
 Readiness CaptureView::readiness() const {
   const workspace::Answers& answers = document().answers();
   if (answers.safety.verdict == safety::Severity::kStop) {
-    return {safety::Severity::kStop, text(answers.safety.findings.front().why)};
+    return {safety::Severity::kStop, why_of(answers.safety.findings.front())};
   }
   if (!answers.exposure) {
     return {safety::Severity::kCheck, tr("The Sun is down, or there is no camera")};

@@ -19,8 +19,6 @@ class CaptureView : public View {
 
  public:
   CaptureView(Document& document, Records& records, QWidget* parent = nullptr);
-  [[nodiscard]] QString name() const override { return tr("Capture"); }
-  [[nodiscard]] QString glyph() const override { return QStringLiteral("capture"); }
   [[nodiscard]] Readiness readiness() const override;
   [[nodiscard]] bool settled() const override { return !records().worker().busy(); }
   void take();

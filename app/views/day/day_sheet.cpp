@@ -9,10 +9,11 @@
 #include <algorithm>
 #include <cmath>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_tips.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
+#include "solarchon/words/plan.h"
 
 namespace solarchon::app {
 
@@ -21,9 +22,8 @@ namespace {
 constexpr double kNames = 92.0;  ///< width of the column of names
 constexpr double kHoursHigh = 22.0;
 constexpr double kGap = 8.0;
-constexpr double kStepHigh = 22.0;
 constexpr double kEndGrip = 8.0;
-constexpr double kMargin = 1800.0;
+constexpr sky::Duration kAround = sky::minutes(30.0);
 
 QString minutes_words(double minutes) {
   return DaySheet::tr("%1 min").arg(number(minutes, minutes < 9.95 ? 1 : 0));
@@ -48,7 +48,7 @@ sky::Window DaySheet::span() const {
   const sky::SunDay& day = document_.day();
   sky::Window span{day.sunrise.value_or(day.start), day.sunset.value_or(day.end)};
   if (day.polar == sky::PolarState::kPolarNight) {
-    span = {day.start + 6.0 * 3600.0, day.end + -6.0 * 3600.0};
+    span = {day.start + sky::hours(6.0), day.end - sky::hours(6.0)};
   }
   if (plan().countdown) {
     span.start = std::min(span.start, plan().countdown->begin);
@@ -56,13 +56,12 @@ sky::Window DaySheet::span() const {
   for (const plan::PlannedRun& run : plan().runs) {
     span.end = std::max(span.end, run.window.end);
   }
-  return {span.start + -kMargin, span.end + kMargin};
+  return {span.start - kAround, span.end + kAround};
 }
 
 double DaySheet::x_of(sky::UtcTime time) const {
   const sky::Window across = span();
-  const double share =
-      sky::seconds_between(across.start, time) / sky::seconds_between(across.start, across.end);
+  const double share = (time - across.start) / across.length();
   return kNames + share * (width() - kNames - 8.0);
 }
 
@@ -188,7 +187,7 @@ void DaySheet::change_run(double start_min, double length_min) {
   if (run.fixed && start_min != 0.0) {
     return;
   }
-  run.start = run.start + 60.0 * start_min;
+  run.start = run.start + sky::minutes(start_min);
   run.minutes = std::clamp(run.minutes + length_min, 1.0, plan::kRunMinutesRange.high);
   emit runEdited(*choice_.run, run);
 }
@@ -219,14 +218,15 @@ void DaySheet::mouseMoveEvent(QMouseEvent* event) {
   }
   const sky::Window across = span();
   const double share = (event->position().x() - grip_min_ - kNames) / (width() - kNames - 8.0);
-  const double seconds = share * sky::seconds_between(across.start, across.end);
+  const sky::Duration in = share * across.length();
   // Whole minutes.
-  const sky::UtcTime time{((across.start + seconds).unix_ms + 30'000) / 60'000 * 60'000};
+  const sky::UtcTime time{((across.start + in).unix_ms + 30'000) / 60'000 * 60'000};
   if (by_end_) {
-    dragged_->minutes = std::clamp(sky::seconds_between(dragged_->start, time) / 60.0, 1.0,
-                                   plan::kRunMinutesRange.high);
+    dragged_->minutes =
+        std::clamp(sky::in_minutes(time - dragged_->start), 1.0, plan::kRunMinutesRange.high);
   } else {
-    dragged_->start = std::clamp(time, document_.day().start, document_.day().end + -60.0);
+    dragged_->start =
+        std::clamp(time, document_.day().start, document_.day().end - sky::minutes(1.0));
   }
   update();
 }
@@ -287,9 +287,9 @@ QString DaySheet::tip_at(const QPointF& point) const {
         QString words =
             tr("%1, %2").arg(name_of(step.kind), span_words({step.start, step.end}, zone));
         if (step.slack_min >= 1.0) {
-          words += tr(". Can wait for %1.").arg(minutes_words(step.slack_min));
+          words += '\n' + tr("Can wait for %1.").arg(minutes_words(step.slack_min));
         }
-        return words + QStringLiteral("\n") + text(plan::step_advice(step.kind));
+        return words + QStringLiteral("\n") + text(words::advice_for(step.kind, voice()));
       }
     }
   }

@@ -49,6 +49,7 @@ class DaySheet : public QWidget {
   void keyPressEvent(QKeyEvent* event) override;
 
  private:
+  static constexpr double kStepHigh = 22.0;  ///< of a step's row (px)
   /// The rows of the sheet, in pixels from the top.
   struct Rows {
     QRectF sun;

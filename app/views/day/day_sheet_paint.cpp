@@ -6,7 +6,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/theme.h"
 #include "app/views/day/day_sheet.h"
 #include "app/views/day/plan_words.h"
@@ -17,7 +17,6 @@ namespace {
 
 constexpr double kNameWide = 84.0;
 constexpr double kMostSeeing = 4.0;
-constexpr double kStepHigh = 22.0;
 constexpr double kRunName = 16.0;  ///< high
 
 }  // namespace
@@ -34,7 +33,7 @@ void DaySheet::paint_hours(QPainter& painter) const {
   const sky::Window across = span();
   const Rows all = rows();
   const QTimeZone zone = document_.zone();
-  const double hour_wide = x_of(across.start + 3600.0) - x_of(across.start);
+  const double hour_wide = x_of(across.start + sky::hours(1.0)) - x_of(across.start);
   const int every = hour_wide > 34.0 ? 1 : hour_wide > 17.0 ? 2 : 3;
   painter.setFont(Theme::font(TextSize::kSmall));
   constexpr std::int64_t kQuarterMs = 900'000;
@@ -99,7 +98,7 @@ void DaySheet::paint_sun(QPainter& painter) const {
     painter.setPen(over ? c.ink : on_the_sun);
     painter.drawText(QRectF(x + 6, label_top, 44, 14), Qt::AlignLeft | Qt::AlignVCenter, highest);
   }
-  paint_name(painter, row, tr("Sun, clear\nover %1\u00b0").arg(Document::kWindowDeg));
+  paint_name(painter, row, tr("Sun, clear\nover %1\u00b0").arg(plan::kWindowDeg));
 }
 
 void DaySheet::paint_air(QPainter& painter) const {
@@ -171,10 +170,10 @@ void DaySheet::paint_clouds(QPainter& painter) const {
   bool any = false;
   if (forecast) {
     const sky::Window across = span();
-    constexpr double kStepS = 600.0;
+    constexpr sky::Duration kStep = sky::minutes(10.0);
     sky::UtcTime begun = across.start;
     std::optional<plan::SkyState> state;
-    for (sky::UtcTime time = across.start; time < across.end + kStepS; time = time + kStepS) {
+    for (sky::UtcTime time = across.start; time < across.end + kStep; time = time + kStep) {
       const auto hour = time < across.end ? plan::forecast_at(*forecast, time)
                                           : std::optional<plan::ForecastHour>();
       const auto next = hour ? std::optional(plan::state_of(*hour)) : std::nullopt;
@@ -259,7 +258,7 @@ void DaySheet::paint_steps(QPainter& painter) const {
     if (waits) {
       painter.setPen(Theme::line(c.faint_ink, 1.0));
       const double y = block.center().y();
-      const double end = x_of(step.end + 60.0 * step.slack_min);
+      const double end = x_of(step.end + sky::minutes(step.slack_min));
       painter.drawLine(QPointF(block.right(), y), QPointF(end, y));
       painter.drawLine(QPointF(end, y - 4), QPointF(end, y + 4));
     }
@@ -275,7 +274,7 @@ void DaySheet::paint_steps(QPainter& painter) const {
                               .arg(number(step.time.minutes, 0));
     const double wide = painter.fontMetrics().horizontalAdvance(words);
     // In the free space on the left, or else on the right of the block.
-    const double after = waits ? x_of(step.end + 60.0 * step.slack_min) : block.right();
+    const double after = waits ? x_of(step.end + sky::minutes(step.slack_min)) : block.right();
     const bool left = block.left() - wide - 8.0 > row.left();
     painter.drawText(
         QRectF(left ? block.left() - wide - 6.0 : after + 6.0, line.top(), wide + 2.0, kStepHigh),

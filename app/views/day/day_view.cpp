@@ -1,15 +1,26 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/day/day_view.h"
 
+#include <QFileInfo>
 #include <QHBoxLayout>
 #include <QPushButton>
 #include <QVBoxLayout>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
+
+namespace {
+
+/// In the order of DayView::Page.
+const QStringList& page_ids() {
+  static const QStringList kIds{"day", "day-plan", "day-ready", "day-year"};
+  return kIds;
+}
+
+}  // namespace
 
 DayView::DayView(Document& document, Records& records, QWidget* parent)
     : View(document, records, parent),
@@ -35,7 +46,7 @@ DayView::DayView(Document& document, Records& records, QWidget* parent)
   column->setSpacing(6);
   column->addLayout(head);
   column->addWidget(pages_, 1);
-  connect(year_, &YearPage::planAsked, this, [this] { show_page(kPlan); });
+  connect(year_, &YearPage::planAsked, this, [this] { turn_to(kPlan); });
 }
 
 void DayView::build_switch(QLayout& row) {
@@ -46,7 +57,7 @@ void DayView::build_switch(QLayout& row) {
                              tr("The year at a glance, and the best windows to come")};
   for (int page = kSky; page <= kYear; ++page) {
     auto* button = new QPushButton(names[page], this);
-    button->setObjectName(QStringLiteral("page-%1").arg(page));
+    button->setObjectName("page-" + page_ids().at(page));
     button->setCheckable(true);
     button->setProperty("switch", true);
     button->setToolTip(reasons[page]);
@@ -55,10 +66,28 @@ void DayView::build_switch(QLayout& row) {
     row.addWidget(button);
   }
   switch_->button(kSky)->setChecked(true);
-  connect(switch_, &QButtonGroup::idClicked, this, &DayView::show_page);
+  connect(switch_, &QButtonGroup::idClicked, this, &DayView::turn_to);
 }
 
-void DayView::show_page(int page) {
+void DayView::show_page(const QString& id) {
+  if (const auto page = page_ids().indexOf(id); page >= 0) {
+    turn_to(static_cast<int>(page));
+  }
+}
+
+QString DayView::page() const { return page_ids().at(pages_->currentIndex()); }
+
+void DayView::open_file(const QString& file) {
+  if (pages_->currentIndex() != kPlan) {
+    sky_->open_horizon_file(file);
+  } else if (QFileInfo(file).suffix().toLower() == QLatin1String("ics")) {
+    plan_->open_calendar_file(file);
+  } else {
+    plan_->open_forecast_file(file);
+  }
+}
+
+void DayView::turn_to(int page) {
   switch_->button(page)->setChecked(true);
   pages_->setCurrentIndex(page);
   follow();
@@ -96,7 +125,7 @@ void DayView::resizeEvent(QResizeEvent* event) {
 
 void DayView::follow() {
   show_title();
-  switch (page()) {
+  switch (pages_->currentIndex()) {
     case kSky:
       sky_->follow();
       break;

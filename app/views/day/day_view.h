@@ -18,17 +18,16 @@ class DayView : public View {
   Q_OBJECT
 
  public:
-  enum Page { kSky, kPlan, kReady, kYear };
-
   DayView(Document& document, Records& records, QWidget* parent = nullptr);
-  [[nodiscard]] QString name() const override { return tr("Day"); }
-  [[nodiscard]] QString glyph() const override { return QStringLiteral("day"); }
   [[nodiscard]] Readiness readiness() const override;
   [[nodiscard]] bool settled() const override;
   void restyle() override;
 
-  void show_page(int page);
-  [[nodiscard]] int page() const { return pages_->currentIndex(); }
+  /// `day`, `day-plan`, `day-ready` or `day-year`.
+  void show_page(const QString& id) override;
+  [[nodiscard]] QString page() const override;
+  /// A calendar or a forecast on the plan, a horizon elsewhere.
+  void open_file(const QString& file) override;
   [[nodiscard]] SkyPage& sky_page() { return *sky_; }
   [[nodiscard]] PlanPage& plan_page() { return *plan_; }
   [[nodiscard]] KitPage& kit_page() { return *kit_; }
@@ -39,6 +38,9 @@ class DayView : public View {
   void resizeEvent(QResizeEvent* event) override;
 
  private:
+  enum Page { kSky, kPlan, kReady, kYear };
+
+  void turn_to(int page);
   void show_title();
   void build_switch(QLayout& row);
 

@@ -8,12 +8,12 @@
 #include <QVBoxLayout>
 #include <filesystem>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
 #include "solarchon/base/file.h"
-#include "solarchon/words/words.h"
+#include "solarchon/words/plan.h"
 
 namespace solarchon::app {
 
@@ -26,7 +26,7 @@ QString settings_of(const Records& records) {
   return QString::fromStdString((records.data() / "settings.ini").string());
 }
 
-QString name_of(plan::Chore chore) {
+QString chore_name(plan::Chore chore) {
   switch (chore) {
     case plan::Chore::kOrder:
       return KitPage::tr("Have, order or borrow");
@@ -189,7 +189,7 @@ QWidget* KitPage::build_consumer(plan::Consumer consumer) {
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(4);
   ConsumerFields& fields = consumers_.at(place);
-  const QString name = app::name_of(consumer);
+  const QString name = name_of(consumer);
   fields.watts = new NumberField(name, QStringLiteral("W"), plan::kWattsRange, false, box);
   fields.watts->edit().setFixedWidth(64);
   fields.supply = new QComboBox(box);
@@ -231,7 +231,7 @@ void KitPage::measure_speed() {
         QSettings(settings_of(records_), QSettings::IniFormat).setValue("write_mb_s", *speed);
         follow();
       } else if (speed.error().code != base::ErrorCode::kCancelled) {
-        emit records_.failed(QString::fromStdString(words::sentence(speed.error())));
+        records_.tell(error_text(speed.error()));
       }
     };
   });
@@ -279,7 +279,7 @@ std::vector<NeedBars::Bar> KitPage::bars(const plan::Stock& stock) const {
       bar.unit = QStringLiteral("Wh");
       for (const plan::ConsumerUse& consumer : day.power->consumers) {
         if (consumer.supply == i) {
-          bar.needed.push_back({app::name_of(consumer.consumer), consumer.watt_hours});
+          bar.needed.push_back({name_of(consumer.consumer), consumer.watt_hours});
         }
       }
       if (use.usable_wh > 0.0) {
@@ -306,7 +306,7 @@ std::vector<NeedBars::Bar> KitPage::bars(const plan::Stock& stock) const {
     }
     if (stock.free_bytes) {
       disk.have = *stock.free_bytes / kGiga;
-      disk.short_of = day.storage->bytes > 0.9 * *stock.free_bytes;
+      disk.short_of = !plan::has_room(*day.storage, *stock.free_bytes);
       disk.verdict =
           tr("%1 of %2 GB free").arg(figure(day.storage->bytes / kGiga, 3), figure(*disk.have, 3));
     }
@@ -335,7 +335,8 @@ void KitPage::show_list(const std::vector<plan::ReadyItem>& items) {
   };
   QStringList all;
   for (const plan::ReadyItem& item : items) {
-    all << text(item.what) << QString::fromStdString(item.last + sky::to_iso(item.by))
+    all << text(words::subject_of(item, voice()))
+        << QString::fromStdString(item.last + sky::to_iso(item.by))
         << (item.done ? QStringLiteral("done") : QString());
   }
   all << c.ink.name();
@@ -348,8 +349,9 @@ void KitPage::show_list(const std::vector<plan::ReadyItem>& items) {
     const plan::ReadyItem& item = items[static_cast<std::size_t>(row)];
     const auto last = sky::parse_date(item.last, "last");
     const QString words[] = {
-        (item.done ? QStringLiteral("\u2713 ") : QStringLiteral("\u25cb ")) + name_of(item.chore),
-        text(item.what), item.done ? tr("done") : date(item.by),
+        (item.done ? QStringLiteral("\u2713 ") : QStringLiteral("\u25cb ")) +
+            chore_name(item.chore),
+        text(words::subject_of(item, voice())), item.done ? tr("done") : date(item.by),
         last ? date(*last)
         : item.chore == plan::Chore::kInspect || item.chore == plan::Chore::kRehearse
             ? tr("not on record")
@@ -369,7 +371,7 @@ void KitPage::follow() {
   bars_->setVisible(planned);
   no_runs_->setVisible(!planned);
   bars_->show_bars(bars(current));
-  show_list(plan::ready_list(document_.givens(), document_.plan(), current));
+  show_list(plan::ready_list(document_.whole_day(), current));
   const plan::Power& power = document_.workspace().wishes.power;
   for (std::size_t i = 0; i < supplies_.size(); ++i) {
     if (!supplies_.at(i).name->hasFocus()) {

@@ -4,7 +4,7 @@
 #include <QPainter>
 #include <algorithm>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {

@@ -8,12 +8,14 @@
 #include <QPrintDialog>
 #include <QPrinter>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
 #include "solarchon/base/file.h"
 #include "solarchon/plan/calendar.h"
 #include "solarchon/safety/handling.h"
+#include "solarchon/words/plan.h"
+#include "solarchon/words/safety.h"
 #include "solarchon/workspace/reports.h"
 
 namespace solarchon::app {
@@ -79,7 +81,7 @@ class Paper {
     facts << QObject::tr("highest %1\u00b0 at %2")
                  .arg(number(day.culmination_altitude_deg, 1), clock_at(day.culmination, zone_));
     facts << QObject::tr("clear over %1\u00b0 for %2 h")
-                 .arg(Document::kWindowDeg)
+                 .arg(plan::kWindowDeg)
                  .arg(number(document_.skyline().hours, 1));
     line(kMargin, kWide, facts.join(QStringLiteral(";  ")));
     font(11, true);
@@ -97,8 +99,7 @@ class Paper {
     const sky::UtcTime to = day.sunset.value_or(day.end);
     const double base = area.bottom() - 16.0;
     const auto x_of = [&](sky::UtcTime time) {
-      return area.left() + area.width() * sky::seconds_between(from, time) /
-                               std::max(1.0, sky::seconds_between(from, to));
+      return area.left() + area.width() * ((time - from) / std::max(sky::seconds(1.0), to - from));
     };
     const auto y_of = [&](double degrees) {
       return base - std::clamp(degrees, 0.0, top_deg) / top_deg * (base - area.top());
@@ -155,7 +156,7 @@ class Paper {
   void timetable() {
     font(13, true);
     line(kMargin, kWide, QObject::tr("What must start when"));
-    const auto entries = plan::agenda_of(document_.givens(), document_.plan(), {}, kAlarmMin);
+    const auto entries = words::agenda_of(document_.whole_day(), {}, kAlarmMin, voice());
     if (entries.empty()) {
       font(11);
       line(kMargin, kWide, QObject::tr("No run is planned for this day."));
@@ -186,8 +187,9 @@ class Paper {
     line(kMargin, kWide, QObject::tr("Order of handling"));
     font(11);
     int number_of = 1;
-    for (const std::string& step : safety::handling_order(document_.workspace().rig)) {
-      line(kMargin, kWide, QObject::tr("%1. %2").arg(number_of++).arg(text(step)));
+    for (const safety::HandlingStep& step : safety::handling_order(document_.workspace().rig)) {
+      line(kMargin, kWide,
+           QObject::tr("%1. %2").arg(number_of++).arg(text(words::handling_words(step, voice()))));
     }
   }
 
@@ -246,8 +248,7 @@ base::Result<void> write_plan(const Document& document, const QString& file) {
     return write_pdf(document, path);
   }
   const workspace::Workspace& space = document.workspace();
-  const auto entries =
-      plan::agenda_of(document.givens(), document.plan(), space.site.name, kAlarmMin);
+  const auto entries = words::agenda_of(document.whole_day(), space.site.name, kAlarmMin, voice());
   if (ending == QStringLiteral("ics")) {
     return base::write_file(path, plan::to_icalendar(entries, space.site.time_zone,
                                                      {QDateTime::currentMSecsSinceEpoch()}));
@@ -257,12 +258,12 @@ base::Result<void> write_plan(const Document& document, const QString& file) {
   }
   if (ending == QStringLiteral("json")) {
     return base::write_file(path,
-                            workspace::plan_report(document.givens(), document.plan())
+                            workspace::plan_report(document.whole_day())
                                     .dump(2, ' ', false, base::Json::error_handler_t::replace) +
                                 "\n");
   }
   return base::fail(base::ErrorCode::kUnknownValue, file.toStdString(), ending.toStdString(),
-                    "pdf, ics, csv or json");
+                    base::one_of({"pdf", "ics", "csv", "json"}));
 }
 
 void print_plan(const Document& document, QWidget* parent) {

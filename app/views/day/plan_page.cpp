@@ -9,7 +9,7 @@
 #include <QTimer>
 #include <algorithm>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/shell/wrap_button.h"
@@ -18,7 +18,6 @@
 #include "solarchon/base/file.h"
 #include "solarchon/plan/ahead.h"
 #include "solarchon/plan/calendar.h"
-#include "solarchon/words/words.h"
 
 namespace solarchon::app {
 
@@ -157,7 +156,7 @@ QToolButton* PlanPage::build_out_menu(QWidget* parent) {
         this, tr("Save the forecast"), QStringLiteral("forecast.csv"), tr("Tables (*.csv)"));
     if (const auto& forecast = document_.workspace().wishes.forecast; forecast && !file.isEmpty()) {
       if (const auto done = base::write_file(file.toStdString(), plan::to_csv(*forecast)); !done) {
-        emit records_.failed(QString::fromStdString(words::sentence(done.error())));
+        records_.tell(error_text(done.error()));
       }
     }
   });
@@ -223,16 +222,17 @@ QWidget* PlanPage::build_side() {
   return side_;
 }
 
-void PlanPage::edit_wishes(const QString& what, const plan::Wishes& wishes, EditKind kind) {
+void PlanPage::edit_wishes(const QString& what, const plan::Wishes& wishes, EditKind kind,
+                           const std::string& subject) {
   workspace::Workspace next = document_.workspace();
   next.wishes = wishes;
-  document_.edit(what, next, kind);
+  document_.edit(what, next, kind, subject);
 }
 
 void PlanPage::add_run() {
   plan::Wishes next = document_.workspace().wishes;
   if (next.runs.size() >= plan::kMostRuns) {
-    emit records_.failed(tr("A plan holds 500 runs at most; remove old ones first"));
+    records_.tell(tr("A plan holds 500 runs at most; remove old ones first"));
     return;
   }
   plan::Run run;
@@ -241,8 +241,8 @@ void PlanPage::add_run() {
   run.clip_s = kUsualClipS;
   run.every_s = kUsualEveryS;
   const sky::SunDay& day = document_.day();
-  run.start = day.transit.value_or(day.start + 0.5 * sky::seconds_between(day.start, day.end));
-  if (const auto best = plan::best_window(document_.givens(), run.minutes)) {
+  run.start = day.transit.value_or(day.start + 0.5 * (day.end - day.start));
+  if (const auto best = plan::best_window(document_.whole_day(), run.minutes)) {
     run.start = best->window.start;
   }
   // A plan for today begins no sooner than now.
@@ -252,7 +252,8 @@ void PlanPage::add_run() {
   }
   for (const plan::PlannedRun& other : document_.plan().runs) {
     // After the others where it would meet one.
-    if (run.start < other.window.end && other.window.start < run.start + 60.0 * run.minutes) {
+    if (run.start < other.window.end &&
+        other.window.start < run.start + sky::minutes(run.minutes)) {
       run.start = other.window.end;
     }
   }
@@ -266,7 +267,7 @@ void PlanPage::add_run() {
 void PlanPage::change_run(std::size_t run, const plan::Run& to) {
   plan::Wishes next = document_.workspace().wishes;
   next.runs.at(run) = to;
-  edit_wishes(tr("Change run %1").arg(run + 1), next, EditKind::kPlan);
+  edit_wishes(tr("Change run %1").arg(run + 1), next, EditKind::kPlan, std::to_string(run));
 }
 
 void PlanPage::remove_run(std::size_t run) {
@@ -289,13 +290,12 @@ void PlanPage::open_forecast_file(const QString& file) {
         [&](const std::string& bytes) { return plan::forecast_from_text(bytes, name); });
     return [this, read = std::move(read)] {
       if (!read) {
-        emit records_.failed(QString::fromStdString(words::sentence(read.error())));
+        records_.tell(error_text(read.error()));
         return;
       }
       adopt_forecast(tr("Open forecast"), read->forecast);
       if (!read->refused.empty()) {
-        emit records_.failed(
-            tr("The forecast was read but for %1").arg(refused_words(read->refused)));
+        records_.tell(tr("The forecast was read but for %1").arg(refused_words(read->refused)));
       }
     };
   });
@@ -307,7 +307,7 @@ void PlanPage::open_calendar_file(const QString& file) {
         text.and_then([](const std::string& bytes) { return plan::runs_from_icalendar(bytes); });
     return [this, read = std::move(read)] {
       if (!read) {
-        emit records_.failed(QString::fromStdString(words::sentence(read.error())));
+        records_.tell(error_text(read.error()));
         return;
       }
       take_events(*read);
@@ -326,7 +326,7 @@ void PlanPage::take_events(const plan::CalendarFile& read) {
   }
   edit_wishes(tr("Bring in events"), next);
   if (!read.refused.empty()) {
-    emit records_.failed(tr("The calendar was read but for %1").arg(refused_words(read.refused)));
+    records_.tell(tr("The calendar was read but for %1").arg(refused_words(read.refused)));
   }
 }
 
@@ -341,7 +341,7 @@ void PlanPage::ask_for_export(const QString& ending, const QString& filter) {
 
 void PlanPage::export_file(const QString& file) {
   if (const auto done = write_plan(document_, file); !done) {
-    emit records_.failed(QString::fromStdString(words::sentence(done.error())));
+    records_.tell(error_text(done.error()));
   }
 }
 
@@ -361,7 +361,7 @@ QString PlanPage::headline() const {
       tr("To record at %1, \u201c%2\u201d begins at %3; %4 leaves a margin.")
           .arg(clock_at(day.countdown->first_frame, zone), name_of(first.kind),
                clock_at(day.countdown->begin, zone),
-               clock_at(day.countdown->begin + -60.0 * day.countdown->spread_min, zone));
+               clock_at(day.countdown->begin - sky::minutes(day.countdown->spread_min), zone));
   for (const plan::PlannedRun& run : day.runs) {
     if (const QString turn = turn_words(run.turn, zone);
         !turn.isEmpty() && run.turn.advice != plan::TurnAdvice::kMove) {

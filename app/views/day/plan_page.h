@@ -50,7 +50,7 @@ class PlanPage : public QWidget {
   void change_run(std::size_t run, const plan::Run& to);
   void remove_run(std::size_t run);
   void edit_wishes(const QString& what, const plan::Wishes& wishes,
-                   EditKind kind = EditKind::kSeparate);
+                   EditKind kind = EditKind::kSeparate, const std::string& subject = {});
   void adopt_forecast(const QString& what, std::optional<plan::Forecast> forecast);
   void ask_for_export(const QString& ending, const QString& filter);
   void print();

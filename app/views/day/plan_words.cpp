@@ -1,31 +1,26 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/day/plan_words.h"
 
-#include <QCoreApplication>
+#include <QObject>
 #include <cmath>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
+#include "solarchon/words/plan.h"
 
 namespace solarchon::app {
 
-namespace {
-
-QString tr(const char* words) { return QCoreApplication::translate("plan", words); }
-
-}  // namespace
-
-QString name_of(plan::StepKind kind) { return text(plan::step_title(kind)); }
+QString name_of(plan::StepKind kind) { return text(words::title_of(kind, voice())); }
 
 QString name_of(plan::Consumer consumer) {
   switch (consumer) {
     case plan::Consumer::kHeater:
-      return tr("Etalon heater");
+      return QObject::tr("Etalon heater");
     case plan::Consumer::kMount:
-      return tr("Mount");
+      return QObject::tr("Mount");
     case plan::Consumer::kCamera:
-      return tr("Camera");
+      return QObject::tr("Camera");
     case plan::Consumer::kLaptop:
-      return tr("Laptop");
+      return QObject::tr("Laptop");
   }
   return {};
 }
@@ -33,15 +28,15 @@ QString name_of(plan::Consumer consumer) {
 QString name_of(plan::Ground ground) {
   switch (ground) {
     case plan::Ground::kWater:
-      return tr("Water");
+      return QObject::tr("Water");
     case plan::Ground::kGrass:
-      return tr("Grass");
+      return QObject::tr("Grass");
     case plan::Ground::kSoil:
-      return tr("Soil");
+      return QObject::tr("Soil");
     case plan::Ground::kConcrete:
-      return tr("Concrete");
+      return QObject::tr("Concrete");
     case plan::Ground::kRoof:
-      return tr("Roof");
+      return QObject::tr("Roof");
   }
   return {};
 }
@@ -49,19 +44,19 @@ QString name_of(plan::Ground ground) {
 QString name_of(plan::SkyState state) {
   switch (state) {
     case plan::SkyState::kClear:
-      return tr("clear");
+      return QObject::tr("clear");
     case plan::SkyState::kThinCloud:
-      return tr("thin cloud");
+      return QObject::tr("thin cloud");
     case plan::SkyState::kBroken:
-      return tr("broken cloud");
+      return QObject::tr("broken cloud");
     case plan::SkyState::kOvercast:
-      return tr("overcast");
+      return QObject::tr("overcast");
   }
   return {};
 }
 
 QString span_words(const sky::Window& window, const QTimeZone& zone) {
-  return tr("%1 to %2").arg(clock_at(window.start, zone), clock_at(window.end, zone));
+  return QObject::tr("%1 to %2").arg(clock_at(window.start, zone), clock_at(window.end, zone));
 }
 
 QString conflict_words(const plan::Conflict& conflict, const plan::Wishes& wishes,
@@ -70,19 +65,21 @@ QString conflict_words(const plan::Conflict& conflict, const plan::Wishes& wishe
   const QString when = span_words(conflict.when, zone);
   switch (conflict.kind) {
     case plan::ConflictKind::kOverlap:
-      return tr("%1 overlaps another run, %2: one telescope cannot do both.").arg(run, when);
+      return QObject::tr("%1 overlaps another run, %2: one telescope cannot do both.")
+          .arg(run, when);
     case plan::ConflictKind::kMeridianTurn:
-      return tr("%1: the mount turns over or stops at %2, within the run.")
+      return QObject::tr("%1: the mount turns over or stops at %2, within the run.")
           .arg(run, clock_at(conflict.when.start, zone));
     case plan::ConflictKind::kHidden:
-      return tr("%1: from %2 the Sun is low, hidden or down.").arg(run, when);
+      return QObject::tr("%1: from %2 the Sun is low, hidden or down.").arg(run, when);
     case plan::ConflictKind::kNearZenith:
-      return tr("%1: from %2 the mount chases the Sun near the zenith.").arg(run, when);
+      return QObject::tr("%1: from %2 the mount chases the Sun near the zenith.").arg(run, when);
     case plan::ConflictKind::kOvercast:
-      return tr("%1: the forecast says overcast.").arg(run);
+      return QObject::tr("%1: the forecast says overcast.").arg(run);
     case plan::ConflictKind::kDarkStep:
-      return tr("%1: aligning and focusing would begin at %2, before the Sun is over your horizon "
-                "at %3.")
+      return QObject::tr(
+                 "%1: aligning and focusing would begin at %2, before the Sun is over your horizon "
+                 "at %3.")
           .arg(run, clock_at(conflict.when.start, zone), clock_at(conflict.when.end, zone));
   }
   return {};
@@ -93,11 +90,11 @@ QString cure_words(const plan::Cure& cure, const QTimeZone& zone) {
   switch (cure.kind) {
     case plan::Cure::Kind::kStartLater:
     case plan::Cure::Kind::kStartSooner:
-      return tr("Start at %1").arg(clock_at(run.start, zone));
+      return QObject::tr("Start at %1").arg(clock_at(run.start, zone));
     case plan::Cure::Kind::kEndSooner:
-      return tr("End at %1").arg(clock_at(plan::window_of(run).end, zone));
+      return QObject::tr("End at %1").arg(clock_at(plan::window_of(run).end, zone));
     case plan::Cure::Kind::kSplit:
-      return tr("Split, go on at %1").arg(clock_at(cure.runs.back().start, zone));
+      return QObject::tr("Split, go on at %1").arg(clock_at(cure.runs.back().start, zone));
   }
   return {};
 }
@@ -105,13 +102,13 @@ QString cure_words(const plan::Cure& cure, const QTimeZone& zone) {
 QString turn_words(const plan::TurnDecision& turn, const QTimeZone& zone) {
   switch (turn.advice) {
     case plan::TurnAdvice::kTurnEarly:
-      return tr("Turn the mount before it begins, at %1 at the latest.")
+      return QObject::tr("Turn the mount before it begins, at %1 at the latest.")
           .arg(clock_at(*turn.turn_at, zone));
     case plan::TurnAdvice::kTrackThrough:
-      return tr("Track through the meridian, turn when it is over at %1.")
+      return QObject::tr("Track through the meridian, turn when it is over at %1.")
           .arg(clock_at(*turn.turn_at, zone));
     case plan::TurnAdvice::kMove:
-      return tr("The mount cannot hold this run on one side.");
+      return QObject::tr("The mount cannot hold this run on one side.");
     case plan::TurnAdvice::kNone:
       break;
   }
@@ -119,16 +116,18 @@ QString turn_words(const plan::TurnDecision& turn, const QTimeZone& zone) {
 }
 
 QString seeing_words(const plan::SeeingGuess& seeing) {
-  return tr("%1\u2033 (%2 to %3)")
+  return QObject::tr("%1\u2033 (%2 to %3)")
       .arg(number(seeing.arcsec, 1), number(seeing.low_arcsec, 1), number(seeing.high_arcsec, 1));
 }
 
 QString seeing_source_words(const plan::SeeingGuess& seeing) {
   const int share = static_cast<int>(std::lround(100.0 * seeing.measured_share));
-  const QString wind = seeing.wind_forecast ? tr("wind as foretold") : tr("usual wind");
-  return share > 0
-             ? tr("%1\u00a0% from your log here, the rest a rule of thumb; %2").arg(share).arg(wind)
-             : tr("a rule of thumb, nothing logged here at this hour; %1").arg(wind);
+  const QString wind =
+      seeing.wind_forecast ? QObject::tr("wind as foretold") : QObject::tr("usual wind");
+  return share > 0 ? QObject::tr("%1\u00a0% from your log here, the rest a rule of thumb; %2")
+                         .arg(share)
+                         .arg(wind)
+                   : QObject::tr("a rule of thumb, nothing logged here at this hour; %1").arg(wind);
 }
 
 }  // namespace solarchon::app

@@ -9,11 +9,10 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/file.h"
-#include "solarchon/words/words.h"
 
 namespace solarchon::app {
 
@@ -144,7 +143,7 @@ QString SkyPage::mount_words() const {
     return fast
                ? tr("%1; from %2 to %3 the azimuth runs fast: leave the Sun alone near the zenith.")
                      .arg(turning, clock_at(fast->start, zone), clock_at(fast->end, zone))
-               : turning + tr(".");
+               : turning;
   }
   return {};
 }
@@ -173,13 +172,12 @@ void SkyPage::open_horizon_file(const QString& file) {
         text.and_then([](const std::string& bytes) { return sky::horizon_from_csv(bytes); });
     return [this, read = std::move(read)] {
       if (!read) {
-        emit records().failed(QString::fromStdString(words::sentence(read.error())));
+        records().tell(error_text(read.error()));
         return;
       }
       adopt_horizon(tr("Open horizon"), read->horizon);
       if (!read->refused.empty()) {
-        emit records().failed(
-            tr("The horizon was read but for %1").arg(refused_words(read->refused)));
+        records().tell(tr("The horizon was read but for %1").arg(refused_words(read->refused)));
       }
     };
   });
@@ -197,7 +195,7 @@ void SkyPage::save_horizon_file(const QString& file) {
   const auto written =
       base::write_file(file.toStdString(), sky::to_csv(document().workspace().site.horizon));
   if (!written) {
-    emit records().failed(QString::fromStdString(words::sentence(written.error())));
+    records().tell(error_text(written.error()));
   }
 }
 
@@ -210,7 +208,7 @@ QString SkyPage::usable_words() const {
           .arg(number(day.culmination_altitude_deg, 1), clock_at(day.culmination, zone));
   if (skyline.clear.empty()) {
     return tr("Never clear above %1\u00b0 today; %2. Low Sun means much air.")
-        .arg(Document::kWindowDeg)
+        .arg(plan::kWindowDeg)
         .arg(highest);
   }
   QStringList spans;
@@ -218,8 +216,8 @@ QString SkyPage::usable_words() const {
     spans << tr("%1 to %2").arg(clock_at(window.start, zone), clock_at(window.end, zone));
   }
   return tr("Clear above %1\u00b0 from %2 (%3 h); %4")
-      .arg(Document::kWindowDeg)
-      .arg(spans.join(tr(" and ")), number(skyline.hours, 1), highest);
+      .arg(plan::kWindowDeg)
+      .arg(spans.join(QStringLiteral(", ")), number(skyline.hours, 1), highest);
 }
 
 void SkyPage::follow() {
@@ -235,7 +233,7 @@ void SkyPage::follow() {
   usable_->setToolTip(
       tr("The whole disc over your horizon, and above %1\u00b0: lower, light passes "
          "three times the air overhead")
-          .arg(Document::kWindowDeg));
+          .arg(plan::kWindowDeg));
 
   const sky::LocalSun& sun = answers.local;
   const QString degree = QStringLiteral("%1\u00b0");

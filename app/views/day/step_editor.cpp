@@ -5,10 +5,11 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
+#include "solarchon/words/plan.h"
 
 namespace solarchon::app {
 
@@ -57,7 +58,7 @@ void StepEditor::press_watch() {
   if (!begun) {
     begun = now;
   } else {
-    const double minutes = sky::seconds_between(*begun, now) / 60.0;
+    const double minutes = sky::in_minutes(now - *begun);
     begun.reset();
     if (minutes > 0.0 && minutes <= plan::kStepMinutesRange.high) {
       records_.note_step(now, {kind_, minutes});
@@ -84,7 +85,7 @@ void StepEditor::show_step(plan::StepKind kind) {
   }
   kind_ = kind;
   name_->setText(name_of(kind));
-  name_->setToolTip(text(plan::step_advice(kind)));
+  name_->setToolTip(text(words::advice_for(kind, voice())));
   const auto& wished = document_.workspace().wishes.minutes.at(static_cast<std::size_t>(kind));
   const double usual = plan::usual_minutes(kind, document_.workspace().rig);
   planned_->allow_empty(tr("usual %1").arg(number(usual, 0)));
@@ -95,12 +96,12 @@ void StepEditor::show_step(plan::StepKind kind) {
   }
   const plan::StepTime time =
       plan::learned_time(kind, wished.value_or(usual), records_.step_notes());
-  learned_->setText(time.times == 0
-                        ? tr("Nothing logged yet; %1 \u00b1 %2 min are counted on.")
-                              .arg(number(time.minutes, 0), number(time.spread_min, 0))
-                        : tr("With %1 logged, %2 \u00b1 %3 min are counted on.")
-                              .arg(counted(time.times, tr("time"), tr("times")),
-                                   number(time.minutes, 0), number(time.spread_min, 0)));
+  learned_->setText(
+      time.times == 0
+          ? tr("Nothing logged yet; %1 \u00b1 %2 min are counted on.")
+                .arg(number(time.minutes, 0), number(time.spread_min, 0))
+          : tr("With %n time(s) logged, %1 \u00b1 %2 min are counted on.", nullptr, time.times)
+                .arg(number(time.minutes, 0), number(time.spread_min, 0)));
   show_watch();
   take_back_->setEnabled(time.times > 0);
 }

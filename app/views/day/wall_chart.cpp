@@ -8,7 +8,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/angle.h"
 
@@ -334,11 +334,12 @@ void WallChart::choose(int corner) {
   chosen_ = count == 0 ? -1 : (corner + count) % count;
   if (chosen_ >= 0) {
     const sky::HorizonPoint& point = shown().points[static_cast<std::size_t>(chosen_)];
-    setAccessibleDescription(tr("Corner %1 of %2: azimuth %3, height %4 degrees%5")
+    setAccessibleDescription((point.trees
+                                  ? tr("Corner %1 of %2: azimuth %3, height %4 degrees, trees")
+                                  : tr("Corner %1 of %2: azimuth %3, height %4 degrees"))
                                  .arg(chosen_ + 1)
                                  .arg(count)
-                                 .arg(number(point.azimuth_deg, 1), number(point.height_deg, 1),
-                                      point.trees ? tr(", trees") : QString()));
+                                 .arg(number(point.azimuth_deg, 1), number(point.height_deg, 1)));
   }
   update();
 }

@@ -10,7 +10,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_tips.h"
 #include "app/shell/theme.h"
 
@@ -20,7 +20,6 @@ namespace {
 
 constexpr double kLeft = 64.0;
 constexpr double kRight = 12.0;
-constexpr double kDaySeconds = 86400.0;
 constexpr double kMostTilt = 28.0;  ///< P stays within 26.4 degrees
 
 QDate as_date(const sky::CivilDate& date) { return {date.year, date.month, date.day}; }
@@ -76,7 +75,7 @@ double YearChart::clock_hour(sky::UtcTime time, const sky::CivilDate& date) cons
 
 void YearChart::look_at_day(int day) {
   const double days = day - shown_day();
-  document_.look_at(document_.moment() + kDaySeconds * days);
+  document_.look_at(document_.moment() + sky::days(days));
 }
 
 void YearChart::mousePressEvent(QMouseEvent* event) {
@@ -272,8 +271,7 @@ void YearChart::paint_rotations(QPainter& painter) const {
   painter.drawText(QRectF(0, band.bottom() + 3, kLeft - 4, 14), Qt::AlignRight, tr("rotation"));
   double free_from = kLeft;
   for (const plan::RotationStart& start : year_->rotations) {
-    const double day =
-        sky::seconds_between(sky::start_of({year_->year, 1, 1}), start.time) / kDaySeconds;
+    const double day = sky::in_days(start.time - sky::start_of({year_->year, 1, 1}));
     const double x = x_of(day);
     painter.setPen(Theme::line(c.ink, 1.5));
     painter.drawLine(QPointF(x, band.bottom() - 6), QPointF(x, band.bottom() + 3));

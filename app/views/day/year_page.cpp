@@ -7,7 +7,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
@@ -97,31 +97,28 @@ std::optional<plan::Feature> YearPage::feature() const {
 
 YearPage::Wish YearPage::wish() const {
   const workspace::Workspace& space = document_.workspace();
-  Wish wish;
-  wish.year = document_.day().date.year;
-  wish.from = document_.day().date;
-  wish.outlook.site = space.site;
-  wish.outlook.air = space.conditions.air;
-  wish.outlook.least_altitude_deg = Document::kWindowDeg;
+  Wish wish{document_.day().date.year,
+            document_.day().date,
+            {.observer = workspace::observer_of(space)},
+            0,
+            minutes_,
+            feature()};
   wish.outlook.wishes.surroundings = space.wishes.surroundings;
   wish.outlook.wishes.forecast = space.wishes.forecast;
   wish.outlook.experience = document_.experience();
   wish.notes = document_.experience().seeing.notes();
-  wish.minutes = minutes_;
-  wish.feature = feature();
   return wish;
 }
 
 bool YearPage::same_year(const Wish& one, const Wish& other) const {
-  return one.year == other.year && one.outlook.site == other.outlook.site &&
-         one.outlook.air == other.outlook.air;
+  return one.year == other.year && one.outlook.observer == other.outlook.observer;
 }
 
 bool YearPage::same_windows(const Wish& one, const Wish& other) const {
   const auto longitude = [](const Wish& wish) {
     return wish.feature ? wish.feature->carrington_longitude_deg : -1.0;
   };
-  return one.from == other.from && one.outlook.site == other.outlook.site &&
+  return one.from == other.from && one.outlook.observer == other.outlook.observer &&
          one.outlook.wishes == other.outlook.wishes && one.notes == other.notes &&
          one.minutes == other.minutes && longitude(one) == longitude(other);
 }
@@ -142,7 +139,7 @@ void YearPage::work() {
                  from = document_.day().start](const base::Task& task) -> Worker::Delivery {
     auto year = kept;
     if (!year) {
-      auto made = plan::year_ahead(wanted.year, wanted.outlook.site, wanted.outlook.air,
+      auto made = plan::year_ahead(wanted.year, wanted.outlook.observer,
                                    wanted.outlook.least_altitude_deg, task);
       if (!made) {
         return [] {};
@@ -178,11 +175,12 @@ void YearPage::show_windows() {
                              number(window.altitude_deg, 0));
     if (window.feature) {
       const double west = window.feature->from_meridian_deg;
-      words += tr("; spot %1\u00b0 %2 of the middle")
-                   .arg(number(std::abs(west), 0), west < 0.0 ? tr("east") : tr("west"));
+      words += '\n' + (west < 0.0 ? tr("Spot %1\u00b0 east of the middle")
+                                  : tr("Spot %1\u00b0 west of the middle"))
+                          .arg(number(std::abs(west), 0));
     }
     if (window.sky) {
-      words += tr("; %1 by the forecast").arg(name_of(plan::state_of(*window.sky)));
+      words += '\n' + tr("By the forecast: %1").arg(name_of(plan::state_of(*window.sky)));
     }
     list_->addItem(words);
   }
@@ -209,7 +207,7 @@ void YearPage::plan_chosen() {
   const plan::BestWindow window = windows_[static_cast<std::size_t>(chosen)];
   workspace::Workspace next = document_.workspace();
   if (next.wishes.runs.size() >= plan::kMostRuns) {
-    emit records_.failed(tr("A plan holds 500 runs at most; remove old ones first"));
+    records_.tell(tr("A plan holds 500 runs at most; remove old ones first"));
     return;
   }
   plan::Run run;

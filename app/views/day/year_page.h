@@ -34,7 +34,7 @@ class YearPage : public QWidget {
   struct Wish {
     int year = 0;
     sky::CivilDate from;
-    plan::Outlook outlook;
+    plan::Outlook outlook;  ///< without runs and mount, which change nothing here
     std::size_t notes = 0;
     double minutes = 60.0;
     std::optional<plan::Feature> feature;

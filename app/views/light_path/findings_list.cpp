@@ -7,11 +7,14 @@
 #include <QVBoxLayout>
 #include <optional>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/shell/verdict_badge.h"
 #include "app/shell/wrap_button.h"
+#include "solarchon/words/advise.h"
+#include "solarchon/words/parts.h"
+#include "solarchon/words/safety.h"
 
 namespace solarchon::app {
 
@@ -53,11 +56,7 @@ QString name_at(const optics::Rig& rig, std::optional<std::size_t> element) {
   return element ? text(rig.elements[*element].name) : QObject::tr("The whole light path");
 }
 
-QString measure_text(const advise::Measure& measure) {
-  const QString unit = text(measure.unit);
-  const bool close = unit.isEmpty() || unit == QChar(0xb0);  // degrees stand at their number
-  return figure(measure.value, 3) + (close ? unit : ' ' + unit);
-}
+QString figure_text(const base::Figure& figure) { return text(voice().rounded(figure)); }
 
 void add_suggestions(const std::vector<advise::Suggestion>& suggestions, std::string_view concern,
                      std::optional<std::size_t> element, const optics::Rig& rig,
@@ -65,9 +64,10 @@ void add_suggestions(const std::vector<advise::Suggestion>& suggestions, std::st
   for (std::size_t i = 0; i < suggestions.size(); ++i) {
     const advise::Suggestion& suggestion = suggestions[i];
     if (suggestion.concern == concern && suggestion.element == element) {
-      QString reason = suggestion.change.from_kit ? QObject::tr("With what you have. ")
-                                                  : QObject::tr("From the list of generic parts. ");
-      reason += QObject::tr("Then: %1").arg(name_of(suggestion.verdict));
+      const QString reason =
+          (suggestion.change.from_kit ? QObject::tr("With what you have. Then: %1")
+                                      : QObject::tr("From the list of generic parts. Then: %1"))
+              .arg(name_of(suggestion.verdict));
       lines.push_back({.words = suggestion_words(suggestion, rig),
                        .suggestion = static_cast<int>(i),
                        .reason = reason});
@@ -85,13 +85,14 @@ std::vector<Line> lines_of(const safety::Assessment& assessment,
     ++flag;
     lines.push_back(
         {QObject::tr("%1. %2").arg(flag).arg(name_of(finding.severity)), true, finding.severity});
-    lines.push_back(
-        {.words = name_at(rig, finding.element), .bold = true, .reason = text(finding.source)});
-    lines.push_back({.words = text(finding.what)});
-    lines.push_back({.words = text(finding.why) +
-                              (finding.figures.empty() ? QString() : ' ' + text(finding.figures)),
-                     .reason = text(finding.source)});
-    lines.push_back({.words = QObject::tr("Next: %1").arg(text(finding.next_step)), .bold = true});
+    const words::RuleWords rule = words::rule_words(finding.rule, voice());
+    const QString source = text(rule.source);
+    const QString figures = text(words::figures_words(finding, voice()));
+    lines.push_back({.words = name_at(rig, finding.element), .bold = true, .reason = source});
+    lines.push_back({.words = text(rule.what)});
+    lines.push_back({.words = text(rule.why) + (figures.isEmpty() ? figures : ' ' + figures),
+                     .reason = source});
+    lines.push_back({.words = QObject::tr("Next: %1").arg(text(rule.next_step)), .bold = true});
     add_suggestions(suggestions, finding.rule, finding.element, rig, lines);
   }
   if (assessment.findings.empty()) {
@@ -101,10 +102,12 @@ std::vector<Line> lines_of(const safety::Assessment& assessment,
     lines.push_back({.words = QObject::tr("Does not fit: %1").arg(name_at(rig, misfit.element)),
                      .bold = true,
                      .misfit = true});
-    lines.push_back({.words = text(misfit.what) + ' ' + text(misfit.why)});
-    if (misfit.measure) {
-      lines.push_back({.words = QStringLiteral("%1: %2").arg(text(misfit.measure->name),
-                                                             measure_text(*misfit.measure))});
+    const words::MisfitWords said = words::misfit_words(misfit.id, misfit.variant, voice());
+    lines.push_back({.words = text(said.what) + ' ' + text(said.why)});
+    if (misfit.key_figure) {
+      lines.push_back(
+          {.words = QObject::tr("%1: %2").arg(text(words::name_of(*misfit.key_figure, voice())),
+                                              figure_text(misfit.key_figure->figure))});
     }
     add_suggestions(suggestions, misfit.id, misfit.element, rig, lines);
   }
@@ -112,8 +115,9 @@ std::vector<Line> lines_of(const safety::Assessment& assessment,
                                 ? QObject::tr("None of the rules objects. That rests on:")
                                 : QObject::tr("All of this rests on:"),
                    .misfit = !misfits.empty() || !assessment.findings.empty()});
-  for (const std::string& assumption : assessment.assumptions) {
-    lines.push_back({.words = QStringLiteral("\u2013 ") + text(assumption)});
+  for (const safety::Assumption& assumption : assessment.assumptions) {
+    lines.push_back(
+        {.words = QStringLiteral("\u2013 ") + text(words::assumption_words(assumption, voice()))});
   }
   return lines;
 }
@@ -126,43 +130,42 @@ QString suggestion_words(const advise::Suggestion& suggestion, const optics::Rig
   const auto here = [&] { return text(rig.elements[change.element].name); };
   QStringList parts;
   for (const optics::Element& part : change.parts) {
-    parts << text(part.name);
+    parts << text(words::name_of(part, voice()));
   }
   for (const optics::Element& part : change.adapters) {
     parts << text(part.name);
   }
-  QString words;
+  QString said;
   switch (change.kind) {
     case ChangeKind::kPutBack:
-      words = QObject::tr("Put back %1").arg(here());
+      said = QObject::tr("Put back %1").arg(here());
       break;
     case ChangeKind::kSet:
-      words = std::holds_alternative<optics::Finder>(change.parts.front().part)
-                  ? QObject::tr("Cap %1").arg(here())
-                  : QObject::tr("Tilt to %1\u00b0")
-                        .arg(number(
-                            std::get<optics::TiltAdapter>(change.parts.front().part).tilt_deg, 1));
+      said = std::holds_alternative<optics::Finder>(change.parts.front().part)
+                 ? QObject::tr("Cap %1").arg(here())
+                 : QObject::tr("Tilt to %1\u00b0")
+                       .arg(number(
+                           std::get<optics::TiltAdapter>(change.parts.front().part).tilt_deg, 1));
       break;
     case ChangeKind::kMove:
-      words = QObject::tr("Move %1 to its place").arg(here());
+      said = QObject::tr("Move %1 to its place").arg(here());
       break;
     case ChangeKind::kRemove:
-      words = QObject::tr("Take off %1").arg(here());
+      said = QObject::tr("Take off %1").arg(here());
       break;
     case ChangeKind::kReplace:
-      words = QObject::tr("Use %1").arg(parts.join(QObject::tr(" with ")));
+      said = QObject::tr("Use %1").arg(parts.join(QStringLiteral(" + ")));
       break;
     case ChangeKind::kInsert:
-      words = QObject::tr("Add %1").arg(parts.join(QObject::tr(" and ")));
+      said = QObject::tr("Add %1").arg(parts.join(QStringLiteral(" + ")));
       break;
   }
   if (suggestion.before && suggestion.after && !(*suggestion.before == *suggestion.after)) {
-    words += QStringLiteral("\n%1: %2 \u2192 %3")
-                 .arg(text(suggestion.before->name), figure(suggestion.before->value, 2),
-                      measure_text({suggestion.after->name, suggestion.after->unit,
-                                    suggestion.after->value}));
+    said += QStringLiteral("\n%1: %2 \u2192 %3")
+                .arg(text(words::name_of(*suggestion.before, voice())),
+                     figure_text(suggestion.before->figure), figure_text(suggestion.after->figure));
   }
-  return words;
+  return said;
 }
 
 FindingsList::FindingsList(QWidget* parent) : QScrollArea(parent) {

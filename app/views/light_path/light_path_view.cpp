@@ -10,14 +10,14 @@
 #include <QVBoxLayout>
 #include <utility>
 
+#include "app/model/phrases.h"
 #include "app/shell/elided_edit.h"
-#include "app/shell/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/light_path/train_figures.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
-#include "solarchon/words/words.h"
+#include "solarchon/words/parts.h"
 
 namespace solarchon::app {
 
@@ -34,16 +34,16 @@ QScrollArea* scrolled(QWidget* inner, QWidget* parent) {
   return scroll;
 }
 
-const std::vector<optics::Element>& generic_parts() {
-  static const std::vector<optics::Element> kNone;
+std::vector<optics::Element> generic_parts() {
   const auto& catalogue = optics::shipped_catalogue();
-  return catalogue ? *catalogue : kNone;
+  return catalogue ? words::named(*catalogue, voice()) : std::vector<optics::Element>();
 }
 
 }  // namespace
 
 LightPathView::LightPathView(Document& document, Records& records, QWidget* parent)
     : View(document, records, parent),
+      generic_parts_(generic_parts()),
       section_(new Section(true, this)),
       second_(new Section(false, this)),
       figures_(new Figures(4, this)),
@@ -73,7 +73,7 @@ LightPathView::LightPathView(Document& document, Records& records, QWidget* pare
   connect(chooser_, &PartChooser::closed, this, &LightPathView::done_choosing);
   connect(chooser_, &PartChooser::dropFromKitAsked, &records, &Records::drop_from_kit);
   connect(&records, &Records::kitChanged, this, [this] {
-    chooser_->show_parts(this->records().kit(), generic_parts());
+    chooser_->show_parts(this->records().kit(), generic_parts_);
     suggested_for_ = {};
     suggest_soon_.start();
   });
@@ -81,7 +81,7 @@ LightPathView::LightPathView(Document& document, Records& records, QWidget* pare
   suggest_soon_.setSingleShot(true);
   suggest_soon_.setInterval(kSuggestAfterMs);
   connect(&suggest_soon_, &QTimer::timeout, this, &LightPathView::suggest);
-  chooser_->show_parts(records.kit(), generic_parts());
+  chooser_->show_parts(records.kit(), generic_parts_);
 }
 
 QToolButton* LightPathView::build_path_menu(QWidget* parent) {
@@ -93,8 +93,9 @@ QToolButton* LightPathView::build_path_menu(QWidget* parent) {
   auto* menu = new QMenu(button);
   if (const auto& trains = optics::usual_trains()) {
     for (const optics::Rig& train : *trains) {
-      menu->addAction(tr("Start from: %1").arg(text(train.name)), this,
-                      [this, &train] { adopt_rig(tr("Start from a usual path"), train); });
+      const optics::Rig path = words::named(train, voice());
+      menu->addAction(tr("Start from: %1").arg(text(path.name)), this,
+                      [this, path] { adopt_rig(tr("Start from a usual path"), path); });
     }
   }
   menu->addAction(tr("Start empty"), this, [this] {
@@ -127,7 +128,7 @@ QWidget* LightPathView::build_tools() {
   add_part->setObjectName(QStringLiteral("choose-parts"));
   add_part->setToolTip(tr("From your kit and the list of generic parts (Ctrl+E)"));
   connect(add_part, &QPushButton::clicked, this, &LightPathView::choose_parts);
-  connect(new QShortcut(QKeySequence(tr("Ctrl+E")), this), &QShortcut::activated, this,
+  connect(new QShortcut(QKeySequence(Qt::CTRL | Qt::Key_E), this), &QShortcut::activated, this,
           &LightPathView::choose_parts);
   toggle_->setObjectName(QStringLiteral("toggle-part"));
   toggle_->setToolTip(tr("Lays the part aside without forgetting it, or fits it again (Space)"));
@@ -217,7 +218,7 @@ void LightPathView::resizeEvent(QResizeEvent* event) {
 
 Readiness LightPathView::readiness() const {
   const safety::Assessment& safety = document().answers().safety;
-  return {safety.verdict, safety.findings.empty() ? QString() : text(safety.findings.front().why)};
+  return {safety.verdict, safety.findings.empty() ? QString() : why_of(safety.findings.front())};
 }
 
 void LightPathView::restyle() {
@@ -286,14 +287,17 @@ void LightPathView::suggest() {
       workspace.rig,
       workspace::situation_of(workspace, answers.time, answers.sun.semidiameter_arcsec(),
                               answers.local.airmass),
-      records().kit(), generic_parts());
+      records().kit(), generic_parts_);
   findings_->show_judgement(answers.safety, answers.misfits, suggestions_, workspace.rig);
 }
 
 void LightPathView::take_suggestion(int suggestion) {
   const auto place = static_cast<std::size_t>(suggestion);
   if (place < suggestions_.size()) {
-    const advise::Suggestion taken = suggestions_[place];
+    advise::Suggestion taken = suggestions_[place];
+    for (optics::Element& part : taken.rig.elements) {  // one made to measure has no name yet
+      part.name = words::name_of(part, voice());
+    }
     adopt_rig(suggestion_words(taken, document().workspace().rig).section('\n', 0, 0), taken.rig);
   }
 }
@@ -410,22 +414,36 @@ void LightPathView::open_compared() {
   if (file.isEmpty()) {
     return;
   }
-  records().read_outside(
-      file, optics::kMostBytes, [this, file](const base::Result<std::string>& read) {
-        auto rig = read.and_then([&](const std::string& bytes) {
-                         return base::parse_json(bytes, file.toStdString());
-                       })
-                       .and_then(optics::rig_from_json);
-        return [this, rig = std::move(rig)] {
-          if (!rig) {
-            emit records().failed(QString::fromStdString(words::sentence(rig.error())));
-            return;
-          }
-          workspace::Workspace next = document().workspace();
-          next.compared = *rig;
-          document().edit(tr("Open beside"), next);
-        };
-      });
+  read_rig(file, [this](const optics::Rig& rig) {
+    workspace::Workspace next = document().workspace();
+    next.compared = rig;
+    document().edit(tr("Open beside"), next);
+  });
+}
+
+void LightPathView::open_file(const QString& file) {
+  read_rig(file, [this](const optics::Rig& rig) {
+    workspace::Workspace next = document().workspace();
+    next.rig = rig;
+    document().edit(tr("Open light path"), next);
+  });
+}
+
+void LightPathView::read_rig(const QString& file, std::function<void(const optics::Rig&)> use) {
+  records().read_outside(file, optics::kMostBytes,
+                         [this, file, use](const base::Result<std::string>& read) {
+                           auto rig = read.and_then([&](const std::string& bytes) {
+                                            return base::parse_json(bytes, file.toStdString());
+                                          })
+                                          .and_then(optics::rig_from_json);
+                           return [this, use, rig = std::move(rig)] {
+                             if (rig) {
+                               use(*rig);
+                             } else {
+                               records().tell(error_text(rig.error()));
+                             }
+                           };
+                         });
 }
 
 void LightPathView::import_kit() {

@@ -8,6 +8,7 @@
 #include <QStackedWidget>
 #include <QTimer>
 #include <QToolButton>
+#include <functional>
 
 #include "app/shell/figures.h"
 #include "app/views/light_path/findings_list.h"
@@ -26,9 +27,9 @@ class LightPathView : public View {
 
  public:
   LightPathView(Document& document, Records& records, QWidget* parent = nullptr);
-  [[nodiscard]] QString name() const override { return tr("Light path"); }
-  [[nodiscard]] QString glyph() const override { return QStringLiteral("light-path"); }
   [[nodiscard]] Readiness readiness() const override;
+  /// A light path takes the place of the present one.
+  void open_file(const QString& file) override;
   [[nodiscard]] bool settled() const override { return !suggest_soon_.isActive(); }
   void restyle() override;
 
@@ -53,6 +54,8 @@ class LightPathView : public View {
   void compare();
   void swap_compared();
   void open_compared();
+  /// Reads a file off the interface thread; what is wrong with it is told.
+  void read_rig(const QString& file, std::function<void(const optics::Rig&)> use);
   void import_kit();
   void export_kit();
   void set_practice(const QString& what, const safety::Practice& practice);
@@ -60,6 +63,7 @@ class LightPathView : public View {
   void take_suggestion(int suggestion);
   void show_figures();
 
+  std::vector<optics::Element> generic_parts_;  ///< that ship, named in the language
   Section* section_;
   Section* second_;
   QWidget* comparison_ = nullptr;

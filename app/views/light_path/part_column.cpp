@@ -4,8 +4,8 @@
 #include <QLinearGradient>
 #include <algorithm>
 
-#include "app/shell/part_words.h"
-#include "app/shell/phrases.h"
+#include "app/model/part_words.h"
+#include "app/model/phrases.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {

@@ -6,8 +6,8 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
-#include "app/shell/part_words.h"
-#include "app/shell/phrases.h"
+#include "app/model/part_words.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "solarchon/sky/time.h"
 
@@ -28,14 +28,14 @@ PartSheet::PartSheet(Document& document, Records& records, QWidget* parent)
 }
 
 template <typename Change>
-void PartSheet::change(const QString& what, Change change) {
+void PartSheet::change(const QString& what, const std::string& subject, Change change) {
   workspace::Workspace next = document_.workspace();
   for (optics::Element& element : next.rig.elements) {
     if (element.id == shown_id_) {
       change(element);
     }
   }
-  document_.edit(what, next, EditKind::kParameter);
+  document_.edit(what, next, EditKind::kParameter, shown_id_ + "." + subject);
 }
 
 void PartSheet::add_number(std::string_view key, base::Range range, bool whole) {
@@ -47,7 +47,7 @@ void PartSheet::add_number(std::string_view key, base::Range range, bool whole) 
   }
   const std::string name(key);
   connect(field, &NumberField::entered, this, [this, name, words](double value) {
-    change(tr("Change %1").arg(words.label.toLower()), [&](optics::Element& element) {
+    change(tr("Change: %1").arg(words.label), name, [&](optics::Element& element) {
       if (name == kLength) {
         element.length_mm = value;
       } else {
@@ -69,7 +69,7 @@ void PartSheet::add_flag(std::string_view key) {
   box->setToolTip(words.reason);
   const std::string name(key);
   connect(box, &QCheckBox::clicked, this, [this, name, words](bool on) {
-    change(tr("Change %1").arg(words.label.toLower()), [&](optics::Element& element) {
+    change(tr("Change: %1").arg(words.label), name, [&](optics::Element& element) {
       optics::set_parameter(element.part, name, on ? 1.0 : 0.0);
     });
   });
@@ -107,7 +107,7 @@ void PartSheet::add_choice(std::string_view key, const std::vector<std::string>&
   combo->setObjectName(text(key));
   const std::string name(key);
   connect(combo, &QComboBox::activated, this, [this, name, label](int index) {
-    change(tr("Change %1").arg(label.label.toLower()),
+    change(tr("Change: %1").arg(label.label), name,
            [&](optics::Element& element) { optics::set_parameter(element.part, name, index); });
   });
   rows_.push_back({name, nullptr, [combo, name](const optics::Element& element) {
@@ -124,7 +124,7 @@ void PartSheet::add_face(const QString& label, optics::Face optics::Element::*fa
   QComboBox* combo = add_combo(
       label, tr("What it offers to its neighbour: a barrel, a holder or a thread"), items);
   connect(combo, &QComboBox::activated, this, [this, face](int index) {
-    change(tr("Change connection"),
+    change(tr("Change connection"), "connection",
            [&](optics::Element& element) { element.*face = static_cast<optics::Face>(index); });
   });
   rows_.push_back({label.toStdString(), nullptr, [combo, face](const optics::Element& element) {
@@ -140,7 +140,7 @@ void PartSheet::add_name() {
   connect(name_, &QLineEdit::editingFinished, this, [this] {
     const std::string name = name_->text().trimmed().toStdString();
     if (!name.empty()) {
-      change(tr("Rename part"), [&](optics::Element& edited) { edited.name = name; });
+      change(tr("Rename part"), "name", [&](optics::Element& edited) { edited.name = name; });
     }
   });
   page_->layout()->addWidget(name_);
@@ -149,11 +149,13 @@ void PartSheet::add_name() {
 void PartSheet::add_care(bool tunable) {
   auto* care = new CareSheet(tunable, page_);
   connect(care, &CareSheet::changed, this, [this](const optics::Care& changed) {
-    change(tr("Change record of part"), [&](optics::Element& element) { element.care = changed; });
+    change(tr("Change record of part"), "care",
+           [&](optics::Element& element) { element.care = changed; });
   });
   connect(care, &CareSheet::inspectedToday, this, [this] {
     const std::string today = sky::to_iso(document_.moment()).substr(0, 10);
-    change(tr("Log inspection"), [&](optics::Element& element) { element.care.inspected = today; });
+    change(tr("Log inspection"), "inspected",
+           [&](optics::Element& element) { element.care.inspected = today; });
   });
   connect(care, &CareSheet::keepAsked, this, &PartSheet::keep);
   page_->layout()->addWidget(care);
@@ -167,7 +169,7 @@ void PartSheet::keep() {
     if (element.id == shown_id_) {
       const std::string kit_id = records_.keep_in_kit(element);
       if (!kit_id.empty() && kit_id != element.kit_id) {
-        change(tr("Keep part in kit"), [&](optics::Element& kept) { kept.kit_id = kit_id; });
+        change(tr("Keep part in kit"), "kit", [&](optics::Element& kept) { kept.kit_id = kit_id; });
       }
       return;
     }

@@ -44,7 +44,7 @@ class PartSheet : public QWidget {
   void keep();
   /// Applies a change to the shown element as one step of undo.
   template <typename Change>
-  void change(const QString& what, Change change);
+  void change(const QString& what, const std::string& subject, Change change);
 
   Document& document_;
   Records& records_;

@@ -4,7 +4,7 @@
 #include <QActionGroup>
 #include <QMenu>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 
 namespace solarchon::app {
 

@@ -13,7 +13,7 @@
 #include <array>
 #include <cmath>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_tips.h"
 #include "app/shell/theme.h"
 #include "app/shell/verdict_badge.h"
@@ -29,7 +29,7 @@ constexpr double kLabelWidth = 82.0;  // names of the tracks, on the left
 constexpr double kLeastColumn = 78.0;
 constexpr double kMostColumn = 190.0;
 constexpr double kGap = 5.0;
-constexpr double kSide = 8.0;
+constexpr double kSideMargin = 8.0;
 constexpr double kNarrowHead = 92.0;  // a name of four lines in a narrow column
 constexpr double kWideHead = 60.0;
 constexpr double kWideColumn = 115.0;
@@ -74,7 +74,7 @@ Section::Section(bool editable, QWidget* parent) : QWidget(parent), editable_(ed
 }
 
 double Section::column_width() const {
-  const double room = width() - 2 * kSide - kLabelWidth + kGap;
+  const double room = width() - 2 * kSideMargin - kLabelWidth + kGap;
   return std::min(kMostColumn, room / std::max(1, count()) - kGap);
 }
 
@@ -89,7 +89,7 @@ QSize Section::minimumSizeHint() const {
     return {300, 110};
   }
   const double columns = std::max(3, count()) * (kLeastColumn + kGap);
-  return {static_cast<int>(2 * kSide + kLabelWidth + columns),
+  return {static_cast<int>(2 * kSideMargin + kLabelWidth + columns),
           static_cast<int>(column_height() + 96.0)};
 }
 
@@ -134,7 +134,7 @@ void Section::describe() {
                       .arg(element.fitted ? tr("fitted") : tr("laid aside"));
   for (const safety::Finding& finding : findings_) {
     if (finding.element == static_cast<std::size_t>(selected_)) {
-      words += QStringLiteral(". %1: %2").arg(name_of(finding.severity), text(finding.why));
+      words += QStringLiteral(". %1: %2").arg(name_of(finding.severity), why_of(finding));
     }
   }
   setAccessibleDescription(words);
@@ -142,15 +142,15 @@ void Section::describe() {
 
 QRectF Section::stage() const {
   if (!editable_) {
-    return QRectF(rect()).adjusted(kSide, 2.0, -kSide, -4.0);
+    return QRectF(rect()).adjusted(kSideMargin, 2.0, -kSideMargin, -4.0);
   }
-  return QRectF(rect()).adjusted(kSide, 8.0, -kSide, -(column_height() + 36.0));
+  return QRectF(rect()).adjusted(kSideMargin, 8.0, -kSideMargin, -(column_height() + 36.0));
 }
 
 QRectF Section::card(int element) const {
   const double column = column_width();
-  return {kSide + kLabelWidth + element * (column + kGap), height() - column_height() - 4.0, column,
-          column_height()};
+  return {kSideMargin + kLabelWidth + element * (column + kGap), height() - column_height() - 4.0,
+          column, column_height()};
 }
 
 Section::Span Section::own_span() const {
@@ -312,7 +312,8 @@ void Section::paintEvent(QPaintEvent* /*event*/) {
     return;
   }
   const QRectF first = card(0);
-  paint_track_names(painter, QRectF(kSide, first.top() + head_height(), kLabelWidth - 8.0, 0.0));
+  paint_track_names(painter,
+                    QRectF(kSideMargin, first.top() + head_height(), kLabelWidth - 8.0, 0.0));
   for (int i = 0; i < count(); ++i) {
     paint_part_column(painter, {card(i), head_height(), rig_.elements[static_cast<std::size_t>(i)],
                                 passage_of(i), editable_ && i == selected_, hasFocus()});
@@ -483,7 +484,7 @@ bool Section::event(QEvent* event) {
   QStringList lines{text(part.name)};
   for (const safety::Finding& finding : findings_) {
     if (finding.element == static_cast<std::size_t>(element)) {
-      lines << name_of(finding.severity) + ": " + text(finding.why);
+      lines << name_of(finding.severity) + ": " + why_of(finding);
     }
   }
   if (!part.care.notes.empty()) {

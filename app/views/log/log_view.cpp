@@ -6,7 +6,7 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
@@ -19,16 +19,15 @@ constexpr int kSessionRole = Qt::UserRole;
 QString session_line(const log::SessionSummary& session, const QTimeZone& zone) {
   return QObject::tr("%1  %2\n%3 \u00b7 seeing %4\u2033 \u00b7 %5")
       .arg(date_at(session.started, zone), clock_at(session.started, zone),
-           counted(session.frames, QObject::tr("frame"), QObject::tr("frames")),
-           number(session.seeing_arcsec, 1),
-           counted(session.spots, QObject::tr("spot"), QObject::tr("spots")));
+           QObject::tr("%n frame(s)", nullptr, session.frames), number(session.seeing_arcsec, 1),
+           QObject::tr("%n spot(s)", nullptr, session.spots));
 }
 
 QString frame_line(const log::FrameEntry& frame, const QTimeZone& zone) {
-  const QString measured = frame.measurement
-                               ? counted(static_cast<int>(frame.measurement->spots.size()),
-                                         QObject::tr("spot"), QObject::tr("spots"))
-                               : QObject::tr("no limb found");
+  const QString measured =
+      frame.measurement
+          ? QObject::tr("%n spot(s)", nullptr, static_cast<int>(frame.measurement->spots.size()))
+          : QObject::tr("no limb found");
   return QObject::tr("%1 \u00b7 %2 \u00b7 Sun %3\u00b0 \u00b7 %4")
       .arg(clock_at(frame.taken, zone, true), exposure_text(frame.exposure_ms),
            number(frame.sun_altitude_deg, 0), measured);

@@ -21,8 +21,6 @@ class LogView : public View {
  public:
   LogView(Document& document, Records& records, QWidget* parent = nullptr);
   ~LogView() override;
-  [[nodiscard]] QString name() const override { return tr("Log"); }
-  [[nodiscard]] QString glyph() const override { return QStringLiteral("log"); }
 
  protected:
   void follow() override;

@@ -5,7 +5,7 @@
 #include <QLabel>
 #include <QVBoxLayout>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
@@ -13,7 +13,7 @@ namespace solarchon::app {
 
 namespace {
 
-QLabel* caption(const QString& words, QWidget* parent) {
+QLabel* heading(const QString& words, QWidget* parent) {
   auto* label = new PlainLabel(words, parent);
   label->setFont(Theme::font(TextSize::kMedium, true));
   return label;
@@ -36,13 +36,13 @@ MatchView::MatchView(Document& document, Records& records, QWidget* parent)
   connect(seeing_, &NumberField::entered, this, [this](double value) {
     workspace::Workspace next = this->document().workspace();
     next.conditions.seeing_arcsec = value;
-    this->document().edit(tr("Change seeing"), next, EditKind::kConditions);
+    this->document().edit(tr("Change seeing"), next, EditKind::kConditions, "seeing");
   });
   level_->setToolTip(tr("Brightest part of the frame against a full pixel"));
   connect(level_, &NumberField::entered, this, [this](double value) {
     workspace::Workspace next = this->document().workspace();
     next.conditions.target_level = value / 100.0;
-    this->document().edit(tr("Change target level"), next, EditKind::kConditions);
+    this->document().edit(tr("Change target level"), next, EditKind::kConditions, "level");
   });
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(16, 12, 16, 12);
@@ -62,12 +62,12 @@ QWidget* MatchView::build_side() {
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(4);
-  column->addWidget(caption(tr("Exposure to start with"), side));
+  column->addWidget(heading(tr("Exposure to start with"), side));
   column->addWidget(exposure_);
   column->addWidget(exposure_note_);
   column->addWidget(strip_);
   column->addSpacing(8);
-  column->addWidget(caption(tr("What limits the detail"), side));
+  column->addWidget(heading(tr("What limits the detail"), side));
   column->addWidget(ladder_);
   column->addSpacing(8);
   column->addWidget(figures_);
@@ -80,7 +80,7 @@ QWidget* MatchView::build_side() {
 Readiness MatchView::readiness() const {
   const safety::Assessment& safety = document().answers().safety;
   if (safety.verdict == safety::Severity::kStop) {
-    return {safety::Severity::kStop, text(safety.findings.front().why)};
+    return {safety::Severity::kStop, why_of(safety.findings.front())};
   }
   const optics::Train& train = document().answers().train;
   if (!train.disc_fits) {
@@ -119,7 +119,7 @@ void MatchView::follow() {
   exposure_->setText(stopped    ? tr("Stop")
                      : exposure ? exposure_text(exposure->exposure_ms)
                                 : QStringLiteral("\u2013"));
-  exposure_note_->setText(stopped    ? text(answers.safety.findings.front().next_step)
+  exposure_note_->setText(stopped    ? next_step_of(answers.safety.findings.front())
                           : exposure ? exposure_words()
                                      : QString());
   strip_->setVisible(!stopped);

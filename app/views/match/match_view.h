@@ -15,8 +15,6 @@ class MatchView : public View {
 
  public:
   MatchView(Document& document, Records& records, QWidget* parent = nullptr);
-  [[nodiscard]] QString name() const override { return tr("Match"); }
-  [[nodiscard]] QString glyph() const override { return QStringLiteral("match"); }
   [[nodiscard]] Readiness readiness() const override;
   [[nodiscard]] bool settled() const override { return frame_->settled(); }
 

@@ -5,12 +5,11 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/model/phrases.h"
 #include "app/shell/frame_image.h"
-#include "app/shell/phrases.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/camera/simulate.h"
-#include "solarchon/words/words.h"
 #include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
@@ -31,7 +30,7 @@ QString reason_for(const base::Error& error) {
 }
 
 constexpr std::uint32_t kPreviewSeed = 7;
-constexpr int kMargin = 28;
+constexpr int kFrameMargin = 28;
 constexpr int kQuickSide = 380;  // pixels of the picture while now is dragged
 
 }  // namespace
@@ -48,7 +47,7 @@ void SensorFrame::request(Haste haste) {
   const workspace::Workspace& workspace = document_.workspace();
   const safety::Assessment& safety = document_.answers().safety;
   if (safety.verdict == safety::Severity::kStop) {
-    show_problem(text(safety.findings.front().what));
+    show_problem(what_can_happen(safety.findings.front()));
     return;
   }
   auto shot = workspace::shot_for(workspace, document_.answers(), std::nullopt, kPreviewSeed);
@@ -63,15 +62,13 @@ void SensorFrame::request(Haste haste) {
   }
   again_ = false;
   shot->pointing_spread_px = 0.0;
-  const int fine = std::max(kQuickSide, std::max(width(), height()) - 2 * kMargin);
+  const int fine = std::max(kQuickSide, std::max(width(), height()) - 2 * kFrameMargin);
   const int longest = haste == Haste::kQuick ? kQuickSide : fine;
   worker_.start([this, haste, shot = camera::binned(std::move(*shot), longest)](
                     const base::Task& task) -> Worker::Delivery {
     const auto recording = camera::simulate(shot, task);
     if (!recording) {
-      return [this, words = QString::fromStdString(words::sentence(recording.error()))] {
-        show_problem(words);
-      };
+      return [this, words = error_text(recording.error())] { show_problem(words); };
     }
     const int side = std::max(recording->frame.width, recording->frame.height);
     return [this, haste, image = frame_image(recording->frame, side)] {
@@ -100,7 +97,8 @@ void SensorFrame::show_problem(const QString& words) {
 
 QRectF SensorFrame::frame_rect() const {
   const auto sensor = optics::sensor_of(document_.workspace().rig);
-  const QRectF room = QRectF(rect()).adjusted(kMargin, kMargin, -kMargin, -kMargin);
+  const QRectF room =
+      QRectF(rect()).adjusted(kFrameMargin, kFrameMargin, -kFrameMargin, -kFrameMargin);
   if (!sensor) {
     return room;
   }

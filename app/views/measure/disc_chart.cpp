@@ -17,7 +17,7 @@ namespace solarchon::app {
 
 namespace {
 
-constexpr int kLongestSidePx = 1400;
+constexpr int kLongestShownPx = 1400;
 constexpr double kEarthsPerSolarRadius = 696000.0 / 12742.0;
 const QColor kOverlay(0xf2f0ea);  // on the dark or bright picture, with a dark rim
 
@@ -48,7 +48,7 @@ QString short_name(const ShownFrame& shown) {
   const QString day = time ? QString::fromStdString(sky::to_iso(sky::utc_date(*time))) : QString();
   QString words = day.isEmpty() ? name : QObject::tr("%1, %2").arg(day, name);
   if (shown.frame.info.mosaic) {
-    words += QObject::tr(" \u00b7 raw colour mosaic, read as grey");
+    words = QObject::tr("%1 \u00b7 raw colour mosaic, read as grey").arg(words);
   }
   return words;
 }
@@ -66,7 +66,7 @@ void DiscChart::show_frame(const std::shared_ptr<const ShownFrame>& frame) {
   }
   frame_ = frame;
   chosen_ = -1;
-  image_ = frame ? frame_image(frame->frame, kLongestSidePx) : QImage();
+  image_ = frame ? frame_image(frame->frame, kLongestShownPx) : QImage();
   setToolTip(frame ? frame->file : QString());
   update();
 }

@@ -10,11 +10,10 @@
 #include <QMimeData>
 #include <QVBoxLayout>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/file.h"
-#include "solarchon/words/words.h"
 #include "solarchon/workspace/reports.h"
 
 namespace solarchon::app {
@@ -126,6 +125,8 @@ void MeasureView::follow() {
        {tr("Spots"), number(static_cast<double>(m.spots.size()), 0)}});
 }
 
+void MeasureView::open_file(const QString& file) { records().open_frame(file); }
+
 void MeasureView::ask_open() {
   const QString file = QFileDialog::getOpenFileName(
       this, tr("Open a picture"), QString::fromStdString(records().data().string()),
@@ -159,7 +160,7 @@ void MeasureView::export_to(const QString& file) {
     written = base::write_file(path, model_->csv().toStdString());
   }
   if (!written) {
-    emit failed(QString::fromStdString(words::sentence(written.error())));
+    emit failed(error_text(written.error()));
   }
 }
 

@@ -18,15 +18,12 @@ class MeasureView : public View {
 
  public:
   MeasureView(Document& document, Records& records, QWidget* parent = nullptr);
-  [[nodiscard]] QString name() const override { return tr("Measure"); }
-  [[nodiscard]] QString glyph() const override { return QStringLiteral("measure"); }
   [[nodiscard]] Readiness readiness() const override;
   [[nodiscard]] bool settled() const override { return !records().worker().busy(); }
+  /// Opens a picture and measures it.
+  void open_file(const QString& file) override;
   /// Writes what is shown: spots as .csv, everything as .json, the picture as .png or .tiff.
   void export_to(const QString& file);
-
- signals:
-  void failed(const QString& why);
 
  protected:
   void follow() override;

@@ -3,7 +3,7 @@
 
 #include <utility>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 
 namespace solarchon::app {
 

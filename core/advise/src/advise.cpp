@@ -13,6 +13,7 @@
 
 namespace solarchon::advise {
 
+using base::Unit;
 using optics::Rig;
 using safety::Severity;
 
@@ -92,65 +93,66 @@ bool among(const std::array<std::string_view, Count>& rules, std::string_view ru
 }
 
 /// The figure that a finding turns on; none where it turns on no figure.
-std::optional<Measure> measure_of(std::string_view rule, const Rig& rig, const Judged& judged) {
+std::optional<KeyFigure> key_figure_of(std::string_view rule, const Rig& rig,
+                                       const Judged& judged) {
   const optics::Train& train = judged.train;
   if (const auto wedge = optics::find_fitted<optics::Wedge>(rig);
       rule == "wedge-too-small" && wedge) {
     const double rated_mm = safety::nominal_limit_mm(
         std::get<optics::Wedge>(rig.elements[*wedge].part).rated_aperture_mm);
-    return Measure{"Within the wedge's limit by", "mm", rated_mm - train.aperture_mm};
+    return KeyFigure{"within-wedge-limit", {rated_mm - train.aperture_mm, Unit::kMillimetre}};
   }
   if ((rule == "sensor-heat" || rule == "sensor-warm") && !train.passages.empty()) {
-    return Measure{"At the sensor", "W/cm\u00b2", train.passages.back().irradiance_w_cm2};
+    return KeyFigure{"at-the-sensor", {train.passages.back().irradiance_w_cm2, Unit::kWattPerCm2}};
   }
   if (among(kByAperture, rule)) {
-    return Measure{"Open aperture", "mm", train.aperture_mm};
+    return KeyFigure{"open-aperture", {train.aperture_mm, Unit::kMillimetre}};
   }
   const double share = std::max(train.energy_share, train.luminous_share);
   if (among(kByDensity, rule) && share > 0.0) {
-    return Measure{"Density in all", "OD", -std::log10(share)};
+    return KeyFigure{"density-in-all", {-std::log10(share), Unit::kOpticalDensity}};
   }
   return std::nullopt;
 }
 
 /// The same figure of a misfit, before and after its cure.
-std::optional<Measure> measure_of(const Misfit& misfit, const Rig& rig, const Judged& judged,
-                                  const Situation& situation) {
-  if (!misfit.measure) {
+std::optional<KeyFigure> key_figure_of(const Misfit& misfit, const Rig& rig, const Judged& judged,
+                                       const Situation& situation) {
+  if (!misfit.key_figure) {
     return std::nullopt;
   }
-  Measure measure = *misfit.measure;
+  KeyFigure key = *misfit.key_figure;
   const optics::Train& train = judged.train;
   const auto sensor = optics::sensor_of(rig);
   if (misfit.id == "disc-cut" && sensor && train.sampling_arcsec_px) {
-    measure.value = std::min(sensor->camera.width_px, sensor->camera.height_px) *
-                    *train.sampling_arcsec_px / (2.0 * situation.semidiameter_arcsec);
+    key.figure.value = std::min(sensor->camera.width_px, sensor->camera.height_px) *
+                       *train.sampling_arcsec_px / (2.0 * situation.semidiameter_arcsec);
   } else if ((misfit.id == "undersampled" || misfit.id == "oversampled") &&
              train.sampling_arcsec_px) {
-    measure.value = std::hypot(*train.diffraction_cutoff_arcsec, situation.seeing_arcsec) /
-                    *train.sampling_arcsec_px;
+    key.figure.value = std::hypot(*train.diffraction_cutoff_arcsec, situation.seeing_arcsec) /
+                       *train.sampling_arcsec_px;
   } else if (misfit.id == "focus" && train.focus) {
-    measure.value = std::min(train.focus->inward_spare_mm, train.focus->outward_spare_mm);
+    key.figure.value = std::min(train.focus->inward_spare_mm, train.focus->outward_spare_mm);
   } else if (misfit.id == "vignetting" && train.vignetting) {
-    measure.value = 100.0 * train.vignetting->limb_share;
+    key.figure.value = 100.0 * train.vignetting->limb_share;
   } else if (misfit.id == "obstruction-shadow" && train.look) {
-    measure.value = train.look->secondary_shadow_mm;
+    key.figure.value = train.look->secondary_shadow_mm;
   } else if (misfit.id == "field-cut" && train.look) {
-    measure.value = train.look->true_field_deg;
+    key.figure.value = train.look->true_field_deg;
   } else if (misfit.id == "blocking-filter-small" && train.blocking_margin_mm) {
-    measure.value = *train.blocking_margin_mm;
+    key.figure.value = *train.blocking_margin_mm;
   } else if ((misfit.id == "supply-weak" || misfit.id == "supply-not-listed") && train.supply) {
-    measure.value = train.supply->offered_w;
+    key.figure.value = train.supply->offered_w;
   } else if (misfit.id == "dim" || misfit.id == "too-bright") {
     const auto exposure = light::disc_exposure(rig, train, situation.light);
     if (!exposure) {
       return std::nullopt;
     }
-    measure.value = exposure->wanted_ms;
+    key.figure.value = exposure->wanted_ms;
   } else {
     return std::nullopt;
   }
-  return measure;
+  return key;
 }
 
 /// Parts that could not be fitted before any change.
@@ -203,7 +205,7 @@ struct Cure {
   std::size_t misfits;
   int badness;
   int burden;  ///< misfits left and effort together
-  std::optional<Measure> after;
+  std::optional<KeyFigure> after;
 };
 
 bool better(const Cure& one, const Cure& other) {
@@ -215,7 +217,7 @@ struct Concern {
   std::string_view id;
   std::optional<std::size_t> element;
   const Misfit* misfit;
-  std::optional<Measure> before;
+  std::optional<KeyFigure> before;
   std::vector<Cure> cures = {};
 };
 
@@ -223,10 +225,10 @@ std::vector<Concern> concerns_to_cure(const Rig& rig, const Judged& judged) {
   std::vector<Concern> concerns;
   for (const safety::Finding& finding : judged.safety.findings) {
     concerns.push_back(
-        {finding.rule, finding.element, nullptr, measure_of(finding.rule, rig, judged)});
+        {finding.rule, finding.element, nullptr, key_figure_of(finding.rule, rig, judged)});
   }
   for (const Misfit& misfit : judged.misfits) {
-    concerns.push_back({misfit.id, misfit.element, &misfit, misfit.measure});
+    concerns.push_back({misfit.id, misfit.element, &misfit, misfit.key_figure});
   }
   return concerns;
 }
@@ -266,8 +268,8 @@ std::vector<Suggestion> suggest(const Rig& rig, const Situation& situation,
       }
       concern.cures.push_back(
           {edit, after.safety.verdict, after.misfits.size(), badness(after.safety), burden,
-           concern.misfit != nullptr ? measure_of(*concern.misfit, next, after, situation)
-                                     : measure_of(concern.id, next, after)});
+           concern.misfit != nullptr ? key_figure_of(*concern.misfit, next, after, situation)
+                                     : key_figure_of(concern.id, next, after)});
     }
   }
   std::vector<Suggestion> suggestions;

@@ -109,7 +109,6 @@ void add_masks(const Rig& rig, const Situation& situation, std::vector<Change>& 
   for (const double width_mm : widths_mm) {
     Element mask;
     mask.part = optics::ApertureMask{width_mm, false};
-    mask.name = "Mask cut from card, " + std::to_string(std::lround(width_mm)) + " mm";
     edits.push_back(
         {ChangeKind::kInsert, optics::usual_place(rig, mask.part), {std::move(mask)}, true});
   }

@@ -22,13 +22,13 @@ std::string system_reason(int error_number) {
 Result<void> flush_to_disk(const std::filesystem::path& path) {
   const int file = ::open(path.c_str(), O_RDONLY | O_CLOEXEC);
   if (file < 0) {
-    return fail(ErrorCode::kUnwritable, path.string(), system_reason(errno));
+    return fail_because(ErrorCode::kUnwritable, path.string(), reported(system_reason(errno)));
   }
   const int outcome = ::fsync(file);
   const int reason = errno;
   ::close(file);
   if (outcome != 0 && reason != EINVAL) {  // some file systems cannot flush a folder
-    return fail(ErrorCode::kUnwritable, path.string(), system_reason(reason));
+    return fail_because(ErrorCode::kUnwritable, path.string(), reported(system_reason(reason)));
   }
   return {};
 }
@@ -36,24 +36,25 @@ Result<void> flush_to_disk(const std::filesystem::path& path) {
 /// Where a write to this path must go: behind symbolic links, to a plain file or to nothing yet.
 Result<std::filesystem::path> real_target(const std::filesystem::path& path) {
   if (path.empty() || !path.has_filename()) {
-    return fail(ErrorCode::kUnwritable, path.empty() ? "file" : path.string(), "is no file name");
+    return fail_because(ErrorCode::kUnwritable, path.empty() ? "file" : path.string(),
+                        because("no-file-name"));
   }
   std::filesystem::path target = path;
   std::error_code problem;
   constexpr int kMostLinks = 40;
   for (int links = 0; std::filesystem::is_symlink(target, problem); ++links) {
     if (links >= kMostLinks) {
-      return fail(ErrorCode::kUnwritable, path.string(), system_reason(ELOOP));
+      return fail_because(ErrorCode::kUnwritable, path.string(), reported(system_reason(ELOOP)));
     }
     const std::filesystem::path next = std::filesystem::read_symlink(target, problem);
     if (problem) {
-      return fail(ErrorCode::kUnwritable, path.string(), problem.message());
+      return fail_because(ErrorCode::kUnwritable, path.string(), reported(problem.message()));
     }
     target = next.is_absolute() ? next : target.parent_path() / next;
   }
   const auto status = std::filesystem::status(target, problem);
   if (std::filesystem::exists(status) && !std::filesystem::is_regular_file(status)) {
-    return fail(ErrorCode::kUnwritable, path.string(), "is not a plain file");
+    return fail_because(ErrorCode::kUnwritable, path.string(), because("not-a-plain-file"));
   }
   return target;
 }
@@ -75,12 +76,12 @@ std::filesystem::path neighbour_of(const std::filesystem::path& target) {
 Result<std::string> read_file(const std::filesystem::path& path, std::size_t max_bytes) {
   std::error_code status;
   if (std::filesystem::is_directory(path, status)) {
-    return fail(ErrorCode::kUnreadable, path.string(), "is a folder");
+    return fail_because(ErrorCode::kUnreadable, path.string(), because("is-a-folder"));
   }
   errno = 0;
   std::ifstream in(path, std::ios::binary);
   if (!in) {
-    return fail(ErrorCode::kUnreadable, path.string(), system_reason(errno));
+    return fail_because(ErrorCode::kUnreadable, path.string(), reported(system_reason(errno)));
   }
   std::string bytes;
   std::string chunk(std::size_t{1} << 16U, '\0');
@@ -89,11 +90,11 @@ Result<std::string> read_file(const std::filesystem::path& path, std::size_t max
     bytes.append(chunk, 0, static_cast<std::size_t>(in.gcount()));
     if (bytes.size() > max_bytes) {
       return fail(ErrorCode::kTooLarge, path.string(), {},
-                  "at most " + std::to_string(max_bytes) + " bytes");
+                  wants("at-most-bytes", {static_cast<double>(max_bytes)}));
     }
   }
   if (in.bad()) {
-    return fail(ErrorCode::kUnreadable, path.string(), system_reason(errno));
+    return fail_because(ErrorCode::kUnreadable, path.string(), reported(system_reason(errno)));
   }
   return bytes;
 }
@@ -120,7 +121,7 @@ Result<void> write_beside_then_rename(
       (void)flush_to_disk(folder_of(*target));
       return {};
     }
-    outcome = fail(ErrorCode::kUnwritable, path.string(), problem.message());
+    outcome = fail_because(ErrorCode::kUnwritable, path.string(), reported(problem.message()));
   }
   std::filesystem::remove(neighbour, ignored);
   return outcome;
@@ -133,7 +134,7 @@ Result<void> write_file(const std::filesystem::path& path, std::string_view byte
     out.write(bytes.data(), static_cast<std::streamsize>(bytes.size()));
     out.close();
     if (!out) {
-      return fail(ErrorCode::kUnwritable, path.string(), system_reason(errno));
+      return fail_because(ErrorCode::kUnwritable, path.string(), reported(system_reason(errno)));
     }
     return {};
   });
@@ -163,14 +164,14 @@ Result<bool> make_new_file(const std::filesystem::path& path) {
   if (errno == EEXIST) {
     return false;
   }
-  return fail(ErrorCode::kUnwritable, path.string(), system_reason(errno));
+  return fail_because(ErrorCode::kUnwritable, path.string(), reported(system_reason(errno)));
 }
 
 Result<void> make_folder(const std::filesystem::path& path) {
   std::error_code problem;
   std::filesystem::create_directories(path, problem);
   if (problem) {
-    return fail(ErrorCode::kUnwritable, path.string(), problem.message());
+    return fail_because(ErrorCode::kUnwritable, path.string(), reported(problem.message()));
   }
   return {};
 }

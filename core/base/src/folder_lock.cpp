@@ -40,7 +40,8 @@ Result<FolderLock> FolderLock::take(const std::filesystem::path& folder,
   const int file =
       ::open(lock_file(folder).c_str(), O_RDWR | O_CREAT | O_CLOEXEC | O_NOFOLLOW, 0600);
   if (file < 0) {
-    return fail(ErrorCode::kUnwritable, folder.string(), std::generic_category().message(errno));
+    return fail_because(ErrorCode::kUnwritable, folder.string(),
+                        reported(std::generic_category().message(errno)));
   }
   FolderLock lock(file);
   const auto until = std::chrono::steady_clock::now() + patience;
@@ -48,8 +49,9 @@ Result<FolderLock> FolderLock::take(const std::filesystem::path& folder,
     if (std::chrono::steady_clock::now() >= until) {
       const std::string who = holder(file);
       ::close(std::exchange(lock.file_, -1));
-      return fail(ErrorCode::kUnwritable, folder.string(),
-                  who.empty() ? "held by another process" : "held by process " + who);
+      return fail_because(
+          ErrorCode::kUnwritable, folder.string(),
+          who.empty() ? because("held-by-another-process") : because("held-by-process", {}, who));
     }
     constexpr std::chrono::milliseconds kAgain{20};
     std::this_thread::sleep_for(kAgain);

@@ -23,7 +23,7 @@ std::string short_text(double value) {
 std::string shown(const Json& value) {
   constexpr std::size_t kLongest = 40;
   if (value.is_structured()) {
-    return value.is_array() ? "a list" : "an object";
+    return value.is_array() ? "[...]" : "{...}";
   }
   std::string text = value.dump(-1, ' ', false, Json::error_handler_t::replace);
   return text.size() > kLongest ? text.substr(0, kLongest) + "..." : text;
@@ -39,13 +39,13 @@ std::string listed(const std::vector<std::string>& words) {
 
 }  // namespace
 
-std::string to_text(const Range& range) {
-  return short_text(range.low) + " to " + short_text(range.high);
-}
+Remark within(const Range& range) { return wants("range", {range.low, range.high}); }
+
+Remark one_of(const std::vector<std::string>& words) { return wants("one-of", {}, listed(words)); }
 
 Result<double> checked(std::string field, double value, Range range) {
   if (!(value >= range.low && value <= range.high)) {
-    return fail(ErrorCode::kOutOfRange, std::move(field), short_text(value), to_text(range));
+    return fail(ErrorCode::kOutOfRange, std::move(field), short_text(value), within(range));
   }
   return value;
 }
@@ -60,21 +60,23 @@ Result<Json> parse_json(std::string_view text, const std::string& source) {
   try {
     Json parsed = Json::parse(text, watch_depth);
     if (too_deep) {
-      return fail(ErrorCode::kMalformed, source, "nested too deeply", "JSON");
+      return fail_because(ErrorCode::kMalformed, source, because("nested-too-deeply"),
+                          wants("json"));
     }
     return parsed;
   } catch (const Json::parse_error& problem) {
-    return fail(ErrorCode::kMalformed, source, "at byte " + std::to_string(problem.byte), "JSON");
+    return fail_because(ErrorCode::kMalformed, source,
+                        because("at-byte", {static_cast<double>(problem.byte)}), wants("json"));
   } catch (const Json::exception&) {  // a number that no double holds, such as 1e999
-    return fail(ErrorCode::kMalformed, source, "a number that is too large", "JSON");
+    return fail_because(ErrorCode::kMalformed, source, because("number-too-large"), wants("json"));
   }
 }
 
 ObjectReader::ObjectReader(const Json& object, std::string path)
     : object_(object), path_(std::move(path)) {
   if (!object_.is_object()) {
-    error_ =
-        Error{ErrorCode::kWrongType, path_.empty() ? "file" : path_, shown(object_), "an object"};
+    error_ = Error{
+        ErrorCode::kWrongType, path_.empty() ? "file" : path_, shown(object_), wants("object"), {}};
   }
 }
 
@@ -82,10 +84,9 @@ std::string ObjectReader::path_of(std::string_view key) const {
   return path_.empty() ? std::string(key) : path_ + "." + std::string(key);
 }
 
-void ObjectReader::fail(ErrorCode code, std::string_view key, std::string value,
-                        std::string accepted) {
+void ObjectReader::fail(ErrorCode code, std::string_view key, std::string value, Remark accepted) {
   if (!error_) {
-    error_ = Error{code, path_of(key), std::move(value), std::move(accepted)};
+    error_ = Error{code, path_of(key), std::move(value), std::move(accepted), {}};
   }
 }
 
@@ -100,8 +101,9 @@ void ObjectReader::allow_only(const std::vector<std::string_view>& keys) {
   constexpr std::size_t kLongest = 40;
   for (const auto& [key, value] : object_.items()) {
     if (std::find(keys.begin(), keys.end(), key) == keys.end()) {
-      fail(ErrorCode::kUnknownValue, key.substr(0, kLongest), "a member of this name",
-           listed({keys.begin(), keys.end()}));
+      fail(ErrorCode::kUnknownValue, key.substr(0, kLongest), {},
+           one_of({keys.begin(), keys.end()}));
+      error_->reason = because("no-such-member");
       return;
     }
   }
@@ -127,12 +129,12 @@ std::optional<double> ObjectReader::optional_number(std::string_view key, Range 
     return std::nullopt;
   }
   if (!member->is_number()) {
-    fail(ErrorCode::kWrongType, key, shown(*member), "a number");
+    fail(ErrorCode::kWrongType, key, shown(*member), wants("number"));
     return std::nullopt;
   }
   const auto value = member->get<double>();
   if (!(value >= range.low && value <= range.high)) {
-    fail(ErrorCode::kOutOfRange, key, short_text(value), to_text(range));
+    fail(ErrorCode::kOutOfRange, key, short_text(value), within(range));
     return std::nullopt;
   }
   return value;
@@ -152,7 +154,7 @@ double ObjectReader::number_or(std::string_view key, Range range, double fallbac
 int ObjectReader::integer(std::string_view key, Range range) {
   const double value = number(key, range);
   if (!error_ && value != std::floor(value)) {
-    fail(ErrorCode::kWrongType, key, short_text(value), "a whole number");
+    fail(ErrorCode::kWrongType, key, short_text(value), wants("whole-number"));
   }
   return static_cast<int>(value);
 }
@@ -167,12 +169,13 @@ std::string ObjectReader::text(std::string_view key) {
     return {};
   }
   if (!member->is_string()) {
-    fail(ErrorCode::kWrongType, key, shown(*member), "text");
+    fail(ErrorCode::kWrongType, key, shown(*member), wants("text"));
     return {};
   }
   std::string value = member->get<std::string>();
   if (value.size() > kMostTextBytes) {
-    fail(ErrorCode::kTooLarge, key, {}, "at most " + std::to_string(kMostTextBytes) + " bytes");
+    fail(ErrorCode::kTooLarge, key, {},
+         wants("at-most-bytes", {static_cast<double>(kMostTextBytes)}));
     return {};
   }
   return value;
@@ -188,7 +191,7 @@ bool ObjectReader::flag_or(std::string_view key, bool fallback) {
     return fallback;
   }
   if (!member->is_boolean()) {
-    fail(ErrorCode::kWrongType, key, shown(*member), "true or false");
+    fail(ErrorCode::kWrongType, key, shown(*member), wants("flag"));
     return fallback;
   }
   return member->get<bool>();
@@ -198,7 +201,7 @@ std::size_t ObjectReader::choice(std::string_view key, const std::vector<std::st
   const std::string word = text(key);
   const auto place = std::find(words.begin(), words.end(), word);
   if (place == words.end()) {
-    fail(ErrorCode::kUnknownValue, key, word, listed(words));
+    fail(ErrorCode::kUnknownValue, key, word, one_of(words));
     return 0;
   }
   return static_cast<std::size_t>(place - words.begin());
@@ -216,7 +219,7 @@ const Json& ObjectReader::object(std::string_view key) {
     return kEmpty;
   }
   if (!member->is_object()) {
-    fail(ErrorCode::kWrongType, key, shown(*member), "an object");
+    fail(ErrorCode::kWrongType, key, shown(*member), wants("object"));
     return kEmpty;
   }
   return *member;

@@ -24,7 +24,7 @@ Result<std::filesystem::path> shipped_file(std::string_view name) {
       return candidate;
     }
   }
-  return fail(ErrorCode::kUnreadable, std::string(name), "is not installed with the program");
+  return fail_because(ErrorCode::kUnreadable, std::string(name), because("not-installed"));
 }
 
 }  // namespace solarchon::base

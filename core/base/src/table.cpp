@@ -41,10 +41,10 @@ bool is_heading(std::string_view line) {
 
 Error fail_whole(const std::string& name, const std::vector<RefusedLine>& refused) {
   if (refused.empty()) {
-    return {ErrorCode::kMissing, name, {}, "at least one line"};
+    return {ErrorCode::kMissing, name, {}, wants("at-least-one-line"), {}};
   }
   Error error = refused.front().error;
-  error.field = "line " + std::to_string(refused.front().line) + ", " + error.field;
+  error.line = refused.front().line;
   return error;
 }
 
@@ -77,12 +77,12 @@ Result<std::vector<RefusedLine>> read_table(
 
 Result<double> number_of(std::string_view column, const std::string& field, Range range) {
   if (column.empty()) {
-    return fail(ErrorCode::kMissing, field, {}, to_text(range));
+    return fail(ErrorCode::kMissing, field, {}, within(range));
   }
   double value = 0.0;
   const auto [end, problem] = std::from_chars(column.data(), column.data() + column.size(), value);
   if (problem != std::errc() || end != column.data() + column.size()) {
-    return fail(ErrorCode::kWrongType, field, std::string(column), "a number");
+    return fail(ErrorCode::kWrongType, field, std::string(column), wants("number"));
   }
   return checked(field, value, range);
 }

@@ -24,7 +24,7 @@ constexpr double kBlackShare = 0.01;  // black level against full scale, so that
 
 Result<void> check(const Shot& shot, const optics::Train& train) {
   if (!train.sampling_arcsec_px) {
-    return fail(ErrorCode::kMissing, "rig", {}, "a telescope and a camera behind it");
+    return fail(ErrorCode::kMissing, "rig", {}, base::wants("telescope-and-camera"));
   }
   return base::checked("exposure_ms", shot.exposure_ms, {1e-6, 3.6e6})
       .and_then([&](double) {
@@ -103,7 +103,7 @@ frames::FrameInfo info_of(const Shot& shot, const optics::Train& train,
 Result<Recording> simulate(const Shot& shot, const base::Task& task) {
   const sky::DiscView view = sky::disc_view(shot.time);
   const optics::Train train =
-      optics::follow_light(shot.rig, sky::semidiameter_arcsec(view.distance_au));
+      optics::follow_light(shot.rig, sky::semidiameter_arcsec(view.distance_au), shot.pressure_hpa);
   if (const auto checked = check(shot, train); !checked) {
     return tl::make_unexpected(checked.error());
   }

@@ -274,11 +274,13 @@ Result<Frame> read_fits(const std::filesystem::path& path) {
     fits_get_img_sizell(file.get(), 3, size.data(), &file.status);
   }
   if (file.status != 0) {
-    return fail(ErrorCode::kMalformed, path.string(), file.reason(), "a FITS picture");
+    return fail_because(ErrorCode::kMalformed, path.string(), base::reported(file.reason()),
+                        base::wants("fits"));
   }
   if (naxis != 2 && !(naxis == 3 && size[2] >= 1 && size[2] <= 4)) {
-    return fail(ErrorCode::kMalformed, path.string(), std::to_string(naxis) + " axes",
-                "one picture of two axes, or its colour planes");
+    return fail_because(ErrorCode::kMalformed, path.string(),
+                        base::because("axes", {static_cast<double>(naxis)}),
+                        base::wants("two-axes-or-planes"));
   }
   if (const auto sized = check_size(size[0], size[1], path.string()); !sized) {
     return tl::make_unexpected(sized.error());
@@ -288,8 +290,8 @@ Result<Frame> read_fits(const std::filesystem::path& path) {
   std::error_code ignored;
   const std::uintmax_t bytes = std::filesystem::file_size(path, ignored);
   if (static_cast<std::uintmax_t>(size[0] * size[1]) / kMostPixelsPerByte > bytes) {
-    return fail(ErrorCode::kMalformed, path.string(), "claims more than it holds",
-                "a whole FITS picture");
+    return fail_because(ErrorCode::kMalformed, path.string(),
+                        base::because("claims-more-than-it-holds"), base::wants("whole-fits"));
   }
   Frame frame;
   frame.width = static_cast<int>(size[0]);
@@ -298,7 +300,8 @@ Result<Frame> read_fits(const std::filesystem::path& path) {
   std::vector<float> values = read_planes(file, width, static_cast<std::size_t>(size[1]),
                                           static_cast<std::size_t>(size[2]));
   if (file.status != 0) {
-    return fail(ErrorCode::kMalformed, path.string(), file.reason(), "a whole FITS picture");
+    return fail_because(ErrorCode::kMalformed, path.string(), base::reported(file.reason()),
+                        base::wants("whole-fits"));
   }
   const bool fits_16_bit = bitpix == BYTE_IMG || bitpix == SHORT_IMG || bitpix == USHORT_IMG;
   frame.pixels = fits_16_bit ? as_they_stand(values) : scaled_to_16_bits(values);
@@ -334,7 +337,7 @@ Result<void> write_fits(const Frame& frame, const std::filesystem::path& path) {
         }
         file.close();
         if (file.status != 0) {
-          return fail(ErrorCode::kUnwritable, path.string(), file.reason());
+          return fail_because(ErrorCode::kUnwritable, path.string(), base::reported(file.reason()));
         }
         return {};
       });

@@ -140,7 +140,8 @@ Result<std::optional<Header>> read_header(std::ifstream& in, const std::string& 
       if (count == 0) {
         return std::optional<Header>();
       }
-      return fail(ErrorCode::kMalformed, name, "cut off in a header", "a whole FITS picture");
+      return fail_because(ErrorCode::kMalformed, name, base::because("cut-off-in-a-header"),
+                          base::wants("whole-fits"));
     }
     const std::string_view text(block.data(), block.size());
     if (count == 0 && !text.starts_with("SIMPLE  =") && !text.starts_with("XTENSION=")) {
@@ -153,11 +154,12 @@ Result<std::optional<Header>> read_header(std::ifstream& in, const std::string& 
       }
       if (!take_card(line, header)) {
         return fail(ErrorCode::kMalformed, name, std::string(trimmed(line.substr(0, 30))),
-                    "a number within the standard's limits, at most 9 axes");
+                    base::wants("fits-number"));
       }
     }
   }
-  return fail(ErrorCode::kTooLarge, name, "a header without an end", "at most 1 MB of header");
+  return fail_because(ErrorCode::kTooLarge, name, base::because("header-without-an-end"),
+                      base::wants("at-most-1-mb-of-header"));
 }
 
 }  // namespace
@@ -183,7 +185,8 @@ Result<int> first_picture(const std::filesystem::path& path) {
     const auto bytes = data_bytes(found);
     const std::int64_t begins = in.tellg();
     if (!bytes || *bytes > file_bytes - begins) {
-      return fail(ErrorCode::kMalformed, path.string(), "cut off", "a whole FITS picture");
+      return fail_because(ErrorCode::kMalformed, path.string(), base::because("cut-off"),
+                          base::wants("whole-fits"));
     }
     const bool plain =
         (found.extension.empty() || found.extension == "IMAGE") && found.axes >= 2 && *bytes > 0;
@@ -191,7 +194,8 @@ Result<int> first_picture(const std::filesystem::path& path) {
       return unit;
     }
     if (found.extension.empty() && found.axes == 1) {
-      return fail(ErrorCode::kMalformed, path.string(), "1 axis", "a picture of two axes");
+      return fail_because(ErrorCode::kMalformed, path.string(), base::because("axes", {1.0}),
+                          base::wants("two-axes-or-planes"));
     }
     at = begins + (*bytes + static_cast<std::int64_t>(kBlock) - 1) /
                       static_cast<std::int64_t>(kBlock) * static_cast<std::int64_t>(kBlock);
@@ -199,7 +203,8 @@ Result<int> first_picture(const std::filesystem::path& path) {
       break;
     }
   }
-  return fail(ErrorCode::kMalformed, path.string(), "no picture in it", "a FITS picture");
+  return fail_because(ErrorCode::kMalformed, path.string(), base::because("no-picture-in-it"),
+                      base::wants("fits"));
 }
 
 }  // namespace solarchon::frames

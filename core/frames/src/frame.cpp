@@ -4,13 +4,15 @@
 namespace solarchon::frames {
 
 base::Result<void> check_size(std::int64_t width, std::int64_t height, const std::string& source) {
-  const std::string given = std::to_string(width) + " x " + std::to_string(height);
+  const base::Remark given =
+      base::because("pixels", {static_cast<double>(width), static_cast<double>(height)});
   if (width <= 0 || height <= 0) {
-    return base::fail(base::ErrorCode::kMalformed, source, given + " pixels", "a picture");
+    return base::fail_because(base::ErrorCode::kMalformed, source, given, base::wants("picture"));
   }
   if (width > kLongestSide || height > kLongestSide || width * height > kMostPixels) {
-    return base::fail(base::ErrorCode::kTooLarge, source, given + " pixels",
-                      "at most 20000 pixels a side and 120 million in all");
+    return base::fail_because(base::ErrorCode::kTooLarge, source, given,
+                              base::wants("at-most-pixels", {static_cast<double>(kLongestSide),
+                                                             static_cast<double>(kMostPixels)}));
   }
   return {};
 }

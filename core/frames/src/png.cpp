@@ -107,8 +107,8 @@ Result<Frame> read_png(const std::filesystem::path& path) {
     return outcome;
   };
   const auto damaged = [&] {
-    return finish(
-        fail(ErrorCode::kMalformed, path.string(), state.reason.data(), "a whole PNG picture"));
+    return finish(fail_because(ErrorCode::kMalformed, path.string(),
+                               base::reported(state.reason.data()), base::wants("whole-png")));
   };
   if (!read_header(png, info, file.get())) {
     return damaged();
@@ -169,7 +169,8 @@ Result<void> write_png(const Frame& frame, const std::filesystem::path& path) {
         png_destroy_write_struct(&png, &info);
         const bool closed = std::fclose(file.release()) == 0;
         if (!written || !closed) {
-          return fail(ErrorCode::kUnwritable, path.string(), state.reason.data());
+          return fail_because(ErrorCode::kUnwritable, path.string(),
+                              base::reported(state.reason.data()));
         }
         return {};
       });

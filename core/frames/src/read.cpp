@@ -13,14 +13,16 @@ namespace solarchon::frames {
 base::Result<Frame> read_frame(const std::filesystem::path& path) {
   std::error_code status;
   if (!std::filesystem::is_regular_file(path, status)) {
-    return base::fail(base::ErrorCode::kUnreadable, path.string(), "no such file");
+    return base::fail_because(base::ErrorCode::kUnreadable, path.string(),
+                              base::because("no-such-file"));
   }
   std::ifstream in(path, std::ios::binary);
   std::array<char, 9> first{};
   in.read(first.data(), first.size());
   if (!in) {
-    return base::fail(base::ErrorCode::kMalformed, path.string(), "too short or unreadable",
-                      "FITS, PNG or TIFF");
+    return base::fail_because(base::ErrorCode::kMalformed, path.string(),
+                              base::because("too-short-or-unreadable"),
+                              base::wants("fits-png-or-tiff"));
   }
   const std::string_view mark(first.data(), first.size());
   using namespace std::string_view_literals;
@@ -34,8 +36,8 @@ base::Result<Frame> read_frame(const std::filesystem::path& path) {
       mark.starts_with("MM\0+"sv)) {
     return read_tiff(path);
   }
-  return base::fail(base::ErrorCode::kMalformed, path.string(), "another kind of file",
-                    "FITS, PNG or TIFF");
+  return base::fail_because(base::ErrorCode::kMalformed, path.string(),
+                            base::because("another-kind-of-file"), base::wants("fits-png-or-tiff"));
 }
 
 }  // namespace solarchon::frames

@@ -109,15 +109,16 @@ void turn(Frame& frame, std::uint16_t orientation) {
 Result<Frame> read_tiff(const std::filesystem::path& path) {
   const TiffHandle tiff = open_tiff(path, "r");
   if (!tiff) {
-    return fail(ErrorCode::kMalformed, path.string(), "damaged", "a TIFF picture");
+    return fail_because(ErrorCode::kMalformed, path.string(), base::because("damaged"),
+                        base::wants("tiff"));
   }
   const Layout layout = layout_of(tiff.get());
   if (const auto sized = check_size(layout.width, layout.height, path.string()); !sized) {
     return tl::make_unexpected(sized.error());
   }
   if (!layout.supported() || TIFFIsTiled(tiff.get()) != 0) {
-    return fail(ErrorCode::kMalformed, path.string(), "another layout of pixels",
-                "grey or RGB, 8 or 16 bit or real numbers, in strips");
+    return fail_because(ErrorCode::kMalformed, path.string(),
+                        base::because("another-layout-of-pixels"), base::wants("tiff-layout"));
   }
   const std::size_t width = layout.width;
   std::vector<unsigned char> row(static_cast<std::size_t>(TIFFScanlineSize(tiff.get())));
@@ -125,8 +126,8 @@ Result<Frame> read_tiff(const std::filesystem::path& path) {
   const std::size_t colours = layout.samples >= 3 ? 3 : 1;  // a further sample is opacity
   for (std::uint32_t y = 0; y < layout.height; ++y) {
     if (TIFFReadScanline(tiff.get(), row.data(), y) != 1) {
-      return fail(ErrorCode::kMalformed, path.string(), "cut off or damaged",
-                  "a whole TIFF picture");
+      return fail_because(ErrorCode::kMalformed, path.string(), base::because("cut-off-or-damaged"),
+                          base::wants("whole-tiff"));
     }
     for (std::size_t x = 0; x < width; ++x) {
       float sum = 0.0F;

@@ -36,9 +36,13 @@ base::Error as_error(const SQLite::Exception& problem, const std::string& file, 
   switch (problem.getErrorCode()) {
     case SQLITE_NOTADB:
     case SQLITE_CORRUPT:
-      return {ErrorCode::kMalformed, file, problem.what(), "a log of this program"};
+      return {ErrorCode::kMalformed, file, {}, base::wants("log"), base::reported(problem.what())};
     default:
-      return {writing ? ErrorCode::kUnwritable : ErrorCode::kUnreadable, file, problem.what(), {}};
+      return {writing ? ErrorCode::kUnwritable : ErrorCode::kUnreadable,
+              file,
+              {},
+              {},
+              base::reported(problem.what())};
   }
 }
 
@@ -178,8 +182,8 @@ std::int64_t insert_session(SQLite::Database& database, const SessionStart& star
   insert.bind(3, json_text(optics::to_json(start.rig)));
   insert.bind(4, start.target);
   insert.bind(5, start.seeing_arcsec);
-  insert.bind(6, start.air.pressure_hpa);
-  insert.bind(7, start.air.temperature_c);
+  insert.bind(6, start.weather.pressure_hpa);
+  insert.bind(7, start.weather.temperature_c);
   insert.exec();
   return database.getLastInsertRowid();
 }
@@ -471,7 +475,7 @@ Result<Session> LogBook::session(std::int64_t id) const {
     session.start.rig = *rig;
     session.start.target = query.getColumn(3).getString();
     session.start.seeing_arcsec = query.getColumn(4).getDouble();
-    session.start.air = {query.getColumn(5).getDouble(), query.getColumn(6).getDouble()};
+    session.start.weather = {query.getColumn(5).getDouble(), query.getColumn(6).getDouble()};
     session.notes = query.getColumn(7).getString();
 
     SQLite::Statement frames(store_->database,

@@ -76,7 +76,7 @@ base::Result<void> bring_up_to_date(SQLite::Database& database,
   const int newest = static_cast<int>(steps.size());
   if (found < 0 || found > newest) {
     return base::fail(base::ErrorCode::kVersion, database.getFilename(), std::to_string(found),
-                      "0 to " + std::to_string(newest));
+                      base::wants("versions-up-to", {static_cast<double>(newest)}));
   }
   for (int version = found; version < newest; ++version) {
     SQLite::Transaction transaction(database, SQLite::TransactionBehavior::IMMEDIATE);

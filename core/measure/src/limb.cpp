@@ -60,7 +60,7 @@ Coarse coarsen(const Frame& frame) {
 base::Result<std::vector<Point>> crossings(const Coarse& coarse, int saturation) {
   std::vector<float> sorted = coarse.values;
   if (sorted.size() < 64) {
-    return fail(ErrorCode::kNotFound, "limb", "too small");
+    return fail_because(ErrorCode::kNotFound, "limb", base::because("picture-too-small"));
   }
   const std::size_t rare = sorted.size() / 300;
   std::nth_element(sorted.begin(), sorted.begin() + static_cast<std::ptrdiff_t>(rare),
@@ -72,8 +72,10 @@ base::Result<std::vector<Point>> crossings(const Coarse& coarse, int saturation)
   const float high = sorted[common];
   constexpr float kLeastContrast = 0.01F;
   if (high - low < kLeastContrast * static_cast<float>(saturation)) {
-    return fail(ErrorCode::kNotFound, "limb",
-                low > 0.9F * static_cast<float>(saturation) ? "too bright" : "too dim");
+    return fail_because(ErrorCode::kNotFound, "limb",
+                        low > 0.9F * static_cast<float>(saturation)
+                            ? base::because("picture-too-bright")
+                            : base::because("picture-too-dim"));
   }
   // The limb itself is about a third as bright as the centre: cross it low.
   const float level = low + 0.3F * (high - low);
@@ -230,7 +232,9 @@ bool is_bright_disc(const std::vector<double>& mean_profile) {
 }  // namespace
 
 base::Result<LimbFit> fit_limb(const Frame& frame, const base::Task& task) {
-  const auto not_found = [] { return fail(ErrorCode::kNotFound, "limb"); };
+  const auto not_found = [] {
+    return fail_because(ErrorCode::kNotFound, "limb", base::because("no-edge-of-the-sun"));
+  };
   const Coarse coarse = coarsen(frame);
   const double largest = 8.0 * std::max(frame.width, frame.height);
   const auto points = crossings(coarse, frame.saturation);

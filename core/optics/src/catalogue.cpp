@@ -13,7 +13,7 @@ using base::Result;
 
 namespace {
 
-constexpr const char* kFormatName = "solarchon-catalogue";
+constexpr const char* kCatalogueFormat = "solarchon-catalogue";
 constexpr int kVersion = 1;
 constexpr std::size_t kMostParts = 5000;
 
@@ -21,13 +21,14 @@ constexpr std::size_t kMostParts = 5000;
 
 Result<std::vector<Element>> parts_from_json(const Json& json) {
   base::ObjectReader reader(json, "");
-  (void)reader.choice("format", {kFormatName});
+  (void)reader.choice("format", {kCatalogueFormat});
   const int version = reader.integer("version", {1, 1'000'000});
   if (!reader.error() && version > kVersion) {
-    reader.fail(ErrorCode::kVersion, "version", std::to_string(version), "1");
+    reader.fail(ErrorCode::kVersion, "version", std::to_string(version),
+                base::wants("versions-up-to", {1.0}));
   }
   if (!reader.error() && !(reader.has("parts") && json.at("parts").is_array())) {
-    reader.fail(ErrorCode::kMissing, "parts", {}, "a list");
+    reader.fail(ErrorCode::kMissing, "parts", {}, base::wants("list"));
   }
   if (reader.error()) {
     return tl::make_unexpected(*reader.error());
@@ -35,7 +36,7 @@ Result<std::vector<Element>> parts_from_json(const Json& json) {
   const Json& list = json.at("parts");
   if (list.size() > kMostParts) {
     return base::fail(ErrorCode::kTooLarge, "parts", std::to_string(list.size()),
-                      "at most " + std::to_string(kMostParts));
+                      base::wants("at-most", {static_cast<double>(kMostParts)}));
   }
   std::vector<Element> parts;
   for (std::size_t i = 0; i < list.size(); ++i) {
@@ -53,7 +54,7 @@ Json parts_to_json(const std::vector<Element>& parts) {
   for (const Element& part : parts) {
     list.push_back(to_json(part));
   }
-  return {{"format", kFormatName}, {"version", kVersion}, {"parts", std::move(list)}};
+  return {{"format", kCatalogueFormat}, {"version", kVersion}, {"parts", std::move(list)}};
 }
 
 Result<std::vector<Element>> read_parts(const std::filesystem::path& path) {
@@ -84,7 +85,7 @@ const Result<std::vector<Rig>>& usual_trains() {
           .and_then([](const Json& json) -> Result<std::vector<Rig>> {
             std::vector<Rig> trains;
             if (!json.is_object() || !json.contains("trains") || !json.at("trains").is_array()) {
-              return base::fail(ErrorCode::kMissing, "trains", {}, "a list");
+              return base::fail(ErrorCode::kMissing, "trains", {}, base::wants("list"));
             }
             for (const Json& item : json.at("trains")) {
               auto rig = rig_from_json(item);

@@ -1,8 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/optics/etalon.h"
 
-#include <algorithm>
 #include <cmath>
+
+#include "solarchon/sky/site.h"
 
 namespace solarchon::optics {
 
@@ -41,12 +42,8 @@ ConePassband in_cone(double bandwidth_angstrom, double focal_ratio, double refra
 }
 
 double pressure_shift_angstrom(double pressure_hpa, double wavelength_nm) {
-  return wavelength_nm * kAngstromPerNm * kAirRefractivity * (pressure_hpa / kSeaLevelHpa - 1.0);
-}
-
-double standard_pressure_hpa(double elevation_m) {
-  const double height_m = std::clamp(elevation_m, -500.0, 11000.0);
-  return kSeaLevelHpa * std::pow(1.0 - 2.25577e-5 * height_m, 5.25588);
+  return wavelength_nm * kAngstromPerNm * kAirRefractivity *
+         (pressure_hpa / sky::kSeaLevelHpa - 1.0);
 }
 
 double doppler_shift_angstrom(double recession_km_s, double wavelength_nm) {

@@ -17,7 +17,7 @@ using base::Result;
 
 namespace {
 
-constexpr const char* kFormatName = "solarchon-rig";
+constexpr const char* kRigFormat = "solarchon-rig";
 constexpr base::Range kLengthRange{0.0, 5000.0};
 constexpr std::size_t kMostTuningNotes = 1000;
 
@@ -80,7 +80,7 @@ Json tuning_to_json(const std::vector<TuningNote>& tuning) {
 Result<std::vector<TuningNote>> tuning_from_json(const Json& json, const std::string& path) {
   std::vector<TuningNote> tuning;
   if (!json.is_array() || json.size() > kMostTuningNotes) {
-    return fail(ErrorCode::kWrongType, path, {}, "a list of at most 1000 notes");
+    return fail(ErrorCode::kWrongType, path, {}, base::wants("list-of-at-most", {1000.0}));
   }
   for (std::size_t i = 0; i < json.size(); ++i) {
     ObjectReader reader(json[i], path + "[" + std::to_string(i) + "]");
@@ -190,7 +190,7 @@ Result<Element> element_from_json(const Json& json, const std::string& path) {
   element.care.defect = reader.text_or("defect", "");
   element.kit_id = reader.text_or("kit_id", "");
   if (!element.care.inspected.empty() && !sky::parse_date(element.care.inspected, "inspected")) {
-    reader.fail(ErrorCode::kMalformed, "inspected", element.care.inspected, "2027-07-14");
+    reader.fail(ErrorCode::kMalformed, "inspected", element.care.inspected, base::wants("date"));
   }
   if (reader.error()) {
     return tl::make_unexpected(*reader.error());
@@ -210,7 +210,7 @@ Json to_json(const Rig& rig) {
   for (const Element& element : rig.elements) {
     elements.push_back(to_json(element));
   }
-  return {{"format", kFormatName},
+  return {{"format", kRigFormat},
           {"version", kRigVersion},
           {"name", rig.name},
           {"elements", std::move(elements)}};
@@ -218,7 +218,7 @@ Json to_json(const Rig& rig) {
 
 Result<Rig> rig_from_json(const Json& json) {
   ObjectReader reader(json, "");
-  (void)reader.choice("format", {kFormatName});
+  (void)reader.choice("format", {kRigFormat});
   const int version = reader.integer("version", {1, 1'000'000});
   Rig rig;
   rig.name = reader.text("name");
@@ -230,7 +230,7 @@ Result<Rig> rig_from_json(const Json& json) {
   }
   if (version > kRigVersion) {
     return fail(ErrorCode::kVersion, "version", std::to_string(version),
-                "1 to " + std::to_string(kRigVersion));
+                base::wants("versions-up-to", {static_cast<double>(kRigVersion)}));
   }
   if (!reader.has("elements")) {
     return fail(ErrorCode::kMissing, "elements");
@@ -245,11 +245,11 @@ Result<Rig> rig_from_json(const Json& json) {
   }
   const Json& elements = json.at("elements");
   if (!elements.is_array()) {
-    return fail(ErrorCode::kWrongType, "elements", {}, "a list");
+    return fail(ErrorCode::kWrongType, "elements", {}, base::wants("list"));
   }
   if (elements.size() > kMostElements) {
     return fail(ErrorCode::kTooLarge, "elements", std::to_string(elements.size()),
-                "at most " + std::to_string(kMostElements));
+                base::wants("at-most", {static_cast<double>(kMostElements)}));
   }
   std::set<std::string> ids;
   for (std::size_t i = 0; i < elements.size(); ++i) {
@@ -260,7 +260,7 @@ Result<Rig> rig_from_json(const Json& json) {
     }
     if (!element->id.empty() && !ids.insert(element->id).second) {
       return fail(ErrorCode::kUnknownValue, path + ".id", element->id,
-                  "an id that no other element has");
+                  base::wants("id-of-its-own"));
     }
     rig.elements.push_back(std::move(*element));
   }

@@ -22,7 +22,6 @@ constexpr double kRejectionLeak = 0.01;
 constexpr double kBandLeak = 1e-4;
 constexpr double kOrderLeak = 1e-5;
 constexpr double kFreeRangeAngstrom = 10.0;  // between the orders of a front etalon
-constexpr double kNmPerAngstrom = 0.1;
 
 /// Edges of the bands (nm). Beyond the last there is no energy that counts.
 constexpr std::array<double, Light::kBands + 1> kEdges{300.0, 380.0, 420.0, 480.0, 530.0,  550.0,

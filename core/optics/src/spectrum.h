@@ -8,6 +8,8 @@
 
 namespace solarchon::optics {
 
+inline constexpr double kNmPerAngstrom = 0.1;
+
 /// What one part lets pass: a band, and what leaks beside it.
 struct Passing {
   double from_nm = 0.0;

@@ -18,8 +18,6 @@ using base::kRadPerArcsec;
 
 namespace {
 
-constexpr double kNmPerAngstrom = 0.1;
-
 double disc_area_m2(double diameter_mm) { return kPi * diameter_mm * diameter_mm / 4e6; }
 
 /// Width of a filter in front of the telescope; none for what does not filter.

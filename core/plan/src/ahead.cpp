@@ -11,8 +11,7 @@ namespace solarchon::plan {
 
 namespace {
 
-constexpr double kDay = 86400.0;
-constexpr double kStep = 600.0;
+constexpr sky::Duration kStep = sky::minutes(10.0);
 constexpr double kCarringtonPerDay = 14.1844;
 
 double sine_deg(double degrees) { return std::sin(degrees * base::kRadPerDeg); }
@@ -25,18 +24,18 @@ int cloudiness(const BestWindow& window) {
 }
 
 /// What a stretch of the day promises; none when the feature is behind the limb.
-std::optional<BestWindow> promise(const Givens& givens, const sky::Window& window,
+std::optional<BestWindow> promise(const Day& day, const sky::Window& window,
                                   const std::optional<Feature>& feature) {
-  const sky::UtcTime middle = window.start + 0.5 * sky::seconds_between(window.start, window.end);
+  const sky::UtcTime middle = window.middle();
   BestWindow best;
   best.window = window;
-  best.altitude_deg = sky::arc_at(givens.day, middle).altitude_deg;
-  if (givens.wishes.forecast) {
-    best.sky = forecast_at(*givens.wishes.forecast, middle);
+  best.altitude_deg = sky::arc_at(day.sun, middle).altitude_deg;
+  if (day.outlook.wishes.forecast) {
+    best.sky = forecast_at(*day.outlook.wishes.forecast, middle);
   }
-  best.seeing =
-      expected_seeing(givens.day, middle, givens.wishes.surroundings, givens.experience.seeing,
-                      best.sky ? std::optional<double>(best.sky->wind_m_s) : std::nullopt);
+  best.seeing = expected_seeing(
+      day.sun, middle, day.outlook.wishes.surroundings, day.outlook.experience.seeing,
+      best.sky ? std::optional<double>(best.sky->wind_m_s) : std::nullopt);
   double foreshortening = 1.0;
   if (feature) {
     best.feature = feature_at(*feature, middle);
@@ -66,7 +65,7 @@ bool better(const BestWindow& one, const BestWindow& other) {
 FeatureView feature_at(const Feature& feature, sky::UtcTime time) {
   const double sine = sine_deg(feature.latitude_deg);
   const double drift = 14.522 - 2.84 * sine * sine - kCarringtonPerDay;
-  const double days = sky::seconds_between(feature.seen, time) / kDay;
+  const double days = sky::in_days(time - feature.seen);
   const sky::DiscView disc = sky::disc_view(time);
   FeatureView view;
   view.from_meridian_deg =
@@ -77,13 +76,13 @@ FeatureView feature_at(const Feature& feature, sky::UtcTime time) {
   return view;
 }
 
-std::optional<BestWindow> best_window(const Givens& givens, double minutes,
+std::optional<BestWindow> best_window(const Day& day, double minutes,
                                       const std::optional<Feature>& feature) {
-  const double length_s = 60.0 * minutes;
+  const sky::Duration length = sky::minutes(minutes);
   std::optional<BestWindow> best;
-  for (const sky::Window& clear : givens.skyline.clear) {
-    for (sky::UtcTime start = clear.start; start + length_s <= clear.end; start = start + kStep) {
-      const auto found = promise(givens, {start, start + length_s}, feature);
+  for (const sky::Window& clear : day.skyline.clear) {
+    for (sky::UtcTime start = clear.start; start + length <= clear.end; start = start + kStep) {
+      const auto found = promise(day, {start, start + length}, feature);
       if (found && (!best || better(*found, *best))) {
         best = found;
       }
@@ -101,12 +100,9 @@ base::Result<std::vector<BestWindow>> coming_windows(const Outlook& outlook, sky
     if (task.stopped()) {
       return base::fail(base::ErrorCode::kCancelled, "days");
     }
-    const sky::CivilDate date = sky::local_mean_date(from + kDay * i, outlook.site.longitude_deg);
-    const sky::SunDay day = sky::sun_day(date, outlook.site, outlook.air);
-    const sky::SkylineDay skyline =
-        sky::over_skyline(day, outlook.site, outlook.least_altitude_deg);
+    const double longitude_deg = outlook.observer.site.longitude_deg;
     const auto best =
-        best_window({day, skyline, outlook.rig, outlook.mount, outlook.wishes, outlook.experience},
+        best_window(day_of(sky::local_mean_date(from + sky::days(i), longitude_deg), outlook),
                     minutes, feature);
     if (best && best->window.end > from) {
       windows.push_back(*best);
@@ -116,33 +112,32 @@ base::Result<std::vector<BestWindow>> coming_windows(const Outlook& outlook, sky
   return windows;
 }
 
-base::Result<YearAhead> year_ahead(int year, const sky::Site& site, const sky::Air& air,
+base::Result<YearAhead> year_ahead(int year, const sky::Observer& observer,
                                    double least_altitude_deg, const base::Task& task) {
   YearAhead ahead;
   ahead.year = year;
   const sky::UtcTime first = sky::start_of({year, 1, 1});
-  const int days = static_cast<int>(
-      std::lround(sky::seconds_between(first, sky::start_of({year + 1, 1, 1})) / kDay));
+  const int days =
+      static_cast<int>(std::lround(sky::in_days(sky::start_of({year + 1, 1, 1}) - first)));
   ahead.days.reserve(static_cast<std::size_t>(days));
   for (int i = 0; i < days; ++i) {
     if (task.stopped()) {
       return base::fail(base::ErrorCode::kCancelled, "year");
     }
-    const sky::CivilDate date = sky::utc_date(first + kDay * i);
-    const sky::SunDay day = sky::sun_day(date, site, air);
-    const sky::SkylineDay skyline = sky::over_skyline(day, site, least_altitude_deg);
-    const sky::UtcTime noon =
-        day.transit.value_or(day.start + 0.5 * sky::seconds_between(day.start, day.end));
+    const sky::CivilDate date = sky::utc_date(first + sky::days(i));
+    const sky::SunDay day = sky::sun_day(date, observer);
+    const sky::SkylineDay skyline = sky::over_skyline(day, observer.site, least_altitude_deg);
+    const sky::UtcTime noon = day.transit.value_or(day.start + 0.5 * (day.end - day.start));
     const sky::DiscView disc = sky::disc_view(noon);
     ahead.days.push_back({date, noon, day.sunrise, day.sunset, day.polar,
                           day.culmination_altitude_deg, skyline.clear, skyline.hours, disc.p_deg,
                           disc.b0_deg});
-    const sky::UtcTime start = first + kDay * i;
-    if (rotation_at(start) != rotation_at(start + kDay)) {
+    const sky::UtcTime start = first + sky::days(i);
+    if (rotation_at(start) != rotation_at(start + sky::days(1.0))) {
       sky::UtcTime low = start;
-      sky::UtcTime high = start + kDay;
-      while (sky::seconds_between(low, high) > 1.0) {
-        const sky::UtcTime middle = low + 0.5 * sky::seconds_between(low, high);
+      sky::UtcTime high = start + sky::days(1.0);
+      while (high - low > sky::seconds(1.0)) {
+        const sky::UtcTime middle = low + 0.5 * (high - low);
         (rotation_at(middle) == rotation_at(start) ? low : high) = middle;
       }
       ahead.rotations.push_back({rotation_at(high), high});

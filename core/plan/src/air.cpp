@@ -15,7 +15,7 @@ namespace {
 constexpr double kHighAirArcsec = 0.8;
 /// Of fully warmed ground, in the order of Ground (arcsec).
 constexpr std::array<double, 5> kGroundArcsec{0.6, 1.6, 2.2, 3.2, 3.8};
-constexpr double kWarmingS = 7200.0;
+constexpr sky::Duration kWarming = sky::seconds(7200.0);
 constexpr double kLowestDeg = 1.0;
 constexpr double kPriorSpread = 0.4;
 constexpr double kPriorWeight = 3.0;
@@ -25,9 +25,8 @@ constexpr double kLeastSpread = 0.15;
 double ground_arcsec(Ground ground) { return kGroundArcsec.at(static_cast<std::size_t>(ground)); }
 
 double hours_from_noon(const sky::SunDay& day, sky::UtcTime time) {
-  const sky::UtcTime noon =
-      day.transit.value_or(day.start + sky::seconds_between(day.start, day.end) / 2.0);
-  return sky::seconds_between(noon, time) / 3600.0;
+  const sky::UtcTime noon = day.transit.value_or(day.start + (day.end - day.start) / 2.0);
+  return sky::in_hours(time - noon);
 }
 
 }  // namespace
@@ -64,7 +63,7 @@ double ground_warmth(const sky::SunDay& day, sky::UtcTime time) {
   for (std::size_t i = 0; i + 1 < day.arc.size() && day.arc[i].time < time; ++i) {
     const sky::ArcPoint next =
         day.arc[i + 1].time <= time ? day.arc[i + 1] : sky::arc_at(day, time);
-    const double kept = std::exp(-sky::seconds_between(day.arc[i].time, next.time) / kWarmingS);
+    const double kept = std::exp(-(next.time - day.arc[i].time) / kWarming);
     warmth = kept * warmth + (1.0 - kept) * 0.5 * (sine(day.arc[i]) + sine(next));
   }
   return warmth;
@@ -87,13 +86,13 @@ namespace {
 
 /// The same as ground_warmth, along an arc by a short series: for thousands of days at once.
 double rough_warmth(double latitude_deg, double longitude_deg, sky::UtcTime time) {
-  constexpr double kStepS = 600.0;
-  constexpr double kBackS = 12.0 * 3600.0;  // six times the memory
+  constexpr sky::Duration kPace = sky::minutes(10.0);
+  constexpr sky::Duration kMostBack = sky::hours(12.0);  // six times the memory
   double warmth = 0.0;
   double before = 0.0;
-  const double kept = std::exp(-kStepS / kWarmingS);
-  for (double back_s = kBackS; back_s >= 0.0; back_s -= kStepS) {
-    const sky::RoughPlace place = sky::rough_place(time + -back_s, latitude_deg, longitude_deg);
+  const double kept = std::exp(-kPace / kWarming);
+  for (sky::Duration back = kMostBack; back >= sky::seconds(0.0); back -= kPace) {
+    const sky::RoughPlace place = sky::rough_place(time - back, latitude_deg, longitude_deg);
     const double now = std::max(0.0, std::sin(place.altitude_deg * base::kRadPerDeg));
     warmth = kept * warmth + (1.0 - kept) * 0.5 * (before + now);
     before = now;

@@ -17,9 +17,12 @@
 
 namespace solarchon::plan {
 
+using base::because;
 using base::ErrorCode;
 using base::fail;
+using base::fail_because;
 using base::Result;
+using base::wants;
 
 namespace {
 
@@ -304,14 +307,15 @@ Result<sky::UtcTime> time_of(icalcomponent* calendar, icalproperty* property,
                              const std::string& field) {
   const icaltimetype time = icalproperty_get_datetime_with_component(property, calendar);
   if (icaltime_is_null_time(time) != 0 || icaltime_is_valid_time(time) == 0) {
-    return fail(ErrorCode::kMalformed, field, {}, "a date with a time");
+    return fail(ErrorCode::kMalformed, field, {}, wants("date-with-a-time"));
   }
   if (time.is_date != 0) {
-    return fail(ErrorCode::kWrongType, field, "a whole day", "a time of day");
+    return fail_because(ErrorCode::kWrongType, field, because("whole-day"), wants("time-of-day"));
   }
   const icalparameter* zone = icalproperty_get_first_parameter(property, ICAL_TZID_PARAMETER);
   if (zone != nullptr && icaltime_get_timezone(time) == nullptr) {
-    return fail(ErrorCode::kUnknownValue, field, icalparameter_get_tzid(zone), "a known time zone");
+    return fail(ErrorCode::kUnknownValue, field, icalparameter_get_tzid(zone),
+                wants("known-time-zone"));
   }
   return sky::UtcTime{
       static_cast<std::int64_t>(icaltime_as_timet_with_zone(time, icaltime_get_timezone(time))) *
@@ -321,15 +325,16 @@ Result<sky::UtcTime> time_of(icalcomponent* calendar, icalproperty* property,
 Result<Run> run_of(icalcomponent* calendar, icalcomponent* event) {
   constexpr double kUsualMin = 10.0;
   if (icalproperty* problem = first(event, ICAL_XLICERROR_PROPERTY); problem != nullptr) {
-    return fail(ErrorCode::kMalformed, "event", icalproperty_get_xlicerror(problem));
+    return fail_because(ErrorCode::kMalformed, "event",
+                        base::reported(icalproperty_get_xlicerror(problem)));
   }
   icalproperty* start_property = first(event, ICAL_DTSTART_PROPERTY);
   if (start_property == nullptr) {
-    return fail(ErrorCode::kMissing, "DTSTART", {}, "a date with a time");
+    return fail(ErrorCode::kMissing, "DTSTART", {}, wants("date-with-a-time"));
   }
   if (first(event, ICAL_RRULE_PROPERTY) != nullptr ||
       first(event, ICAL_RDATE_PROPERTY) != nullptr) {
-    return fail(ErrorCode::kUnknownValue, "RRULE", "recurs", "an event that happens once");
+    return fail_because(ErrorCode::kUnknownValue, "RRULE", because("recurs"), wants("event-once"));
   }
   const auto start = time_of(calendar, start_property, "DTSTART");
   if (!start) {
@@ -345,17 +350,17 @@ Result<Run> run_of(icalcomponent* calendar, icalcomponent* event) {
     if (!end) {
       return tl::make_unexpected(end.error());
     }
-    seconds = sky::seconds_between(*start, *end);
+    seconds = sky::in_seconds(*end - *start);
   } else if (icalproperty* lasting = first(event, ICAL_DURATION_PROPERTY); lasting != nullptr) {
     seconds = icaldurationtype_as_int(icalproperty_get_duration(lasting));
   }
   const auto minutes = base::checked("DTEND", seconds / 60.0, kRunMinutesRange);
   if (!minutes) {
-    return fail(ErrorCode::kOutOfRange, "DTEND", {}, "after the start, within a day");
+    return fail(ErrorCode::kOutOfRange, "DTEND", {}, wants("after-the-start-within-a-day"));
   }
   run.minutes = *minutes;
   if (start->unix_ms < sky::kFirstTime.unix_ms || *start > sky::kLastTime) {
-    return fail(ErrorCode::kOutOfRange, "DTSTART", {}, "1972 to 2100");
+    return fail(ErrorCode::kOutOfRange, "DTSTART", {}, wants("years-covered"));
   }
   const char* title = icalcomponent_get_summary(event);
   run.name = base::clipped(title != nullptr ? title : "Event");
@@ -373,7 +378,7 @@ std::string local_iso(sky::UtcTime time, const std::string& time_zone) {
   icaltimetype utc = in_utc(time);
   int daylight = 0;
   const int offset_s = icaltimezone_get_utc_offset_of_utc_time(zone.rules, &utc, &daylight);
-  const std::string shifted = sky::to_iso(time + offset_s);
+  const std::string shifted = sky::to_iso(time + sky::seconds(offset_s));
   const int minutes = std::abs(offset_s) / 60;
   std::array<char, 8> offset{};
   (void)std::snprintf(offset.data(), offset.size(), "%c%02d:%02d", offset_s < 0 ? '-' : '+',
@@ -401,7 +406,7 @@ std::string to_icalendar(const std::vector<CalendarEntry>& entries, const std::s
 
 Result<CalendarFile> runs_from_icalendar(std::string_view text) {
   if (text.find("BEGIN:VCALENDAR") == std::string_view::npos) {
-    return fail(ErrorCode::kMalformed, "calendar", {}, "an iCalendar");
+    return fail(ErrorCode::kMalformed, "calendar", {}, wants("icalendar"));
   }
   const std::scoped_lock lock(zones_guard());
   icalerror_set_errors_are_fatal(0);
@@ -409,8 +414,8 @@ Result<CalendarFile> runs_from_icalendar(std::string_view text) {
   const auto events = static_cast<std::size_t>(std::count_if(
       blocks.begin(), blocks.end(), [](const Block& block) { return block.name == "VEVENT"; }));
   if (events > kMostRuns) {
-    return fail(ErrorCode::kTooLarge, "calendar", std::to_string(events) + " events",
-                "at most " + std::to_string(kMostRuns) + " events");
+    return fail(ErrorCode::kTooLarge, "calendar", std::to_string(events),
+                wants("at-most", {static_cast<double>(kMostRuns)}));
   }
   const auto zones = plain_zones(blocks);
   CalendarFile file;
@@ -418,9 +423,10 @@ Result<CalendarFile> runs_from_icalendar(std::string_view text) {
     if (block.name != "VEVENT") {
       continue;
     }
-    Result<Run> run = fail(ErrorCode::kMalformed, "event", {}, "an END for every BEGIN");
+    Result<Run> run = fail(ErrorCode::kMalformed, "event", {}, wants("end-for-every-begin"));
     if (block.text.size() > kMostEventBytes) {
-      run = fail(ErrorCode::kTooLarge, "event", {}, "at most 64 KiB");
+      run = fail(ErrorCode::kTooLarge, "event", {},
+                 wants("at-most-bytes", {static_cast<double>(kMostEventBytes)}));
     } else if (block.whole) {
       const std::string alone =
           "BEGIN:VCALENDAR\r\n" + zones_of(block, zones) + block.text + "END:VCALENDAR\r\n";
@@ -442,6 +448,20 @@ Result<CalendarFile> runs_from_icalendar(std::string_view text) {
     return tl::make_unexpected(base::fail_whole("calendar", file.refused));
   }
   return file;
+}
+
+std::string to_csv(const std::vector<CalendarEntry>& entries, const std::string& time_zone) {
+  std::string table = "kind,title,start_local,end_local,start_utc,end_utc,details\n";
+  for (const CalendarEntry& entry : entries) {
+    for (const std::string& column :
+         {entry.kind, base::quoted(entry.title), local_iso(entry.window.start, time_zone),
+          local_iso(entry.window.end, time_zone), sky::to_iso(entry.window.start),
+          sky::to_iso(entry.window.end)}) {
+      table += column + ",";
+    }
+    table += base::quoted(entry.details) + "\n";
+  }
+  return table;
 }
 
 }  // namespace solarchon::plan

@@ -39,27 +39,6 @@ const std::vector<std::string>& step_words() {
   return kWords;
 }
 
-std::string_view step_title(StepKind kind) {
-  static constexpr std::array<std::string_view, kStepKinds> kTitles{
-      "Drive there", "Set up", "Etalon warms",  "Tube settles",
-      "Align",       "Focus",  "Tune and wait", "Rehearse"};
-  return kTitles.at(place(kind));
-}
-
-std::string_view step_advice(StepKind kind) {
-  static constexpr std::array<std::string_view, kStepKinds> kAdvice{
-      "Filters, power, cables and a hat are in the car.",
-      "Front cap on until the whole light path is fitted. Front filter first, secured against "
-      "wind; power on early.",
-      "Power on; it heats while the rest is set up.",
-      "Let the tube come to the air's warmth, capped, and any dew go.",
-      "Level, point the axis, find the Sun by the tube's shadow. Nobody looks through the finder.",
-      "On the edge of the disc or a spot, under a hood; again as the tube warms.",
-      "Give the etalon time after each step of the tuner.",
-      "The whole run once, with a file written and looked at."};
-  return kAdvice.at(place(kind));
-}
-
 base::Json to_json(const StepMinutes& minutes) {
   base::Json json = base::Json::object();
   for (std::size_t i = 0; i < kStepKinds; ++i) {
@@ -168,7 +147,7 @@ Countdown count_back(sky::UtcTime first_frame, const optics::Rig& rig, const Ste
   }
   Countdown countdown;
   countdown.first_frame = first_frame;
-  countdown.begin = first_frame + (-60.0 * whole);
+  countdown.begin = first_frame - sky::minutes(whole);
   double variance = 0.0;
   for (std::size_t i = 0; i < kStepKinds; ++i) {
     if (times.at(i).minutes <= 0.0) {
@@ -178,8 +157,8 @@ Countdown count_back(sky::UtcTime first_frame, const optics::Rig& rig, const Ste
     constexpr double kNoSlackMin = 0.01;
     variance += slack < kNoSlackMin ? times.at(i).spread_min * times.at(i).spread_min : 0.0;
     countdown.steps.push_back({static_cast<StepKind>(i), times.at(i),
-                               countdown.begin + 60.0 * start.at(i),
-                               countdown.begin + 60.0 * end.at(i), slack});
+                               countdown.begin + sky::minutes(start.at(i)),
+                               countdown.begin + sky::minutes(end.at(i)), slack});
   }
   std::stable_sort(countdown.steps.begin(), countdown.steps.end(),
                    [](const Step& one, const Step& other) { return one.start < other.start; });

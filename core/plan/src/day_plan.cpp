@@ -2,6 +2,7 @@
 #include "solarchon/plan/day_plan.h"
 
 #include <algorithm>
+#include <utility>
 
 namespace solarchon::plan {
 
@@ -14,25 +15,20 @@ bool meet(const Window& one, const Window& other) {
   return one.start < other.end && other.start < one.end;
 }
 
-Run moved(Run run, UtcTime start) {
-  run.start = start;
-  return run;
-}
-
 /// The day under construction: conflicts need the runs and the countdown together.
 class Planner {
  public:
-  explicit Planner(const Givens& givens) : givens_(givens) {}
+  explicit Planner(const Day& day) : day_(day), outlook_(day.outlook) {}
 
   DayPlan plan() {
     collect_runs();
-    plan_.turn = meridian_turn(givens_.mount, givens_.day);
+    plan_.turn = meridian_turn(outlook_.mount, day_.sun);
     for (PlannedRun& run : plan_.runs) {
       foresee(run);
     }
     if (!plan_.runs.empty()) {
-      plan_.countdown = count_back(plan_.runs.front().window.start, givens_.rig,
-                                   givens_.wishes.minutes, givens_.experience.steps);
+      plan_.countdown = count_back(plan_.runs.front().window.start, outlook_.rig,
+                                   outlook_.wishes.minutes, outlook_.experience.steps);
       supply();
     }
     find_overlaps();
@@ -51,13 +47,13 @@ class Planner {
 
  private:
   [[nodiscard]] const Run& wish(const PlannedRun& run) const {
-    return givens_.wishes.runs[run.index];
+    return outlook_.wishes.runs[run.index];
   }
 
   void collect_runs() {
-    for (std::size_t i = 0; i < givens_.wishes.runs.size(); ++i) {
-      const Run& run = givens_.wishes.runs[i];
-      if (run.start >= givens_.day.start && run.start < givens_.day.end) {
+    for (std::size_t i = 0; i < outlook_.wishes.runs.size(); ++i) {
+      const Run& run = outlook_.wishes.runs[i];
+      if (run.start >= day_.sun.start && run.start < day_.sun.end) {
         PlannedRun planned;
         planned.index = i;
         planned.window = window_of(run);
@@ -71,14 +67,13 @@ class Planner {
   }
 
   void foresee(PlannedRun& run) const {
-    const UtcTime middle =
-        run.window.start + 0.5 * sky::seconds_between(run.window.start, run.window.end);
-    if (givens_.wishes.forecast) {
-      run.sky = forecast_at(*givens_.wishes.forecast, middle);
+    const UtcTime middle = run.window.middle();
+    if (outlook_.wishes.forecast) {
+      run.sky = forecast_at(*outlook_.wishes.forecast, middle);
     }
-    run.altitude_deg = sky::arc_at(givens_.day, middle).altitude_deg;
+    run.altitude_deg = sky::arc_at(day_.sun, middle).altitude_deg;
     run.seeing =
-        expected_seeing(givens_.day, middle, givens_.wishes.surroundings, givens_.experience.seeing,
+        expected_seeing(day_.sun, middle, outlook_.wishes.surroundings, outlook_.experience.seeing,
                         run.sky ? std::optional<double>(run.sky->wind_m_s) : std::nullopt);
     if (plan_.turn) {
       run.turn = decide_turn(*plan_.turn, run.window);
@@ -106,8 +101,8 @@ class Planner {
       times.off = std::max(times.off, run.window.end);
       runs.push_back(wish(run));
     }
-    plan_.power = power_use(givens_.wishes.power, givens_.rig, times);
-    plan_.storage = storage_use(givens_.rig, runs);
+    plan_.power = power_use(outlook_.wishes.power, outlook_.rig, times);
+    plan_.storage = storage_use(outlook_.rig, runs);
   }
 
   void find_overlaps() {
@@ -124,10 +119,10 @@ class Planner {
           conflict.cures.push_back(
               {Cure::Kind::kStartLater, {moved(wish(second), first.window.end)}});
         } else if (!wish(first).fixed) {
-          const double length_s = sky::seconds_between(first.window.start, first.window.end);
           conflict.run = first.index;
           conflict.cures.push_back(
-              {Cure::Kind::kStartSooner, {moved(wish(first), second.window.start + (-length_s))}});
+              {Cure::Kind::kStartSooner,
+               {moved(wish(first), second.window.start - first.window.length())}});
         }
         plan_.conflicts.push_back(std::move(conflict));
       }
@@ -144,7 +139,7 @@ class Planner {
   }
 
   void find_hidden(const PlannedRun& run) {
-    const auto hidden = outside(givens_.skyline.clear, run.window);
+    const auto hidden = outside(day_.skyline.clear, run.window);
     if (!hidden) {
       return;
     }
@@ -157,17 +152,17 @@ class Planner {
 
   /// The nearest start later and sooner for which the whole run lies in a clear window.
   void add_clear_starts(Conflict& conflict, const PlannedRun& run) const {
-    const double length_s = sky::seconds_between(run.window.start, run.window.end);
+    const sky::Duration length = run.window.length();
     std::optional<UtcTime> later;
     std::optional<UtcTime> sooner;
-    for (const Window& window : givens_.skyline.clear) {
-      if (sky::seconds_between(window.start, window.end) < length_s) {
+    for (const Window& window : day_.skyline.clear) {
+      if (window.length() < length) {
         continue;
       }
       if (window.start >= run.window.start && !later) {
         later = window.start;
       }
-      if (const UtcTime last = window.end + (-length_s); last < run.window.start) {
+      if (const UtcTime last = window.end - length; last < run.window.start) {
         sooner = last;
       }
     }
@@ -180,7 +175,7 @@ class Planner {
   }
 
   void find_near_zenith(const PlannedRun& run) {
-    const auto fast = fast_azimuth(givens_.mount, givens_.day);
+    const auto fast = fast_azimuth(outlook_.mount, day_.sun);
     if (!fast || !meet(*fast, run.window)) {
       return;
     }
@@ -203,39 +198,49 @@ class Planner {
 
   /// Aligning and focusing need the Sun over the skyline.
   void find_dark_steps() {
-    if (!plan_.countdown || !givens_.skyline.first_light) {
+    if (!plan_.countdown || !day_.skyline.first_light) {
       return;
     }
     for (const Step& step : plan_.countdown->steps) {
       const bool needs_sun = step.kind == StepKind::kAlign || step.kind == StepKind::kFocus;
-      if (!needs_sun || step.start >= *givens_.skyline.first_light) {
+      if (!needs_sun || step.start >= *day_.skyline.first_light) {
         continue;
       }
       const PlannedRun& first = plan_.runs.front();
       Conflict conflict{
-          ConflictKind::kDarkStep, first.index, {step.start, *givens_.skyline.first_light}, {}};
+          ConflictKind::kDarkStep, first.index, {step.start, *day_.skyline.first_light}, {}};
       if (!wish(first).fixed) {
         // A step that can wait needs the run to move by that much less.
-        const double late_s =
-            sky::seconds_between(step.start, *givens_.skyline.first_light) - 60.0 * step.slack_min;
-        if (late_s <= 0.0) {
+        const sky::Duration late =
+            *day_.skyline.first_light - step.start - sky::minutes(step.slack_min);
+        if (late <= sky::seconds(0.0)) {
           return;
         }
         conflict.cures.push_back(
-            {Cure::Kind::kStartLater, {moved(wish(first), first.window.start + late_s)}});
+            {Cure::Kind::kStartLater, {moved(wish(first), first.window.start + late)}});
       }
       plan_.conflicts.push_back(std::move(conflict));
       return;
     }
   }
 
-  const Givens& givens_;
+  const Day& day_;
+  const Outlook& outlook_;
   DayPlan plan_;
 };
 
 }  // namespace
 
-DayPlan plan_day(const Givens& givens) { return Planner(givens).plan(); }
+DayPlan plan_day(const Day& day) { return Planner(day).plan(); }
+
+Day day_of(const sky::CivilDate& date, Outlook outlook) {
+  sky::SunDay sun = sky::sun_day(date, outlook.observer);
+  sky::SkylineDay skyline =
+      sky::over_skyline(sun, outlook.observer.site, outlook.least_altitude_deg);
+  Day day{std::move(outlook), std::move(sun), std::move(skyline), {}};
+  day.plan = plan_day(day);
+  return day;
+}
 
 Wishes with_cure(const Wishes& wishes, std::size_t run, const Cure& cure) {
   Wishes next = wishes;

@@ -19,13 +19,12 @@ using base::Result;
 namespace {
 
 constexpr int kVersion = 1;
-constexpr double kHour = 3600.0;
-constexpr double kDay = 86400.0;
 
 Result<ForecastHour> hour_of(const base::Columns& columns) {
   if (columns.size() < 4 || columns.size() > 5) {
-    return fail(ErrorCode::kMalformed, "line", std::to_string(columns.size()) + " columns",
-                "time, cloud, thin cloud, wind and perhaps temperature");
+    return base::fail_because(ErrorCode::kMalformed, "line",
+                              base::because("columns", {static_cast<double>(columns.size())}),
+                              base::wants("forecast-columns"));
   }
   const auto time = sky::parse_utc(columns[0], "time_utc");
   const auto cloud = base::number_of(columns[1], "cloud_percent", kPercentRange);
@@ -90,17 +89,19 @@ Result<Forecast> read_json(const Json& json, const std::string& path,
   Forecast forecast;
   forecast.source = reader.text_or("source", {});
   if (!reader.error() && version > kVersion) {
-    reader.fail(ErrorCode::kVersion, "version", std::to_string(version), "1");
+    reader.fail(ErrorCode::kVersion, "version", std::to_string(version),
+                base::wants("versions-up-to", {1.0}));
   }
   if (!reader.error() && !(json.contains("hours") && json.at("hours").is_array())) {
-    reader.fail(ErrorCode::kMissing, "hours", {}, "a list of hours");
+    reader.fail(ErrorCode::kMissing, "hours", {}, base::wants("list"));
   }
   if (reader.error()) {
     return tl::make_unexpected(*reader.error());
   }
   const Json& list = json.at("hours");
   if (list.size() > kMostForecastHours) {
-    return fail(ErrorCode::kTooLarge, reader.path_of("hours"), {}, "at most 768 hours");
+    return fail(ErrorCode::kTooLarge, reader.path_of("hours"), {},
+                base::wants("at-most", {static_cast<double>(kMostForecastHours)}));
   }
   for (std::size_t i = 0; i < list.size(); ++i) {
     const auto hour = hour_of(list[i], reader.path_of("hours") + "[" + std::to_string(i) + "]");
@@ -171,7 +172,8 @@ Result<ForecastFile> forecast_from_text(std::string_view text, const std::string
     file.refused = std::move(*refused);
   }
   if (file.forecast.hours.size() > kMostForecastHours) {
-    return fail(ErrorCode::kTooLarge, "forecast", {}, "at most 768 hours");
+    return fail(ErrorCode::kTooLarge, "forecast", {},
+                base::wants("at-most", {static_cast<double>(kMostForecastHours)}));
   }
   if (file.forecast.source.empty()) {
     file.forecast.source = source;
@@ -201,9 +203,9 @@ std::optional<ForecastHour> forecast_at(const Forecast& forecast, sky::UtcTime t
   if (after != hours.end() && after != hours.begin()) {
     const ForecastHour& right = *after;
     const ForecastHour& left = *std::prev(after);
-    const double gap_s = sky::seconds_between(left.time, right.time);
-    if (gap_s <= 3.0 * kHour) {
-      const double part = sky::seconds_between(left.time, time) / gap_s;
+    const sky::Duration gap = right.time - left.time;
+    if (gap <= sky::hours(3.0)) {
+      const double part = (time - left.time) / gap;
       ForecastHour hour{time,
                         mixed(left.cloud_percent, right.cloud_percent, part),
                         mixed(left.thin_percent, right.thin_percent, part),
@@ -216,7 +218,7 @@ std::optional<ForecastHour> forecast_at(const Forecast& forecast, sky::UtcTime t
     }
   }
   for (const auto near : {after, after != hours.begin() ? std::prev(after) : after}) {
-    if (near != hours.end() && std::abs(sky::seconds_between(near->time, time)) <= 0.5 * kHour) {
+    if (near != hours.end() && std::chrono::abs(time - near->time) <= sky::minutes(30.0)) {
       ForecastHour hour = *near;
       hour.time = time;
       return hour;
@@ -279,14 +281,13 @@ Forecast stand_in_forecast(const sky::Site& site, sky::UtcTime first, int hours)
     const sky::UtcTime time{start + i * kHourMs};
     // Days turn over at local midnight; between two noons the weather goes over from one to the
     // next.
-    const double local_s =
-        static_cast<double>(time.unix_ms) / 1000.0 + site.longitude_deg / 15.0 * kHour;
-    const double days = local_s / kDay - 0.5;
+    const sky::Duration local = time - sky::UtcTime{} + sky::hours(site.longitude_deg / 15.0);
+    const double days = sky::in_days(local) - 0.5;
     const auto noon = static_cast<std::int64_t>(std::floor(days));
     const double part = days - static_cast<double>(noon);
     const Weather now = weather_of(site, noon);
     const Weather next = weather_of(site, noon + 1);
-    const double hour = std::fmod(local_s / kHour, 24.0);
+    const double hour = std::fmod(sky::in_hours(local), 24.0);
     // Cloud over warm ground is highest two hours after noon.
     const double warm = std::pow(std::max(0.0, std::cos((hour - 14.0) / 12.0 * base::kPi)), 2.0);
     const double heaped = part < 0.5 ? now.heaped : next.heaped;

@@ -41,8 +41,8 @@ std::optional<MeridianTurn> meridian_turn(const Mount& mount, const sky::SunDay&
   if (mount.kind != MountKind::kEquatorialTurns || !day.transit) {
     return std::nullopt;
   }
-  const double reach_s = mount.past_meridian_deg * kSecondsPerDegree;
-  return MeridianTurn{*day.transit + (-reach_s), *day.transit, *day.transit + reach_s};
+  const sky::Duration reach = sky::seconds(mount.past_meridian_deg * kSecondsPerDegree);
+  return MeridianTurn{*day.transit - reach, *day.transit, *day.transit + reach};
 }
 
 TurnDecision decide_turn(const MeridianTurn& turn, const sky::Window& run) {
@@ -75,7 +75,7 @@ std::optional<sky::Window> fast_azimuth(const Mount& mount, const sky::SunDay& d
     const sky::ArcPoint& before = day.arc[i - 1];
     const sky::ArcPoint& here = day.arc[i];
     const double degrees = std::abs(base::wrap_180(here.azimuth_deg - before.azimuth_deg));
-    const double sky_degrees = sky::seconds_between(before.time, here.time) / kSecondsPerDegree;
+    const double sky_degrees = sky::in_seconds(here.time - before.time) / kSecondsPerDegree;
     if (degrees < kFastAzimuth * sky_degrees || here.altitude_deg < 0.0) {
       continue;
     }

@@ -10,14 +10,12 @@ namespace solarchon::plan {
 
 namespace {
 
-constexpr double kDay = 86400.0;
-
 sky::CivilDate days_before(const sky::CivilDate& date, int days) {
-  return sky::utc_date(sky::start_of(date) + (-kDay * days));
+  return sky::utc_date(sky::start_of(date) - sky::days(days));
 }
 
 double days_from(const sky::CivilDate& early, const sky::CivilDate& late) {
-  return sky::seconds_between(sky::start_of(early), sky::start_of(late)) / kDay;
+  return sky::in_days(sky::start_of(late) - sky::start_of(early));
 }
 
 /// The kit's own entry of a part of the light path.
@@ -32,10 +30,11 @@ const optics::Element* in_kit(const optics::Element& part,
 
 class List {
  public:
-  List(const Givens& givens, const Stock& stock) : givens_(givens), stock_(stock) {}
+  List(const Day& day, const Stock& stock) : day_(day), stock_(stock) {}
 
-  std::vector<ReadyItem> make(const DayPlan& plan) {
-    for (const optics::Element& part : givens_.rig.elements) {
+  std::vector<ReadyItem> make() {
+    const DayPlan& plan = day_.plan;
+    for (const optics::Element& part : day_.outlook.rig.elements) {
       if (part.fitted) {
         add_part(part);
       }
@@ -55,9 +54,9 @@ class List {
   }
 
  private:
-  void add(Chore chore, std::string what, int days, bool done, std::string last = {}) {
-    items_.push_back(
-        {chore, std::move(what), days_before(givens_.day.date, days), std::move(last), done});
+  ReadyItem& add(Chore chore, std::string name, int days, bool done, std::string last = {}) {
+    return items_.emplace_back(
+        ReadyItem{chore, std::move(name), days_before(day_.sun.date, days), std::move(last), done});
   }
 
   void add_part(const optics::Element& part) {
@@ -66,25 +65,25 @@ class List {
     const optics::Care& care = owned != nullptr ? owned->care : part.care;
     add(Chore::kOrder, part.name, kOrderDays, owned != nullptr);
     if (!care.defect.empty()) {
-      add(Chore::kMend, part.name + ": " + care.defect, kOrderDays, false, care.inspected);
+      add(Chore::kMend, part.name, kOrderDays, false, care.inspected).defect = care.defect;
     }
     if (safety::wants_inspection(part.part)) {
       const auto last = sky::parse_date(care.inspected, "inspected");
-      const bool fresh = last && days_from(*last, givens_.day.date) <= stock_.inspection_days;
+      const bool fresh = last && days_from(*last, day_.sun.date) <= stock_.inspection_days;
       add(Chore::kInspect, part.name, kRehearseDays, fresh, care.inspected);
     }
   }
 
   void add_rehearsal() {
-    const bool fresh = stock_.last_use &&
-                       days_from(sky::utc_date(*stock_.last_use), givens_.day.date) <= kFreshDays;
-    add(Chore::kRehearse, givens_.rig.name, kRehearseDays, fresh,
+    const bool fresh =
+        stock_.last_use && days_from(sky::utc_date(*stock_.last_use), day_.sun.date) <= kFreshDays;
+    add(Chore::kRehearse, day_.outlook.rig.name, kRehearseDays, fresh,
         stock_.last_use ? sky::to_iso(sky::utc_date(*stock_.last_use)) : std::string());
   }
 
   void add_power(const PowerUse& use) {
     for (std::size_t i = 0; i < use.supplies.size(); ++i) {
-      const Supply& supply = givens_.wishes.power.supplies.at(i);
+      const Supply& supply = day_.outlook.wishes.power.supplies.at(i);
       const SupplyUse& of_day = use.supplies.at(i);
       if (of_day.needed_wh <= 0.0 || supply.watt_hours <= 0.0) {
         continue;
@@ -92,10 +91,8 @@ class List {
       add(Chore::kCharge, supply.name, kChargeDays, false);
       if (of_day.dark_at) {
         const double missing = of_day.needed_wh - of_day.usable_wh - of_day.usable_spare_wh;
-        add(Chore::kCarry,
-            supply.name + ": " + std::to_string(std::lround(std::ceil(missing / kUsableShare))) +
-                " Wh more",
-            kOrderDays, false);
+        add(Chore::kCarry, supply.name, kOrderDays, false).figures = {
+            {std::ceil(missing / kUsableShare), base::Unit::kWattHour}};
       }
     }
   }
@@ -103,23 +100,26 @@ class List {
   void add_room(const StorageUse& use) {
     constexpr double kGiga = 1e9;
     const auto whole = [](double bytes) {
-      return std::to_string(std::lround(std::ceil(bytes / kGiga)));
+      return base::Figure{std::ceil(bytes / kGiga), base::Unit::kGigabyte};
     };
-    // A tenth stays free: full disks become slow.
-    const bool fits = use.bytes <= 0.9 * *stock_.free_bytes;
-    add(Chore::kMakeRoom, whole(use.bytes) + " GB for " + whole(*stock_.free_bytes) + " GB free",
-        kChargeDays, fits);
+    add(Chore::kMakeRoom, {}, kChargeDays, has_room(use, *stock_.free_bytes)).figures = {
+        whole(use.bytes), whole(*stock_.free_bytes)};
   }
 
-  const Givens& givens_;
+  const Day& day_;
   const Stock& stock_;
   std::vector<ReadyItem> items_;
 };
 
 }  // namespace
 
-std::vector<ReadyItem> ready_list(const Givens& givens, const DayPlan& plan, const Stock& stock) {
-  return List(givens, stock).make(plan);
+std::vector<ReadyItem> ready_list(const Day& day, const Stock& stock) {
+  return List(day, stock).make();
+}
+
+bool has_room(const StorageUse& use, double free_bytes) {
+  constexpr double kUsableOfDisk = 0.9;
+  return use.bytes <= kUsableOfDisk * free_bytes;
 }
 
 bool too_fast(const StorageUse& use, double write_mb_per_s) {

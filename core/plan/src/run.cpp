@@ -8,21 +8,21 @@ namespace solarchon::plan {
 
 namespace {
 
-constexpr double kShortestMin = 1.0;
+constexpr sky::Duration kShortest = sky::minutes(1.0);
+
+Run lasting(Run run, sky::Duration length) {
+  run.minutes = sky::in_minutes(length);
+  return run;
+}
+
+}  // namespace
 
 Run moved(Run run, sky::UtcTime start) {
   run.start = start;
   return run;
 }
 
-Run lasting(Run run, double seconds) {
-  run.minutes = seconds / 60.0;
-  return run;
-}
-
-}  // namespace
-
-sky::Window window_of(const Run& run) { return {run.start, run.start + run.minutes * 60.0}; }
+sky::Window window_of(const Run& run) { return {run.start, run.start + sky::minutes(run.minutes)}; }
 
 double frames_of(const Run& run) {
   const double seconds = run.minutes * 60.0;
@@ -62,22 +62,21 @@ base::Result<Run> run_from_json(const base::Json& json, const std::string& path)
 
 std::vector<Cure> cures_of_turn(const MeridianTurn& turn, const Run& run) {
   const sky::Window window = window_of(run);
-  const double length_s = run.minutes * 60.0;
   std::vector<Cure> cures;
   if (!run.fixed) {
-    cures.push_back({Cure::Kind::kStartLater, {moved(run, turn.earliest + kTurnTakesS)}});
-    cures.push_back({Cure::Kind::kStartSooner, {moved(run, turn.latest + (-length_s))}});
+    cures.push_back({Cure::Kind::kStartLater, {moved(run, turn.earliest + kTurnTakes)}});
+    cures.push_back({Cure::Kind::kStartSooner, {moved(run, turn.latest - window.length())}});
   }
-  const double first_s = sky::seconds_between(window.start, turn.meridian);
-  const sky::UtcTime again = turn.meridian + kTurnTakesS;
-  const double second_s = sky::seconds_between(again, window.end);
-  if (std::min(first_s, second_s) >= 60.0 * kShortestMin) {
+  const sky::Duration first = turn.meridian - window.start;
+  const sky::UtcTime again = turn.meridian + kTurnTakes;
+  const sky::Duration second = window.end - again;
+  if (std::min(first, second) >= kShortest) {
     cures.push_back(
-        {Cure::Kind::kSplit, {lasting(run, first_s), lasting(moved(run, again), second_s)}});
+        {Cure::Kind::kSplit, {lasting(run, first), lasting(moved(run, again), second)}});
   }
-  const double until_s = sky::seconds_between(window.start, turn.latest);
-  if (until_s >= 60.0 * kShortestMin) {
-    cures.push_back({Cure::Kind::kEndSooner, {lasting(run, until_s)}});
+  const sky::Duration until = turn.latest - window.start;
+  if (until >= kShortest) {
+    cures.push_back({Cure::Kind::kEndSooner, {lasting(run, until)}});
   }
   return cures;
 }

@@ -38,9 +38,9 @@ std::optional<sky::UtcTime> given(const std::vector<ConsumerUse>& consumers, std
       const bool on = use.on.start <= moments[i] && moments[i] < use.on.end;
       watts += use.supply == supply && on ? use.watts : 0.0;
     }
-    const double hours = sky::seconds_between(moments[i], moments[i + 1]) / 3600.0;
+    const double hours = sky::in_hours(moments[i + 1] - moments[i]);
     if (watts * hours > left) {
-      return moments[i] + left / watts * 3600.0;
+      return moments[i] + sky::hours(left / watts);
     }
     left -= watts * hours;
   }
@@ -99,7 +99,8 @@ Result<Power> power_from_json(const base::Json& json, const std::string& path) {
   if (reader.has("supplies")) {
     const base::Json& list = json.at("supplies");
     if (!list.is_array() || list.size() > power.supplies.size()) {
-      return fail(ErrorCode::kWrongType, reader.path_of("supplies"), {}, "a list of two at most");
+      return fail(ErrorCode::kWrongType, reader.path_of("supplies"), {},
+                  base::wants("list-of-at-most", {2.0}));
     }
     for (std::size_t i = 0; i < list.size(); ++i) {
       base::ObjectReader inner(list[i], reader.path_of("supplies") + "[" + std::to_string(i) + "]");
@@ -151,15 +152,12 @@ PowerUse power_use(const Power& power, const optics::Rig& rig, const OnTimes& ti
   for (std::size_t i = 0; i < kConsumers; ++i) {
     const auto consumer = static_cast<Consumer>(i);
     const double watts = consumer == Consumer::kHeater ? heater_watts(rig) : power.watts.at(i);
-    const double seconds = sky::seconds_between(times.on.at(i), times.off);
-    if (watts <= 0.0 || seconds <= 0.0) {
+    const double hours = sky::in_hours(times.off - times.on.at(i));
+    if (watts <= 0.0 || hours <= 0.0) {
       continue;
     }
-    use.consumers.push_back({consumer,
-                             watts,
-                             {times.on.at(i), times.off},
-                             watts * seconds / 3600.0,
-                             power.supply_of.at(i)});
+    use.consumers.push_back(
+        {consumer, watts, {times.on.at(i), times.off}, watts * hours, power.supply_of.at(i)});
     use.supplies.at(power.supply_of.at(i)).needed_wh += use.consumers.back().watt_hours;
   }
   for (std::size_t i = 0; i < power.supplies.size(); ++i) {
@@ -196,7 +194,8 @@ std::optional<StorageUse> storage_use(const optics::Rig& rig, const std::vector<
 Result<double> measure_write_speed(const std::filesystem::path& folder, std::uint64_t bytes,
                                    const base::Task& task) {
   const auto refused = [&] {
-    return fail(ErrorCode::kUnwritable, folder.string(), std::generic_category().message(errno));
+    return base::fail_because(ErrorCode::kUnwritable, folder.string(),
+                              base::reported(std::generic_category().message(errno)));
   };
   const Scratch scratch(folder / ("write-speed." + std::to_string(::getpid()) + ".part"));
   if (scratch.file() < 0) {

@@ -28,10 +28,11 @@ std::optional<base::Error> take(const base::ObjectReader& reader, const Json& js
 
 Result<std::vector<Run>> runs_from_json(const Json& list, const std::string& path) {
   if (!list.is_array()) {
-    return fail(ErrorCode::kWrongType, path, {}, "a list of runs");
+    return fail(ErrorCode::kWrongType, path, {}, base::wants("list"));
   }
   if (list.size() > kMostRuns) {
-    return fail(ErrorCode::kTooLarge, path, {}, "at most 500 runs");
+    return fail(ErrorCode::kTooLarge, path, {},
+                base::wants("at-most", {static_cast<double>(kMostRuns)}));
   }
   std::vector<Run> runs;
   runs.reserve(list.size());

@@ -13,10 +13,6 @@ using optics::ProjectionScreen;
 using optics::Receiver;
 using optics::TelescopeDesign;
 
-constexpr std::string_view kEyePractice = "Eye-care advice for looking at the Sun";
-constexpr std::string_view kProjectionPractice = "Field practice of eyepiece projection";
-constexpr std::string_view kCameraPractice = "Camera makers' instructions; field practice";
-
 const double kMostForAnEye = std::pow(10.0, -kLeastEyeDensity);
 
 Objections eyepiece_filter(const Case& at) { return each(fitted<optics::EyepieceFilter>(at.rig)); }
@@ -25,9 +21,10 @@ Objections too_bright_for_an_eye(const Case& at) {
   const auto eyepieces = behind<Eyepiece>(at.rig);
   const bool objects =
       eye_looks(at.rig) && !eyepieces.empty() && eye_share(at.train) > kMostForAnEye;
-  return when(
-      objects, objects ? Place(eyepieces.back()) : std::nullopt,
-      objects ? "OD " + in_unit(-std::log10(eye_share(at.train)), "in all, 4.3 wanted.") : "");
+  return objects ? when(true, eyepieces.back(),
+                        {{-std::log10(eye_share(at.train)), base::Unit::kOpticalDensity},
+                         {kLeastEyeDensity, base::Unit::kOpticalDensity}})
+                 : Objections{};
 }
 
 Objections optical_viewfinder(const Case& at) {
@@ -35,10 +32,14 @@ Objections optical_viewfinder(const Case& at) {
   for (const std::size_t place : behind<PhotoCamera>(at.rig)) {
     if (part_at<PhotoCamera>(at.rig, place).viewfinder == optics::Viewfinder::kOptical &&
         eye_share(at.train) > kMostForAnEye) {
-      objections.push_back({place, {}});
+      objections.push_back({place});
     }
   }
   return objections;
+}
+
+Objections at_the_sensor(const optics::Passage& last) {
+  return {{last.element, {{last.irradiance_w_cm2, base::Unit::kWattPerCm2}}}};
 }
 
 /// Heat at the sensor, when a sensor ends the path.
@@ -51,17 +52,14 @@ std::optional<optics::Passage> sensor_passage(const Case& at) {
 
 Objections sensor_heat(const Case& at) {
   const auto last = sensor_passage(at);
-  const bool objects = last && last->irradiance_w_cm2 > kMostSensorWCm2;
-  return when(objects, objects ? Place(last->element) : std::nullopt,
-              objects ? in_unit(last->irradiance_w_cm2, "W/cm² at the sensor.") : "");
+  return last && last->irradiance_w_cm2 > kMostSensorWCm2 ? at_the_sensor(*last) : Objections{};
 }
 
 Objections sensor_warm(const Case& at) {
   const auto last = sensor_passage(at);
   const bool objects = last && last->irradiance_w_cm2 > kCheckSensorWCm2 &&
                        last->irradiance_w_cm2 <= kMostSensorWCm2;
-  return when(objects, objects ? Place(last->element) : std::nullopt,
-              objects ? in_unit(last->irradiance_w_cm2, "W/cm² at the sensor.") : "");
+  return objects ? at_the_sensor(*last) : Objections{};
 }
 
 /// A beam is projected that no eye may meet.
@@ -146,101 +144,19 @@ Objections camera_behind_eyepiece(const Case& at) {
 
 const std::vector<Rule>& end_rules() {
   static const std::vector<Rule> kRules{
-      {{.rule = "eyepiece-filter",
-        .severity = Severity::kStop,
-        .what = "The dark glass cracks in the hot focus without warning, and an eye is blinded at "
-                "once.",
-        .why = "A small filter in the eyepiece meets all the heat that the lens gathers.",
-        .next_step = "Turn away and cap the tube; throw the small filter away and use a filter in "
-                     "front of the lens.",
-        .source = kEyePractice},
-       eyepiece_filter},
-      {{.rule = "too-bright-for-an-eye",
-        .severity = Severity::kStop,
-        .what = "An eye is harmed, without pain and for good.",
-        .why = "All parts together leave more light than any filter made for the eye.",
-        .next_step = "Turn away and cap the tube; fit film of OD 5.0 in front, or ND 3 in a wedge.",
-        .source = kEyePractice},
-       too_bright_for_an_eye},
-      {{.rule = "optical-viewfinder",
-        .severity = Severity::kStop,
-        .what = "The eye at the viewfinder meets what the sensor can stand, and is harmed.",
-        .why = "An optical viewfinder looks through the same lens, dimmed for a camera only.",
-        .next_step = "Turn away and cap the tube; cover the viewfinder and use the screen, or dim "
-                     "for the eye.",
-        .source = kEyePractice},
-       optical_viewfinder},
-      {{.rule = "sensor-heat",
-        .severity = Severity::kStop,
-        .what = "The sensor or its filters burn within seconds.",
-        .why = "The light at the sensor is more than ten times plain sunlight.",
-        .next_step = "Turn away and cap the tube; add density before the camera goes back.",
-        .source = kCameraPractice},
-       sensor_heat},
-      {{.rule = "sensor-warm",
-        .severity = Severity::kCheck,
-        .what = "The sensor warms up, and stray light may reach what its makers never tested.",
-        .why = "The light at the sensor is stronger than plain sunlight.",
-        .next_step = "Add neutral density, and turn away between exposures.",
-        .source = kCameraPractice},
-       sensor_warm},
-      {{.rule = "projection-eyepiece",
-        .severity = Severity::kStop,
-        .what = "Cement boils, plastic melts, and glass can burst out of the eyepiece.",
-        .why = "Undimmed light comes to a focus in an eyepiece with cement or plastic.",
-        .next_step = "Turn away and cap the tube; project with an uncemented eyepiece only.",
-        .source = kProjectionPractice},
-       projection_eyepiece},
-      {{.rule = "projection-telescope",
-        .severity = Severity::kStop,
-        .what = "Heat inside the tube cracks mirrors, lenses or cement.",
-        .why = "Only plain refractors and simple reflectors stand undimmed light for projection.",
-        .next_step = "Turn away and cap the tube; use film in front instead.",
-        .source = kProjectionPractice},
-       projection_telescope},
-      {{.rule = "projection-people",
-        .severity = Severity::kStop,
-        .what = "A face between eyepiece and screen is blinded at once.",
-        .why = "People can come between eyepiece and screen.",
-        .next_step = "Turn away and cap the tube; box the beam in, or use film in front.",
-        .source = kProjectionPractice},
-       projection_people},
-      {{.rule = "projection-beam",
-        .severity = Severity::kCheck,
-        .what = "The beam behind the eyepiece burns skin and blinds.",
-        .why = "More light is projected than any eye may meet.",
-        .next_step = "Box the beam in, cap all finders, never leave it alone, and rest the "
-                     "eyepiece often.",
-        .source = kProjectionPractice},
-       projection_beam},
-      {{.rule = "screen-without-eyepiece",
-        .severity = Severity::kCheck,
-        .what = "The focus itself falls on whatever stands there and sets it on fire.",
-        .why = "A screen stands behind the telescope without an eyepiece.",
-        .next_step = "Keep the tube capped until an uncemented eyepiece is in.",
-        .source = kProjectionPractice},
-       screen_without_eyepiece},
-      {{.rule = "open-end",
-        .severity = Severity::kCheck,
-        .what = "Whoever or whatever stands at the open end meets the light that arrives there.",
-        .why = "The light path does not end in a camera, an eyepiece or a screen.",
-        .next_step = "Keep the tube capped until the whole train is fitted.",
-        .source = "Order of handling in the field"},
-       open_end},
-      {{.rule = "phone-loose",
-        .severity = Severity::kCheck,
-        .what = "Hands hunt for the exit pupil while faces are near the eyepiece.",
-        .why = "The phone has no holder, or no eyepiece to look into.",
-        .next_step = "Fix it in a holder over an eyepiece before the tube points at the Sun.",
-        .source = kCameraPractice},
-       phone_loose},
-      {{.rule = "camera-behind-eyepiece",
-        .severity = Severity::kCheck,
-        .what = "The figures do not hold, and the sensor may meet more heat than they say.",
-        .why = "A camera without a lens stands behind an eyepiece.",
-        .next_step = "Take the eyepiece out, or use an amplifier.",
-        .source = kCameraPractice},
-       camera_behind_eyepiece},
+      {"eyepiece-filter", Severity::kStop, eyepiece_filter},
+      {"too-bright-for-an-eye", Severity::kStop, too_bright_for_an_eye},
+      {"optical-viewfinder", Severity::kStop, optical_viewfinder},
+      {"sensor-heat", Severity::kStop, sensor_heat},
+      {"sensor-warm", Severity::kCheck, sensor_warm},
+      {"projection-eyepiece", Severity::kStop, projection_eyepiece},
+      {"projection-telescope", Severity::kStop, projection_telescope},
+      {"projection-people", Severity::kStop, projection_people},
+      {"projection-beam", Severity::kCheck, projection_beam},
+      {"screen-without-eyepiece", Severity::kCheck, screen_without_eyepiece},
+      {"open-end", Severity::kCheck, open_end},
+      {"phone-loose", Severity::kCheck, phone_loose},
+      {"camera-behind-eyepiece", Severity::kCheck, camera_behind_eyepiece},
   };
   return kRules;
 }

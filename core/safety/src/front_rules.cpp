@@ -18,9 +18,7 @@ using optics::Polariser;
 using optics::Receiver;
 using optics::Telescope;
 
-constexpr std::string_view kFilterPractice =
-    "Filter makers' instructions and eye-care advice for solar filters";
-constexpr std::string_view kEtalonPractice = "Makers' instructions for hydrogen-alpha filters";
+base::Figure in_density(double density) { return {density, base::Unit::kOpticalDensity}; }
 
 Objections no_reduction(const Case& at) {
   const auto telescope = optics::find_fitted<Telescope>(at.rig);
@@ -40,7 +38,7 @@ Objections taken_for_a_filter(const Case& at) {
         std::holds_alternative<Polariser>(part) || std::holds_alternative<CutFilter>(part) ||
         std::holds_alternative<EnergyFilter>(part) || std::holds_alternative<BlockingFilter>(part);
     if (at.rig.elements[i].fitted && mistaken) {
-      objections.push_back({i, {}});
+      objections.push_back({i});
     }
   }
   return objections;
@@ -59,9 +57,7 @@ Objections filter_too_small(const Case& at) {
   const double opening = opening_mm(at.rig);
   const auto compare = [&](std::size_t place, double width_mm) {
     if (width_mm < opening) {
-      objections.push_back({place, in_unit(width_mm, "mm") + " of filter before " +
-                                       in_unit(opening, "mm") + " of lens. A mask of " +
-                                       in_unit(width_mm, "mm") + " would close the rim."});
+      objections.push_back({place, {in_mm(width_mm), in_mm(opening)}});
     }
   };
   if (opening > 0.0) {
@@ -97,8 +93,8 @@ bool only_film_reduces(const optics::Rig& rig) {
 Objections density_too_low(const Case& at) {
   const auto density = film_density(at.rig);
   const bool objects = only_film_reduces(at.rig) && *density < kCameraDensity;
-  return when(objects, objects ? Place(in_front<FrontFilm>(at.rig).front()) : std::nullopt,
-              objects ? in_unit(*density, "OD in front") : "");
+  return objects ? when(true, in_front<FrontFilm>(at.rig).front(), {in_density(*density)})
+                 : Objections{};
 }
 
 Objections camera_density_only(const Case& at) {
@@ -111,8 +107,9 @@ Objections eye_density(const Case& at) {
   const bool objects = film_density(at.rig) >= kCameraDensity &&
                        densest_film(at.rig) < kEyeDensity && eye_looks(at.rig) &&
                        !eye_reduction_behind(at.rig);
-  return when(objects, objects ? Place(in_front<FrontFilm>(at.rig).front()) : std::nullopt,
-              objects ? in_unit(*densest_film(at.rig), "OD of the densest film in front") : "");
+  return objects
+             ? when(true, in_front<FrontFilm>(at.rig).front(), {in_density(*densest_film(at.rig))})
+             : Objections{};
 }
 
 Objections blocking_filter_missing(const Case& at) {
@@ -178,104 +175,18 @@ Objections stays_on_in_totality(const Case& at) {
 
 const std::vector<Rule>& front_rules() {
   static const std::vector<Rule> kRules{
-      {{.rule = "no-reduction",
-        .severity = Severity::kStop,
-        .what = "Concentrated sunlight blinds an eye at once and burns a sensor, a cap or a hand "
-                "within seconds.",
-        .why = "Nothing in this light path is certified to take sunlight down.",
-        .next_step = "Turn the tube away from the Sun and cap it; fit and secure a front filter "
-                     "before it points back.",
-        .source = kFilterPractice},
-       no_reduction},
-      {{.rule = "not-a-solar-filter",
-        .severity = Severity::kStop,
-        .what = "It cracks in the heat, or passes invisible light that harms the eye without pain.",
-        .why = "Neutral density, polarising, colour, cut and rejection filters shape light that a "
-               "solar filter has dimmed. None of them is a solar filter.",
-        .next_step = "Turn away and cap the tube; put a certified front filter before it.",
-        .source = kFilterPractice},
-       taken_for_a_filter},
-      {{.rule = "film-behind-lens",
-        .severity = Severity::kStop,
-        .what = "A front filter in the concentrated beam melts or cracks without warning, and the "
-                "full light passes.",
-        .why = "It sits behind the lens; it is made to meet plain sunlight.",
-        .next_step = "Turn away and cap the tube, then move it in front of the lens.",
-        .source = kFilterPractice},
-       film_behind_lens},
-      {{.rule = "film-too-small",
-        .severity = Severity::kStop,
-        .what = "Undimmed sunlight passes beside the filter and comes to a focus.",
-        .why = "Its clear width is smaller than the lens behind it, and no mask closes the rim.",
-        .next_step = "Turn away and cap the tube; use a filter as wide as the lens, or an opaque "
-                     "mask as small as the filter.",
-        .source = kFilterPractice},
-       filter_too_small},
-      {{.rule = "film-not-certified",
-        .severity = Severity::kStop,
-        .what = "It may pass invisible ultraviolet or infrared that harms the eye without pain.",
-        .why = "The filter is not marked as certified for the Sun.",
-        .next_step = "Turn away and cap the tube; use film or glass with its maker's certificate "
-                     "for solar use.",
-        .source = kFilterPractice},
-       film_not_certified},
-      {{.rule = "density-too-low",
-        .severity = Severity::kStop,
-        .what = "More light than through any photographic solar filter reaches the focus.",
-        .why = "Density in front is below 3.8, the least that is made even for cameras.",
-        .next_step = "Turn away and cap the tube; fit film of OD 5.0, or OD 3.8 when only a camera "
-                     "looks.",
-        .source = kFilterPractice},
-       density_too_low},
-      {{.rule = "eye-density",
-        .severity = Severity::kStop,
-        .what = "An eye at this telescope is harmed.",
-        .why = "No single film in front has 5.0: what is less is made for cameras only, and two of "
-               "them are not certified for the eye. An eye looks.",
-        .next_step = "Turn away and cap the tube; fit film of OD 5.0 before anybody looks.",
-        .source = kFilterPractice},
-       eye_density},
-      {{.rule = "camera-density-only",
-        .severity = Severity::kCheck,
-        .what = "An eye at this telescope would be harmed.",
-        .why = "No single film in front has 5.0: what is less is made for cameras only.",
-        .next_step = "Make sure that no eyepiece can be put in, or fit film of OD 5.0.",
-        .source = kFilterPractice},
-       camera_density_only},
-      {{.rule = "blocking-filter-missing",
-        .severity = Severity::kStop,
-        .what = "Light of many colours passes beside the wanted line, far too bright for an eye.",
-        .why = "An etalon passes many orders; a blocking filter must pick one.",
-        .next_step =
-            "Turn away and cap the tube; fit the blocking filter that its maker pairs with "
-            "the etalon.",
-        .source = kEtalonPractice},
-       blocking_filter_missing},
-      {{.rule = "etalon-without-rejection",
-        .severity = Severity::kStop,
-        .what =
-            "Ultraviolet and infrared enter the tube, heat the blocking filter and may pass it.",
-        .why = "This etalon carries no energy rejection, and none stands before it.",
-        .next_step = "Turn away and cap the tube; put a full-aperture energy rejection filter in "
-                     "front.",
-        .source = kEtalonPractice},
-       etalon_without_rejection},
-      {{.rule = "both-sides",
-        .severity = Severity::kCheck,
-        .what = "The other eye meets undimmed, concentrated sunlight.",
-        .why = "A binocular has two front lenses; this light path shows one.",
-        .next_step = "Fit film of the same density on both sides, or cap one of them.",
-        .source = kFilterPractice},
-       both_sides},
-      {{.rule = "stays-on-in-totality",
-        .severity = Severity::kCheck,
-        .what = "Totality passes unseen, or somebody takes the train apart in a hurry and looks "
-                "into the Sun when it comes back.",
-        .why = "This part cannot come off in seconds, and the corona cannot be seen through it.",
-        .next_step = "Watch totality through a front filter that comes off fast, and rehearse it; "
-                     "filter back on before totality ends.",
-        .source = "Eclipse observers' practice"},
-       stays_on_in_totality},
+      {"no-reduction", Severity::kStop, no_reduction},
+      {"not-a-solar-filter", Severity::kStop, taken_for_a_filter},
+      {"film-behind-lens", Severity::kStop, film_behind_lens},
+      {"film-too-small", Severity::kStop, filter_too_small},
+      {"film-not-certified", Severity::kStop, film_not_certified},
+      {"density-too-low", Severity::kStop, density_too_low},
+      {"eye-density", Severity::kStop, eye_density},
+      {"camera-density-only", Severity::kCheck, camera_density_only},
+      {"blocking-filter-missing", Severity::kStop, blocking_filter_missing},
+      {"etalon-without-rejection", Severity::kStop, etalon_without_rejection},
+      {"both-sides", Severity::kCheck, both_sides},
+      {"stays-on-in-totality", Severity::kCheck, stays_on_in_totality},
   };
   return kRules;
 }

@@ -38,37 +38,32 @@ bool protects(const optics::Part& part) {
          std::holds_alternative<optics::Finder>(part);
 }
 
-std::vector<std::string> handling_order(const optics::Rig& rig) {
-  std::string worn;
+std::vector<HandlingStep> handling_order(const optics::Rig& rig) {
+  HandlingStep inspect{"inspect", {}};
   for (const optics::Element& element : rig.elements) {
     if (element.fitted && wants_inspection(element.part)) {
-      worn += (worn.empty() ? "" : ", ") + element.name;
+      inspect.parts.push_back(element.name);
     }
   }
-  std::vector<std::string> order;
-  if (!worn.empty()) {
-    order.push_back(
-        "Hold against a bright lamp, look for pinholes, scratches, loose film: " + worn + ".");
+  std::vector<HandlingStep> order;
+  if (!inspect.parts.empty()) {
+    order.push_back(std::move(inspect));
   }
-  order.emplace_back("Tube away from the Sun, front cap on. Cap or take off every finder.");
+  order.push_back({"cap", {}});
   if (const auto front =
           name_of_fitted<optics::FrontFilm, optics::EnergyFilter, optics::FrontEtalon>(rig)) {
-    order.push_back("Fit " + *front + " in front and secure it against wind.");
+    order.push_back({"fit-front", {*front}});
   }
   if (const auto rear =
           name_of_fitted<optics::Wedge, optics::RearEtalon, optics::BlockingFilter>(rig)) {
-    order.push_back("Fit all that belongs behind the tube, with " + *rear +
-                    ", before the front is uncapped. Never a plastic cap on the back.");
+    order.push_back({"fit-rear", {*rear}});
   }
   if (const auto heated = name_of_fitted<optics::RearEtalon>(rig)) {
-    order.push_back("Cables, polarity, power: " + *heated + " warms while the rest is set up.");
+    order.push_back({"power", {*heated}});
   }
-  order.emplace_back("Only then turn to the Sun, by the tube's shadow, and uncap.");
-  order.emplace_back("To change any part: away from the Sun, cap on, change, cap off, back.");
-  order.emplace_back(
-      "At the end: away from the Sun, cap on, then take the rear off, the front last.");
-  order.emplace_back(
-      "Never leave it alone with people about. What its makers say goes before this.");
+  for (const std::string_view id : {"turn-and-uncap", "change", "take-down", "never-alone"}) {
+    order.push_back({id, {}});
+  }
   return order;
 }
 

@@ -8,9 +8,6 @@ namespace {
 
 using optics::Zone;
 
-constexpr std::string_view kHandling = "Order of handling in the field";
-constexpr std::string_view kFigures = "Limits of this program";
-
 Objections no_telescope(const Case& at) {
   return when(!optics::find_fitted<optics::Telescope>(at.rig), std::nullopt);
 }
@@ -28,7 +25,7 @@ Objections second_of_a_kind(const Case& at) {
     if ((std::holds_alternative<optics::Telescope>(element.part) && ++telescopes > 1) ||
         (std::holds_alternative<optics::Eyepiece>(element.part) && ++eyepieces > 1) ||
         (optics::as_camera(element.part) && ++sensors > 1)) {
-      objections.push_back({i, {}});
+      objections.push_back({i});
     }
   }
   return objections;
@@ -61,7 +58,7 @@ Objections out_of_place(const Case& at) {
     const bool not_inside = std::holds_alternative<optics::InnerEtalon>(element.part) &&
                             telescope && i > *telescope && something_between(at.rig, *telescope, i);
     if (element.fitted && (wrong_side || behind_the_end || not_inside)) {
-      objections.push_back({i, {}});
+      objections.push_back({i});
     }
   }
   return objections;
@@ -83,7 +80,7 @@ Objections logged_defect(const Case& at) {
   for (std::size_t i = 0; i < at.rig.elements.size(); ++i) {
     const auto& element = at.rig.elements[i];
     if (element.fitted && protects(element.part) && !element.care.defect.empty()) {
-      objections.push_back({i, element.care.defect});
+      objections.push_back({.element = i, .noted = element.care.defect});
     }
   }
   return objections;
@@ -104,7 +101,7 @@ Objections inspection_overdue(const Case& at) {
     const double days =
         then ? static_cast<double>(at.today->unix_ms - then->unix_ms) / kMsPerDay : 0.0;
     if (days > at.practice.inspection_days) {
-      objections.push_back({i, "Last inspected on " + element.care.inspected + "."});
+      objections.push_back({.element = i, .noted = element.care.inspected});
     }
   }
   return objections;
@@ -114,59 +111,13 @@ Objections inspection_overdue(const Case& at) {
 
 const std::vector<Rule>& order_rules() {
   static const std::vector<Rule> kRules{
-      {{.rule = "finder-uncapped",
-        .severity = Severity::kStop,
-        .what = "Its beam blinds an eye that passes, and burns hair, cloth and its own crosshair.",
-        .why = "An optical finder looks at the Sun without a cap.",
-        .next_step = "Turn the tube away and cap it; cap the finder or take it off.",
-        .source = kHandling},
-       finder_uncapped},
-      {{.rule = "logged-defect",
-        .severity = Severity::kStop,
-        .what = "A damaged part can let the full light through, or fail in the heat.",
-        .why = "An inspection found a defect, and nobody has cleared it.",
-        .next_step = "Turn away and cap the tube; lay the part aside until it is replaced.",
-        .source = kHandling},
-       logged_defect},
-      {{.rule = "inspection-overdue",
-        .severity = Severity::kCheck,
-        .what = "A pinhole or scratch that nobody has seen lets light through.",
-        .why = "The last inspection on record is older than you asked for.",
-        .next_step =
-            "Hold the filter against a bright lamp, look for pinholes, scratches and loose "
-            "film, and log the date.",
-        .source = kHandling},
-       inspection_overdue},
-      {{.rule = "no-telescope",
-        .severity = Severity::kCheck,
-        .what = "Nothing can be worked out behind a missing lens.",
-        .why = "The light path has no telescope.",
-        .next_step = "Add a telescope to the light path.",
-        .source = kFigures},
-       no_telescope},
-      {{.rule = "second-of-a-kind",
-        .severity = Severity::kCheck,
-        .what = "The figures follow the first telescope, the first eyepiece and the first camera "
-                "only.",
-        .why = "The light path holds more than one.",
-        .next_step = "Lay the spare one aside.",
-        .source = kFigures},
-       second_of_a_kind},
-      {{.rule = "part-out-of-place",
-        .severity = Severity::kCheck,
-        .what = "The figures do not hold, and a part may stand in full sunlight.",
-        .why = "This kind of part belongs elsewhere in the path.",
-        .next_step = "Move it: front filters and masks before the telescope, everything else "
-                     "between telescope and eyepiece or camera.",
-        .source = kHandling},
-       out_of_place},
-      {{.rule = "unknown-part",
-        .severity = Severity::kCheck,
-        .what = "Nobody knows what it does to the light.",
-        .why = "This program does not know this kind of part, and takes it as clear glass.",
-        .next_step = "Replace it by a part that the program knows, or judge it yourself.",
-        .source = kFigures},
-       unknown_part},
+      {"finder-uncapped", Severity::kStop, finder_uncapped},
+      {"logged-defect", Severity::kStop, logged_defect},
+      {"inspection-overdue", Severity::kCheck, inspection_overdue},
+      {"no-telescope", Severity::kCheck, no_telescope},
+      {"second-of-a-kind", Severity::kCheck, second_of_a_kind},
+      {"part-out-of-place", Severity::kCheck, out_of_place},
+      {"unknown-part", Severity::kCheck, unknown_part},
   };
   return kRules;
 }

@@ -3,7 +3,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <sstream>
 
 namespace solarchon::safety {
 
@@ -126,12 +125,6 @@ double opening_mm(const optics::Rig& rig) {
     width_mm = std::min(width_mm, part_at<optics::ApertureMask>(rig, mask).opening_mm);
   }
   return width_mm;
-}
-
-std::string in_unit(double value, const char* unit) {
-  std::ostringstream out;
-  out << std::round(value * 100.0) / 100.0 << ' ' << unit;
-  return out.str();
 }
 
 }  // namespace solarchon::safety

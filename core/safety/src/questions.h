@@ -46,7 +46,7 @@ const Kind& part_at(const optics::Rig& rig, std::size_t place) {
 }
 
 /// An objection to the part, or to the whole train, when the answer is yes.
-inline Objections when(bool objects, Place place, std::string figures = {}) {
+inline Objections when(bool objects, Place place, std::vector<base::Figure> figures = {}) {
   return objects ? Objections{{place, std::move(figures)}} : Objections{};
 }
 
@@ -54,7 +54,7 @@ inline Objections when(bool objects, Place place, std::string figures = {}) {
 inline Objections each(const std::vector<std::size_t>& places) {
   Objections objections;
   for (const std::size_t place : places) {
-    objections.push_back({place, {}});
+    objections.push_back({place});
   }
   return objections;
 }
@@ -93,7 +93,9 @@ inline Objections each(const std::vector<std::size_t>& places) {
 [[nodiscard]] double eye_share(const optics::Train& train);
 /// Where light can enter: lens and masks (mm).
 [[nodiscard]] double opening_mm(const optics::Rig& rig);
-/// `102 mm`, for figures; at most one decimal.
-[[nodiscard]] std::string in_unit(double value, const char* unit);
+/// Figures in millimetres.
+[[nodiscard]] inline base::Figure in_mm(double value_mm) {
+  return {value_mm, base::Unit::kMillimetre};
+}
 
 }  // namespace solarchon::safety

@@ -16,9 +16,6 @@ using optics::Reducer;
 using optics::TelescopeDesign;
 using optics::Wedge;
 
-constexpr std::string_view kWedgePractice = "Makers' instructions for solar wedges; field practice";
-constexpr std::string_view kRearPractice = "Makers' instructions for rear etalons; field practice";
-
 Objections wedge_not_refractor(const Case& at) {
   const optics::Telescope* telescope = telescope_of(at.rig);
   const bool objects = telescope != nullptr && !plain_refractor(at.rig) &&
@@ -57,9 +54,7 @@ Objections wedge_too_small(const Case& at) {
   for (const std::size_t place : behind<Wedge>(at.rig)) {
     const double rated_mm = optics::parameter(at.rig.elements[place].part, "rated_aperture_mm");
     if (opening > nominal_limit_mm(rated_mm)) {
-      objections.push_back({place, in_unit(opening, "mm") + " of aperture on a wedge for " +
-                                       in_unit(rated_mm, "mm") + ". A mask of " +
-                                       in_unit(rated_mm, "mm") + " would help."});
+      objections.push_back({place, {in_mm(opening), in_mm(rated_mm)}});
     }
   }
   return objections;
@@ -73,7 +68,9 @@ Objections wedge_undimmed(const Case& at) {
   for (const std::size_t wedge : behind<Wedge>(at.rig)) {
     const double density = density_from_wedge(at.rig, wedge);
     if (density < kWedgeEyeDensity) {
-      objections.push_back({wedge, "ND " + in_unit(density, "behind the wedge, ND 3 wanted.")});
+      objections.push_back({wedge,
+                            {{density, base::Unit::kNeutralDensity},
+                             {kWedgeEyeDensity, base::Unit::kNeutralDensity}}});
     }
   }
   return objections;
@@ -126,8 +123,7 @@ Objections filter_in_the_heat(const Case& at) {
                          std::holds_alternative<optics::Polariser>(part) ||
                          std::holds_alternative<optics::BlockingFilter>(part);
     if (absorbs && passage.element > *telescope && passage.energy_share > kFullHeatShare) {
-      objections.push_back(
-          {passage.element, in_unit(passage.arriving_w, "W arrive at this filter.")});
+      objections.push_back({passage.element, {{passage.arriving_w, base::Unit::kWatt}}});
     }
   }
   return objections;
@@ -168,9 +164,9 @@ Objections rear_etalon_no_rejection(const Case& at) {
     const double makers_mm = optics::parameter(at.rig.elements[place].part, "rejection_above_mm");
     const double limit_mm = makers_mm > 0.0 ? makers_mm : kSchoolsMm.at(at.practice.school);
     if (opening > nominal_limit_mm(limit_mm) && !cut_before(at, place)) {
-      objections.push_back({place, in_unit(opening, "mm") + " of aperture; rejection from " +
-                                       in_unit(limit_mm, "mm") +
-                                       (makers_mm > 0.0 ? ", says its maker." : ".")});
+      objections.push_back({place,
+                            {in_mm(opening), in_mm(limit_mm)},
+                            makers_mm > 0.0 ? std::string_view("maker") : std::string_view()});
     }
   }
   return objections;
@@ -198,107 +194,19 @@ Objections cut_behind_diagonal(const Case& at) {
 
 const std::vector<Rule>& rear_rules() {
   static const std::vector<Rule> kRules{
-      {{.rule = "wedge-not-refractor",
-        .severity = Severity::kStop,
-        .what =
-            "Unfiltered sunlight heats mirrors, lenses or a diaphragm inside the tube until they "
-            "crack or melt.",
-        .why = "A wedge takes the light down only behind the tube; it belongs on plain refractors.",
-        .next_step = "Turn away and cap the tube; take the wedge out and use film in front.",
-        .source = kWedgePractice},
-       wedge_not_refractor},
-      {{.rule = "wedge-behind-glass",
-        .severity = Severity::kStop,
-        .what = "Lenses near the hot focus crack, or their cement lets go.",
-        .why = "The whole heat of the lens passes glass near its focus before the wedge.",
-        .next_step = "Turn away and cap the tube; use the wedge on a plain refractor, or film in "
-                     "front.",
-        .source = kWedgePractice},
-       wedge_behind_glass},
-      {{.rule = "wedge-too-small",
-        .severity = Severity::kStop,
-        .what = "The heat trap overheats: burnt fingers, a cracked prism, undimmed light.",
-        .why = "The aperture is larger than this wedge is made for.",
-        .next_step = "Turn away and cap the tube; stop the lens down with a mask, or use a larger "
-                     "wedge.",
-        .source = kWedgePractice},
-       wedge_too_small},
-      {{.rule = "wedge-undimmed",
-        .severity = Severity::kStop,
-        .what = "An eye is harmed: a wedge alone leaves a twentieth of full sunlight.",
-        .why = "An eye looks, and less than ND 3 stands behind the wedge.",
-        .next_step = "Turn away and cap the tube; fit ND 3 in the wedge before anybody looks.",
-        .source = kWedgePractice},
-       wedge_undimmed},
-      {{.rule = "heat-port-plastic",
-        .severity = Severity::kStop,
-        .what = "Plastic behind the heat port softens and burns.",
-        .why = "Nearly all sunlight of the lens leaves there.",
-        .next_step = "Turn away and cap the tube; clear everything that can melt from the port.",
-        .source = kWedgePractice},
-       heat_port_plastic},
-      {{.rule = "heat-port-person",
-        .severity = Severity::kStop,
-        .what = "Skin burns within seconds, and an eye in the beam is harmed.",
-        .why = "Somebody is in line with the port, where nearly all sunlight of the lens leaves.",
-        .next_step = "Turn away and cap the tube; turn the wedge so that nobody can be behind it.",
-        .source = kWedgePractice},
-       heat_port_person},
-      {{.rule = "heat-port-open",
-        .severity = Severity::kCheck,
-        .what = "A hot beam leaves the back of the wedge.",
-        .why = "Its heat port is open; no trap catches the light.",
-        .next_step = "Keep hands, cables and cloth away from behind it, or use a wedge with a "
-                     "trap.",
-        .source = kWedgePractice},
-       heat_port_open},
-      {{.rule = "wedge-share-unusual",
-        .severity = Severity::kCheck,
-        .what = "More light goes on than behind a usual wedge.",
-        .why = "It is said to reflect more than the twentieth that bare glass reflects.",
-        .next_step = "Look the share up in its maker's instructions; a coated or worn surface does "
-                     "not belong in a wedge.",
-        .source = kWedgePractice},
-       wedge_share_unusual},
-      {{.rule = "filter-in-the-heat",
-        .severity = Severity::kStop,
-        .what = "The filter cracks without warning, and more light than before goes on.",
-        .why = "It absorbs light, and stands where the whole heat of the lens arrives.",
-        .next_step = "Turn away and cap the tube; put it behind what takes the heat out, or put a "
-                     "filter in front.",
-        .source = kWedgePractice},
-       filter_in_the_heat},
-      {{.rule = "rear-etalon-unprotected",
-        .severity = Severity::kStop,
-        .what = "Unfiltered sunlight heats mirrors or lenses inside the tube until they crack.",
-        .why = "A rear etalon leaves all the heat in the tube; this telescope has parts near the "
-               "focus that cannot stand it.",
-        .next_step = "Turn away and cap the tube; fit full-aperture energy rejection in front, or "
-                     "use a plain refractor.",
-        .source = kRearPractice},
-       rear_etalon_unprotected},
-      {{.rule = "rear-etalon-no-rejection",
-        .severity = Severity::kStop,
-        .what = "The etalon's first filter overheats, drifts off the line and may crack.",
-        .why = "The aperture is above the limit, and nothing rejects heat before the diagonal.",
-        .next_step = "Turn away and cap the tube; put an ultraviolet and infrared cut before the "
-                     "diagonal, or energy rejection in front.",
-        .source = kRearPractice},
-       rear_etalon_no_rejection},
-      {{.rule = "rear-etalon-full-rejection",
-        .severity = Severity::kStop,
-        .what = "A cut filter near the focus overheats and cracks.",
-        .why = "Above 150 mm every school wants energy rejection over the full aperture.",
-        .next_step = "Turn away and cap the tube; fit full-aperture energy rejection, or a mask.",
-        .source = kRearPractice},
-       rear_etalon_full_rejection},
-      {{.rule = "cut-behind-diagonal",
-        .severity = Severity::kCheck,
-        .what = "The diagonal takes the heat that the cut filter should have kept from it.",
-        .why = "The cut filter stands behind the diagonal.",
-        .next_step = "Turn away and cap the tube; screw it into the nose of the diagonal.",
-        .source = kRearPractice},
-       cut_behind_diagonal},
+      {"wedge-not-refractor", Severity::kStop, wedge_not_refractor},
+      {"wedge-behind-glass", Severity::kStop, wedge_behind_glass},
+      {"wedge-too-small", Severity::kStop, wedge_too_small},
+      {"wedge-undimmed", Severity::kStop, wedge_undimmed},
+      {"heat-port-plastic", Severity::kStop, heat_port_plastic},
+      {"heat-port-person", Severity::kStop, heat_port_person},
+      {"heat-port-open", Severity::kCheck, heat_port_open},
+      {"wedge-share-unusual", Severity::kCheck, wedge_share_unusual},
+      {"filter-in-the-heat", Severity::kStop, filter_in_the_heat},
+      {"rear-etalon-unprotected", Severity::kStop, rear_etalon_unprotected},
+      {"rear-etalon-no-rejection", Severity::kStop, rear_etalon_no_rejection},
+      {"rear-etalon-full-rejection", Severity::kStop, rear_etalon_full_rejection},
+      {"cut-behind-diagonal", Severity::kCheck, cut_behind_diagonal},
   };
   return kRules;
 }

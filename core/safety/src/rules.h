@@ -18,14 +18,18 @@ struct Case {
 
 /// Where a rule objects: a part, or the whole train, with this train's numbers.
 struct Objection {
-  std::optional<std::size_t> element;
-  std::string figures = {};
+  std::optional<std::size_t> element = {};
+  std::vector<base::Figure> figures = {};
+  std::string_view variant = {};
+  std::string noted = {};
 };
 using Objections = std::vector<Objection>;
 
-/// A rule is a row: a finding without its place, and the question that finds the place.
+/// A rule is a row: its id, how much it weighs, and the question that finds the place. What it says
+/// stands in words/ under the id.
 struct Rule {
-  Finding finding;
+  std::string_view id;
+  Severity severity;
   Objections (*objects_to)(const Case&);
 };
 

@@ -21,51 +21,42 @@ std::vector<const Rule*> all_rules() {
 }
 
 /// What nobody can see in a drawing, and which setting the verdict depends on.
-std::vector<std::string> assumptions_of(const Case& at) {
-  std::vector<std::string> assumptions{
-      "Every filter was inspected today: no pinhole, scratch or loose film.",
-      "What stands in front is held so that wind, or a hand, cannot take it off.",
-      "Every finder that is not listed is capped or removed.",
-      "The parts are what this light path says they are."};
+std::vector<Assumption> assumptions_of(const Case& at) {
+  std::vector<Assumption> assumptions{
+      {"inspected-today"}, {"held-in-front"}, {"finders-capped"}, {"parts-as-listed"}};
   const auto etalons = behind<optics::RearEtalon>(at.rig);
   if (!etalons.empty()) {
     const double makers_mm =
         optics::parameter(at.rig.elements[etalons.front()].part, "rejection_above_mm");
-    if (makers_mm > 0.0) {
-      const double school_mm = kSchoolsMm.at(at.practice.school);
-      assumptions.push_back("Its maker asks for heat rejection from " + in_unit(makers_mm, "mm") +
-                            " of aperture; that figure was used" +
-                            (makers_mm > school_mm ? ", though the school that you chose says " +
-                                                         in_unit(school_mm, "mm") + "."
-                                                   : "."));
+    const double school_mm = kSchoolsMm.at(at.practice.school);
+    if (makers_mm > school_mm) {
+      assumptions.push_back({"maker-milder-than-school", {in_mm(makers_mm), in_mm(school_mm)}});
+    } else if (makers_mm > 0.0) {
+      assumptions.push_back({"maker-rejection", {in_mm(makers_mm)}});
     } else if (at.practice.school > 0) {
-      assumptions.push_back(
-          "You chose the school that runs a rear etalon without rejection up to " +
-          in_unit(kSchoolsMm.at(at.practice.school), "mm") + "; the strict one says " +
-          in_unit(kSchoolsMm.front(), "mm") + ".");
+      assumptions.push_back({"milder-school", {in_mm(school_mm), in_mm(kSchoolsMm.front())}});
     }
-    assumptions.emplace_back("The rear etalon is fitted before the tube is uncapped.");
+    assumptions.push_back({"rear-etalon-before-uncapping"});
   }
   const auto wedges = before_the_end(at.rig, behind<optics::Wedge>(at.rig));
   if (!wedges.empty()) {
-    assumptions.emplace_back("The back of the wedge gets hot; nothing and nobody touches it.");
+    assumptions.push_back({"wedge-gets-hot"});
     const auto cuts = behind<optics::CutFilter>(at.rig);
     if (!cuts.empty() && cuts.front() < wedges.front() && !heat_rejected_in_front(at.rig)) {
-      assumptions.emplace_back(
-          "The cut filter before the wedge reflects what it does not pass; one that absorbs it "
-          "cracks there.");
+      assumptions.push_back({"cut-filter-reflects"});
     }
   }
   if (at.practice.inspection_days > Practice{}.inspection_days) {
-    assumptions.push_back("You chose to have filters inspected every " +
-                          std::to_string(at.practice.inspection_days) + " days; " +
-                          std::to_string(Practice{}.inspection_days) + " is usual here.");
+    const auto days = [](int count) {
+      return base::Figure{static_cast<double>(count), base::Unit::kDay};
+    };
+    assumptions.push_back({"rare-inspections",
+                           {days(at.practice.inspection_days), days(Practice{}.inspection_days)}});
   }
   if (at.practice.guests) {
-    assumptions.emplace_back(
-        "Somebody stays at the telescope all the time; front filters are taped on.");
+    assumptions.push_back({"somebody-stays"});
   }
-  assumptions.emplace_back("Makers' instructions, local rules and eye-care advice come first.");
+  assumptions.push_back({"makers-come-first"});
   return assumptions;
 }
 
@@ -97,10 +88,9 @@ Assessment assess(const optics::Rig& rig, const optics::Train& train, const Prac
   Assessment assessment;
   for (const Rule* rule : kRules) {
     for (Objection& objection : rule->objects_to(at)) {
-      Finding finding = rule->finding;
-      finding.element = objection.element;
-      finding.figures = std::move(objection.figures);
-      assessment.findings.push_back(std::move(finding));
+      assessment.findings.push_back({rule->id, rule->severity, objection.element,
+                                     std::move(objection.figures), objection.variant,
+                                     std::move(objection.noted)});
     }
   }
   std::stable_sort(assessment.findings.begin(), assessment.findings.end(),
@@ -115,7 +105,7 @@ Assessment assess(const optics::Rig& rig, const optics::Train& train, const Prac
 std::vector<Finding> rule_book() {
   std::vector<Finding> book;
   for (const Rule* rule : all_rules()) {
-    book.push_back(rule->finding);
+    book.push_back({rule->id, rule->severity});
   }
   return book;
 }

@@ -11,12 +11,12 @@ namespace solarchon::sky {
 
 namespace {
 
-constexpr double kHalfDayS = 43200.0;
-constexpr double kStepS = 600.0;
+constexpr Duration kHalfDay = hours(12.0);
+constexpr Duration kStep = minutes(10.0);
 constexpr double kHorizonRefractionArcmin = 34.0;
 
 UtcTime local_mean_noon(const CivilDate& date, double longitude_deg) {
-  return start_of(date) + (kHalfDayS - base::wrap_180(longitude_deg) * 240.0);
+  return start_of(date) + (kHalfDay - minutes(4.0 * base::wrap_180(longitude_deg)));
 }
 
 /// Where a function that changes sign between two instants is zero, to 1 ms.
@@ -32,9 +32,8 @@ UtcTime crossing(UtcTime low, UtcTime high, const std::function<double(UtcTime)>
 /// The instant of greatest height within an hour of transit: the Sun's declination moves, so the
 /// two differ, by seconds in the middle latitudes and by much near the poles.
 UtcTime highest_near(UtcTime transit, const std::function<double(UtcTime)>& altitude) {
-  constexpr double kHourS = 3600.0;
-  UtcTime low = transit + (-kHourS);
-  UtcTime high = transit + kHourS;
+  UtcTime low = transit - hours(1.0);
+  UtcTime high = transit + hours(1.0);
   while (high.unix_ms - low.unix_ms > 100) {
     const std::int64_t third = (high.unix_ms - low.unix_ms) / 3;
     const UtcTime one{low.unix_ms + third};
@@ -51,20 +50,21 @@ UtcTime highest_near(UtcTime transit, const std::function<double(UtcTime)>& alti
 }  // namespace
 
 CivilDate local_mean_date(UtcTime time, double longitude_deg) {
-  return utc_date(time + base::wrap_180(longitude_deg) * 240.0);
+  return utc_date(time + sky::seconds(base::wrap_180(longitude_deg) * 240.0));
 }
 
-SunDay sun_day(const CivilDate& date, const Site& site, const Air& air, double dut1_s) {
+SunDay sun_day(const CivilDate& date, const Observer& observer) {
+  const Site& site = observer.site;
   SunDay day;
   day.date = date;
   const UtcTime noon = local_mean_noon(date, site.longitude_deg);
-  day.start = noon + (-kHalfDayS);
-  day.end = noon + kHalfDayS;
-  const SunEphemeris ephemeris(noon, dut1_s);
+  day.start = noon - kHalfDay;
+  day.end = noon + kHalfDay;
+  const SunEphemeris ephemeris(noon, observer.dut1_s);
 
   Site sea_level = site;
   sea_level.elevation_m = 0.0;
-  const Air no_air{0.0, air.temperature_c};
+  const Weather no_air{0.0, observer.weather.temperature_c};
   // Height of the upper limb over the sea horizon (degree).
   const auto limb_height = [&](UtcTime time) {
     const GeocentricSun sun = ephemeris.at(time);
@@ -85,14 +85,14 @@ SunDay sun_day(const CivilDate& date, const Site& site, const Air& air, double d
   double last_height = 0.0;
   double last_civil = 0.0;
   double last_hour_angle = 0.0;
-  for (UtcTime time = day.start; time <= day.end; time = time + kStepS) {
-    const LocalSun local = local_sun(ephemeris.at(time), site, air);
+  for (UtcTime time = day.start; time <= day.end; time = time + kStep) {
+    const LocalSun local = local_sun(ephemeris.at(time), site, observer.weather);
     day.arc.push_back({time, local.azimuth_deg, local.altitude_deg});
     const double height = limb_height(time);
     const double civil = civil_height(time);
     (height > 0.0 ? ever_up : ever_down) = true;
     if (time > day.start) {
-      const UtcTime before = time + (-kStepS);
+      const UtcTime before = time - kStep;
       if (last_height <= 0.0 && height > 0.0 && !day.sunrise) {
         day.sunrise = crossing(before, time, limb_height);
       }
@@ -138,8 +138,8 @@ SunDay sun_day(const CivilDate& date, const Site& site, const Air& air, double d
   day.culmination = highest_near(culmination, altitude);
   day.culmination_altitude_deg = altitude(day.culmination);
   examine_extreme(culmination, true);
-  examine_extreme(std::max(day.start, culmination + (-kHalfDayS)), false);
-  examine_extreme(std::min(day.end, culmination + kHalfDayS), false);
+  examine_extreme(std::max(day.start, culmination - kHalfDay), false);
+  examine_extreme(std::min(day.end, culmination + kHalfDay), false);
 
   day.transit_altitude_deg = altitude(culmination);
   if (!ever_down) {
@@ -154,7 +154,7 @@ std::optional<Window> window_above(const SunDay& day, double altitude_deg) {
   std::optional<Window> window;
   const auto meet = [&](const ArcPoint& a, const ArcPoint& b) {
     const double part = (altitude_deg - a.altitude_deg) / (b.altitude_deg - a.altitude_deg);
-    return a.time + seconds_between(a.time, b.time) * part;
+    return a.time + part * (b.time - a.time);
   };
   for (std::size_t i = 0; i < day.arc.size(); ++i) {
     const ArcPoint& point = day.arc[i];
@@ -175,7 +175,7 @@ std::optional<Window> window_above(const SunDay& day, double altitude_deg) {
 
 ArcPoint arc_at(const SunDay& day, UtcTime time) {
   const auto last = static_cast<double>(day.arc.size() - 1);
-  const double steps = std::clamp(seconds_between(day.start, time) / kStepS, 0.0, last);
+  const double steps = std::clamp((time - day.start) / kStep, 0.0, last);
   const double middle = std::clamp(std::round(steps), 1.0, last - 1.0);
   const auto at = static_cast<std::size_t>(middle);
   const double t = steps - middle;
@@ -195,7 +195,7 @@ ArcPoint arc_at(const SunDay& day, UtcTime time) {
 
 SkylineDay over_skyline(const SunDay& day, const Site& site, double least_altitude_deg) {
   SkylineDay result;
-  constexpr double kFineS = 30.0;
+  constexpr Duration kFine = seconds(30.0);
   constexpr double kSemidiameterDeg = 0.267;
   const bool in_leaf = trees_in_leaf(day.date, site.latitude_deg);
   const auto seen = [&](UtcTime time) {  // height of the upper limb over the skyline
@@ -217,7 +217,7 @@ SkylineDay over_skyline(const SunDay& day, const Site& site, double least_altitu
     result.first_light = day.start;
   }
   for (UtcTime time = day.start; time < day.end;) {
-    const UtcTime next = std::min(day.end, time + kFineS);
+    const UtcTime next = std::min(day.end, time + kFine);
     if ((seen(time) > 0.0) != (seen(next) > 0.0)) {
       note(seen(next) > 0.0, crossing(time, next, seen), result.first_light, result.last_light);
     }
@@ -238,7 +238,7 @@ SkylineDay over_skyline(const SunDay& day, const Site& site, double least_altitu
     result.clear.push_back({*opened, day.end});
   }
   for (const Window& window : result.clear) {
-    result.hours += seconds_between(window.start, window.end) / 3600.0;
+    result.hours += in_hours(window.length());
   }
   return result;
 }

@@ -25,13 +25,14 @@ Result<bool> trees_of(std::string_view text) {
   if (text == "1" || text == "yes" || text == "true" || text == "trees") {
     return true;
   }
-  return fail(ErrorCode::kUnknownValue, "trees", std::string(text), "yes or no");
+  return fail(ErrorCode::kUnknownValue, "trees", std::string(text), base::wants("yes-or-no"));
 }
 
 Result<HorizonPoint> point_of(const base::Columns& columns) {
   if (columns.size() < 2 || columns.size() > 3) {
-    return fail(ErrorCode::kMalformed, "line", std::to_string(columns.size()) + " columns",
-                "azimuth, height and perhaps trees");
+    return base::fail_because(ErrorCode::kMalformed, "line",
+                              base::because("columns", {static_cast<double>(columns.size())}),
+                              base::wants("horizon-columns"));
   }
   const auto azimuth = base::number_of(columns[0], "azimuth_deg", kAzimuthRange);
   const auto height = base::number_of(columns[1], "height_deg", kHorizonHeightRange);
@@ -96,7 +97,7 @@ Result<HorizonFile> horizon_from_csv(std::string_view text) {
     return tl::make_unexpected(refused.error());
   }
   if (file.horizon.points.size() > kMostHorizonPoints) {
-    return fail(ErrorCode::kTooLarge, "horizon", {}, "at most 720 corners");
+    return fail(ErrorCode::kTooLarge, "horizon", {}, base::wants("at-most", {720.0}));
   }
   file.refused = std::move(*refused);
   return file;
@@ -125,7 +126,7 @@ base::Json to_json(const Horizon& horizon) {
 Result<Horizon> horizon_from_json(const base::Json& json, const std::string& path) {
   Horizon horizon;
   if (!json.is_array() || json.size() > kMostHorizonPoints) {
-    return fail(ErrorCode::kWrongType, path, {}, "a list of at most 720 corners");
+    return fail(ErrorCode::kWrongType, path, {}, base::wants("list-of-at-most", {720.0}));
   }
   for (std::size_t i = 0; i < json.size(); ++i) {
     base::ObjectReader reader(json[i], path + "[" + std::to_string(i) + "]");

@@ -25,8 +25,8 @@ base::Result<MagneticField> MagneticField::open() {
   try {
     return MagneticField(std::make_shared<const Model>(path->parent_path().string()));
   } catch (const GeographicLib::GeographicErr& problem) {
-    return base::fail(base::ErrorCode::kMalformed, path->string(), problem.what(),
-                      "World Magnetic Model coefficients");
+    return base::fail_because(base::ErrorCode::kMalformed, path->string(),
+                              base::reported(problem.what()), base::wants("magnetic-model"));
   }
 }
 

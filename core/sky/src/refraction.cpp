@@ -30,9 +30,9 @@ struct Constants {
   double b_rad = 0.0;
 };
 
-Constants erfa_constants(const Air& air) {
+Constants erfa_constants(const Weather& weather) {
   Constants constants;
-  eraRefco(air.pressure_hpa, air.temperature_c, kHumidity, kWavelengthUm, &constants.a_rad,
+  eraRefco(weather.pressure_hpa, weather.temperature_c, kHumidity, kWavelengthUm, &constants.a_rad,
            &constants.b_rad);
   return constants;
 }
@@ -42,40 +42,41 @@ double erfa_refraction_deg(double apparent_deg, const Constants& constants) {
   return (constants.a_rad + constants.b_rad * tangent * tangent) * tangent * kDegPerRad;
 }
 
-double bennett_refraction_deg(double apparent_deg, const Air& air) {
+double bennett_refraction_deg(double apparent_deg, const Weather& weather) {
   const double argument_deg = apparent_deg + 7.31 / (apparent_deg + 4.4);
   const double standard_arcmin = 1.0 / std::tan(argument_deg * kRadPerDeg);
-  return standard_arcmin / 60.0 * (air.pressure_hpa / 1010.0) *
-         (283.15 / (273.15 + air.temperature_c));
+  return standard_arcmin / 60.0 * (weather.pressure_hpa / 1010.0) *
+         (283.15 / (273.15 + weather.temperature_c));
 }
 
 /// Refraction as a function of the apparent altitude, -2 to 90 degrees.
-double refraction_at_apparent_deg(double apparent_deg, const Air& air, const Constants& erfa) {
+double refraction_at_apparent_deg(double apparent_deg, const Weather& weather,
+                                  const Constants& erfa) {
   if (apparent_deg >= kErfaFromDeg) {
     return erfa_refraction_deg(apparent_deg, erfa);
   }
-  const double bennett = bennett_refraction_deg(apparent_deg, air);
+  const double bennett = bennett_refraction_deg(apparent_deg, weather);
   if (apparent_deg <= kBennettBelowDeg) {
     return bennett;
   }
   const double ratio_at_join =
-      erfa_refraction_deg(kErfaFromDeg, erfa) / bennett_refraction_deg(kErfaFromDeg, air);
+      erfa_refraction_deg(kErfaFromDeg, erfa) / bennett_refraction_deg(kErfaFromDeg, weather);
   const double share = (apparent_deg - kBennettBelowDeg) / (kErfaFromDeg - kBennettBelowDeg);
   return bennett * (1.0 + share * (ratio_at_join - 1.0));
 }
 
 }  // namespace
 
-double refraction_deg(double altitude_airless_deg, const Air& air) {
-  if (air.pressure_hpa <= 0.0 || altitude_airless_deg <= kFadeToDeg) {
+double refraction_deg(double altitude_airless_deg, const Weather& weather) {
+  if (weather.pressure_hpa <= 0.0 || altitude_airless_deg <= kFadeToDeg) {
     return 0.0;
   }
-  const Constants erfa = erfa_constants(air);
+  const Constants erfa = erfa_constants(weather);
   const double reached_deg = std::max(altitude_airless_deg, kFadeFromDeg);
   // The formulas take the apparent altitude: fixed-point iteration, contracting by at least 5.
   double apparent_deg = reached_deg;
   for (int step = 0; step < 12; ++step) {
-    const double next = reached_deg + refraction_at_apparent_deg(apparent_deg, air, erfa);
+    const double next = reached_deg + refraction_at_apparent_deg(apparent_deg, weather, erfa);
     const bool settled = std::abs(next - apparent_deg) < 1e-7;
     apparent_deg = next;
     if (settled) {

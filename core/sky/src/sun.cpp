@@ -21,8 +21,7 @@ using base::wrap_360;
 
 namespace {
 
-constexpr double kKnotSpacingS = 5.0 * 3600.0;
-constexpr double kSecondsPerDay = 86400.0;
+constexpr Duration kKnotSpacing = hours(5.0);
 
 double universal_time_angle_deg(const JulianDate& ut1) {
   // Julian days begin at noon.
@@ -118,7 +117,7 @@ GeocentricSun geocentric_sun(UtcTime time, double dut1_s) {
   eraRxp(to_date, motion, motion_of_date);
 
   const Direction place = direction_of(of_date, motion_of_date);
-  constexpr double kPerDayToArcsecS = kArcsecPerRad / kSecondsPerDay;
+  constexpr double kPerDayToArcsecS = kArcsecPerRad / in_seconds(days(1.0));
   GeocentricSun sun;
   sun.right_ascension_deg = wrap_360(place.longitude_rad * kDegPerRad);
   sun.declination_deg = place.latitude_rad * kDegPerRad;
@@ -133,7 +132,7 @@ GeocentricSun geocentric_sun(UtcTime time, double dut1_s) {
 
 SunEphemeris::SunEphemeris(UtcTime centre, double dut1_s) : centre_(centre), dut1_s_(dut1_s) {
   for (int index = 0; index < kKnots; ++index) {
-    const UtcTime time = centre + kKnotSpacingS * (index - kMiddleKnot);
+    const UtcTime time = centre + kKnotSpacing * (index - kMiddleKnot);
     const GeocentricSun exact = geocentric_sun(time, dut1_s);
     const JulianDate ut1 = universal_time(time, dut1_s);
     Knot& knot = knots_.at(static_cast<std::size_t>(index));
@@ -149,11 +148,11 @@ SunEphemeris::SunEphemeris(UtcTime centre, double dut1_s) : centre_(centre), dut
 }
 
 bool SunEphemeris::covers(UtcTime time) const {
-  return std::abs(seconds_between(centre_, time)) <= kKnotSpacingS * kMiddleKnot;
+  return std::chrono::abs(time - centre_) <= kKnotSpacing * kMiddleKnot;
 }
 
 GeocentricSun SunEphemeris::at(UtcTime time) const {
-  const double place = seconds_between(centre_, time) / kKnotSpacingS + kMiddleKnot;
+  const double place = (time - centre_) / kKnotSpacing + kMiddleKnot;
   Knot value{};
   Knot slope{};  // per knot spacing
   for (int i = 0; i < kKnots; ++i) {
@@ -179,8 +178,8 @@ GeocentricSun SunEphemeris::at(UtcTime time) const {
   GeocentricSun sun;
   sun.right_ascension_deg = wrap_360(value.right_ascension_deg);
   sun.declination_deg = value.declination_deg;
-  sun.right_ascension_rate_arcsec_s = slope.right_ascension_deg * 3600.0 / kKnotSpacingS;
-  sun.declination_rate_arcsec_s = slope.declination_deg * 3600.0 / kKnotSpacingS;
+  sun.right_ascension_rate_arcsec_s = slope.right_ascension_deg * 3600.0 / in_seconds(kKnotSpacing);
+  sun.declination_rate_arcsec_s = slope.declination_deg * 3600.0 / in_seconds(kKnotSpacing);
   sun.distance_au = value.distance_au;
   sun.sidereal_time_deg =
       wrap_360(eraEra00(ut1.day, ut1.fraction) * kDegPerRad + value.equinoxes_deg);
@@ -188,7 +187,7 @@ GeocentricSun SunEphemeris::at(UtcTime time) const {
   return sun;
 }
 
-LocalSun local_sun(const GeocentricSun& sun, const Site& site, const Air& air) {
+LocalSun local_sun(const GeocentricSun& sun, const Site& site, const Weather& weather) {
   LocalSun local;
   local.hour_angle_deg =
       wrap_180(sun.sidereal_time_deg + site.longitude_deg - sun.right_ascension_deg);
@@ -199,7 +198,8 @@ LocalSun local_sun(const GeocentricSun& sun, const Site& site, const Air& air) {
   const Horizontal now = topocentric(hour_angle, declination, sun.distance_au, site);
   local.azimuth_deg = wrap_360(now.azimuth_rad * kDegPerRad);
   local.altitude_airless_deg = now.altitude_rad * kDegPerRad;
-  local.altitude_deg = local.altitude_airless_deg + refraction_deg(local.altitude_airless_deg, air);
+  local.altitude_deg =
+      local.altitude_airless_deg + refraction_deg(local.altitude_airless_deg, weather);
   local.airmass = airmass(local.altitude_deg);
   local.parallactic_angle_deg =
       kDegPerRad *

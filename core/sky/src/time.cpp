@@ -16,8 +16,6 @@ using base::fail;
 
 namespace {
 
-constexpr const char* kTimeForm = "YYYY-MM-DDTHH:MM:SSZ";
-
 /// Takes fixed-width numbers and marks off the front of a text.
 class Scanner {
  public:
@@ -122,7 +120,7 @@ bool after_leap_second(UtcTime time) {
     return eraDat(date.year, date.month, date.day, 0.0, &seconds) >= 0 ? seconds : 0.0;
   };
   constexpr double kHalf = 0.5;
-  return tai_ahead_s(utc_date(time)) - tai_ahead_s(utc_date(time + -1.0)) > kHalf;
+  return tai_ahead_s(utc_date(time)) - tai_ahead_s(utc_date(time - seconds(1.0))) > kHalf;
 }
 
 /// Milliseconds that the zone is ahead of UTC; none when malformed.
@@ -146,12 +144,12 @@ base::Result<CivilDate> parse_date(std::string_view text, const std::string& fie
   Scanner scanner(text);
   const auto date = scan_date(scanner);
   if (!date || !scanner.done()) {
-    return fail(ErrorCode::kMalformed, field, std::string(text), "YYYY-MM-DD");
+    return fail(ErrorCode::kMalformed, field, std::string(text), base::wants("date"));
   }
   // A day reaches 26 h beyond its midnight at the far ends of longitude.
   const UtcTime start = start_of(*date);
-  if (start < kFirstTime + 2 * 86400.0 || start + 2 * 86400.0 > kLastTime) {
-    return fail(ErrorCode::kOutOfRange, field, std::string(text), "1972-01-03 to 2099-12-30");
+  if (start < kFirstTime + days(2.0) || start + days(2.0) > kLastTime) {
+    return fail(ErrorCode::kOutOfRange, field, std::string(text), base::wants("days-covered"));
   }
   return *date;
 }
@@ -159,7 +157,7 @@ base::Result<CivilDate> parse_date(std::string_view text, const std::string& fie
 base::Result<UtcTime> parse_utc(std::string_view text, const std::string& field) {
   Scanner scanner(text);
   const auto malformed = [&] {
-    return fail(ErrorCode::kMalformed, field, std::string(text), kTimeForm);
+    return fail(ErrorCode::kMalformed, field, std::string(text), base::wants("time"));
   };
   const auto date = scan_date(scanner);
   if (!date) {
@@ -177,12 +175,11 @@ base::Result<UtcTime> parse_utc(std::string_view text, const std::string& field)
     }
     time.unix_ms += clock->ms - *offset_ms;
     if (clock->leap && !after_leap_second(time)) {
-      return fail(ErrorCode::kOutOfRange, field, std::string(text),
-                  "second 60 only where a leap second was put in");
+      return fail(ErrorCode::kOutOfRange, field, std::string(text), base::wants("leap-second"));
     }
   }
   if (time < kFirstTime || time > kLastTime) {
-    return fail(ErrorCode::kOutOfRange, field, std::string(text), "1972 to 2099");
+    return fail(ErrorCode::kOutOfRange, field, std::string(text), base::wants("years-covered"));
   }
   return time;
 }
@@ -196,7 +193,7 @@ std::string to_iso(const CivilDate& date) {
 std::string to_iso(UtcTime time) {
   using namespace std::chrono;
   const sys_time<milliseconds> instant{milliseconds{time.unix_ms}};
-  const hh_mm_ss<milliseconds> clock{instant - floor<days>(instant)};
+  const hh_mm_ss<milliseconds> clock{instant - floor<std::chrono::days>(instant)};
   std::array<char, 40> text{};
   std::snprintf(text.data(), text.size(), "T%02d:%02d:%02d",
                 static_cast<int>(clock.hours().count()), static_cast<int>(clock.minutes().count()),
@@ -211,7 +208,8 @@ std::string to_iso(UtcTime time) {
 
 CivilDate utc_date(UtcTime time) {
   using namespace std::chrono;
-  const year_month_day date{floor<days>(sys_time<milliseconds>{milliseconds{time.unix_ms}})};
+  const year_month_day date{
+      floor<std::chrono::days>(sys_time<milliseconds>{milliseconds{time.unix_ms}})};
   return {static_cast<int>(date.year()), static_cast<int>(unsigned{date.month()}),
           static_cast<int>(unsigned{date.day()})};
 }
@@ -227,7 +225,7 @@ double decimal_year(UtcTime time) {
   const int year = utc_date(time).year;
   const UtcTime first = start_of({year, 1, 1});
   const UtcTime next = start_of({year + 1, 1, 1});
-  return year + seconds_between(first, time) / seconds_between(first, next);
+  return year + (time - first) / (next - first);
 }
 
 }  // namespace solarchon::sky

@@ -12,7 +12,7 @@ namespace {
 JulianDate quasi_utc(UtcTime time) {
   using namespace std::chrono;
   const sys_time<milliseconds> instant{milliseconds{time.unix_ms}};
-  const auto midnight = floor<days>(instant);
+  const auto midnight = floor<std::chrono::days>(instant);
   const year_month_day date{midnight};
   const hh_mm_ss<milliseconds> clock{instant - midnight};
   const double second = static_cast<double>(clock.seconds().count()) +

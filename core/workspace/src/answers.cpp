@@ -28,7 +28,7 @@ advise::Situation situation_of(const Workspace& workspace, sky::UtcTime time,
                                double semidiameter_arcsec, std::optional<double> airmass) {
   advise::Situation situation;
   situation.semidiameter_arcsec = semidiameter_arcsec;
-  situation.pressure_hpa = optics::standard_pressure_hpa(workspace.site.elevation_m);
+  situation.pressure_hpa = observer_of(workspace).weather.pressure_hpa;
   situation.seeing_arcsec = workspace.conditions.seeing_arcsec;
   situation.whole_disc = workspace.target == Target::kWholeDisc;
   // With the Sun down the light path is still judged, as for a middling height.
@@ -45,7 +45,7 @@ Answers answer(const Workspace& workspace, sky::UtcTime time, const sky::Geocent
   Answers answers;
   answers.time = time;
   answers.sun = sun;
-  answers.local = sky::local_sun(sun, workspace.site, conditions.air);
+  answers.local = sky::local_sun(sun, workspace.site, observer_of(workspace).weather);
   answers.disc = sky::disc_view(time);
   const advise::Situation situation =
       situation_of(workspace, time, sun.semidiameter_arcsec(), answers.local.airmass);

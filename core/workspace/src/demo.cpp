@@ -44,7 +44,7 @@ Result<DemoSession> session_from_json(const base::Json& json, const std::string&
   }
   return sky::parse_utc(first, path + ".first_frame").map([&](sky::UtcTime time) {
     for (int i = 0; i < frames; ++i) {
-      session.frames.push_back(time + 60.0 * spacing_min * i);
+      session.frames.push_back(time + sky::minutes(spacing_min * i));
     }
     return session;
   });
@@ -93,7 +93,8 @@ Result<void> observe(const DemoSession& session, const std::optional<log::Sessio
   }
   for (std::size_t i = done; i < session.frames.size(); ++i) {
     const sky::UtcTime time = session.frames[i];
-    const Answers answers = answer(workspace, time, sky::geocentric_sun(time));
+    const Answers answers =
+        answer(workspace, time, sky::geocentric_sun(time, workspace.conditions.dut1_s));
     const auto seed = static_cast<std::uint32_t>(time.unix_ms / 1000);
     const auto taken =
         shot_for(workspace, answers, std::nullopt, seed).and_then([&](const camera::Shot& shot) {
@@ -147,10 +148,9 @@ Result<DemoScenario> demo_scenario() {
   }
   return workspace_from_json(inner).and_then([&](Workspace workspace) {
     return sky::parse_utc(now, "now").map([&](sky::UtcTime time) {
-      constexpr double kTwoDays = 2.0 * 86400.0;
       constexpr int kHours = 12 * 24;
       workspace.wishes.forecast =
-          plan::stand_in_forecast(workspace.site, time + (-kTwoDays), kHours);
+          plan::stand_in_forecast(workspace.site, time - sky::days(2.0), kHours);
       return DemoScenario{workspace, time};
     });
   });

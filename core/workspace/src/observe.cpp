@@ -60,7 +60,8 @@ Result<std::filesystem::path> take_name(const std::filesystem::path& data,
     name = first;
     name.replace_filename(first.stem().string() + "-" + std::to_string(number) + ".fits");
   }
-  return fail(ErrorCode::kUnwritable, (data / first).string(), "too many frames of one instant");
+  return fail_because(ErrorCode::kUnwritable, (data / first).string(),
+                      base::because("too-many-frames-of-one-instant"));
 }
 
 }  // namespace
@@ -69,15 +70,15 @@ Result<camera::Shot> shot_for(const Workspace& workspace, const Answers& answers
                               std::optional<double> exposure_ms, std::uint32_t seed) {
   const auto sensor = optics::sensor_of(workspace.rig);
   if (!sensor || !answers.train.sampling_arcsec_px) {
-    return fail(ErrorCode::kMissing, "rig", {}, "a telescope and a camera behind it");
+    return fail(ErrorCode::kMissing, "rig", {}, base::wants("telescope-and-camera"));
   }
   if (answers.train.band.line) {
-    return fail(ErrorCode::kUnknownValue, "rig", "hydrogen alpha",
-                "a white-light path: the synthetic Sun has no chromosphere");
+    return fail_because(ErrorCode::kUnknownValue, "rig", base::because("hydrogen-alpha-path"),
+                        base::wants("white-light-path"));
   }
   if (!answers.exposure) {
     return fail(ErrorCode::kOutOfRange, "time", sky::to_iso(answers.time),
-                "a time with the Sun above the horizon");
+                base::wants("sun-above-the-horizon"));
   }
   camera::Shot shot;
   shot.rig = workspace.rig;
@@ -94,6 +95,7 @@ Result<camera::Shot> shot_for(const Workspace& workspace, const Answers& answers
   }
   shot.electrons_per_ms = answers.exposure->electrons_per_ms;
   shot.seeing_arcsec = workspace.conditions.seeing_arcsec;
+  shot.pressure_hpa = observer_of(workspace).weather.pressure_hpa;
   shot.seed = seed;
   if (workspace.target == Target::kLargestSpot) {
     shot.target = largest_spot(answers, shot.sun_seed);
@@ -143,7 +145,7 @@ log::SessionStart session_start(const Workspace& workspace, sky::UtcTime time) {
           workspace.rig,
           std::string(word_of(workspace.target)),
           workspace.conditions.seeing_arcsec,
-          workspace.conditions.air};
+          observer_of(workspace).weather};
 }
 
 Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot, log::LogBook& log,
@@ -179,8 +181,9 @@ Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot, l
   if (const auto written = frames::write_fits(taken.recording.frame, data / name); !written) {
     return give_up(written.error());
   }
-  const sky::LocalSun local =
-      sky::local_sun(sky::geocentric_sun(shot.time), workspace.site, workspace.conditions.air);
+  const sky::Observer observer = observer_of(workspace);
+  const sky::LocalSun local = sky::local_sun(sky::geocentric_sun(shot.time, observer.dut1_s),
+                                             observer.site, observer.weather);
   taken.entry = {
       0, shot.time, name.string(), shot.exposure_ms, local.altitude_deg, taken.measurement};
   const auto filed = session ? log.file_frame(*session, taken.entry).map([&](std::int64_t frame) {

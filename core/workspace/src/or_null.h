@@ -8,11 +8,7 @@
 
 namespace solarchon::workspace {
 
-/// What is not known is null in a report.
-template <typename T>
-base::Json or_null(const std::optional<T>& value) {
-  return value ? base::Json(*value) : base::Json(nullptr);
-}
+using base::or_null;
 
 /// An instant as its ISO text, or null.
 [[nodiscard]] inline base::Json instant(const std::optional<sky::UtcTime>& time) {

@@ -32,14 +32,14 @@ Json sky_report(const std::optional<plan::ForecastHour>& hour) {
           {"wind_m_s", hour->wind_m_s}};
 }
 
-Json runs_report(const plan::Givens& givens, const plan::DayPlan& day) {
+Json runs_report(const plan::Wishes& wishes, const plan::DayPlan& day) {
   static constexpr const char* kAdvice[] = {"none", "turn-early", "track-through", "move"};
   Json runs = Json::array();
   for (std::size_t i = 0; i < day.runs.size(); ++i) {
     const plan::PlannedRun& run = day.runs[i];
-    Json entry = with({{"index", run.index}, {"name", givens.wishes.runs[run.index].name}},
-                      span(run.window));
-    entry["fixed"] = givens.wishes.runs[run.index].fixed;
+    Json entry =
+        with({{"index", run.index}, {"name", wishes.runs[run.index].name}}, span(run.window));
+    entry["fixed"] = wishes.runs[run.index].fixed;
     entry["altitude_deg"] = run.altitude_deg;
     entry["seeing"] = seeing_report(run.seeing);
     entry["forecast"] = sky_report(run.sky);
@@ -95,7 +95,7 @@ Json conflicts_report(const std::vector<plan::Conflict>& conflicts) {
   return list;
 }
 
-Json power_report(const plan::Givens& givens, const std::optional<plan::PowerUse>& power) {
+Json power_report(const plan::Wishes& wishes, const std::optional<plan::PowerUse>& power) {
   if (!power) {
     return nullptr;
   }
@@ -110,7 +110,7 @@ Json power_report(const plan::Givens& givens, const std::optional<plan::PowerUse
   Json supplies = Json::array();
   for (std::size_t i = 0; i < power->supplies.size(); ++i) {
     const plan::SupplyUse& supply = power->supplies.at(i);
-    supplies.push_back({{"name", givens.wishes.power.supplies.at(i).name},
+    supplies.push_back({{"name", wishes.power.supplies.at(i).name},
                         {"needed_wh", supply.needed_wh},
                         {"usable_wh", supply.usable_wh},
                         {"usable_spare_wh", supply.usable_spare_wh},
@@ -122,7 +122,9 @@ Json power_report(const plan::Givens& givens, const std::optional<plan::PowerUse
 
 }  // namespace
 
-Json plan_report(const plan::Givens& givens, const plan::DayPlan& day) {
+Json plan_report(const plan::Day& of_day) {
+  const plan::DayPlan& day = of_day.plan;
+  const plan::Wishes& wishes = of_day.outlook.wishes;
   Json turn = nullptr;
   if (day.turn) {
     turn = {{"earliest_utc", sky::to_iso(day.turn->earliest)},
@@ -135,12 +137,12 @@ Json plan_report(const plan::Givens& givens, const plan::DayPlan& day) {
                {"bytes", day.storage->bytes},
                {"fastest_mb_per_s", day.storage->fastest_mb_per_s}};
   }
-  return {{"date", sky::to_iso(givens.day.date)},
+  return {{"date", sky::to_iso(of_day.sun.date)},
           {"countdown", countdown_report(day.countdown)},
-          {"runs", runs_report(givens, day)},
+          {"runs", runs_report(wishes, day)},
           {"meridian_turn", std::move(turn)},
           {"conflicts", conflicts_report(day.conflicts)},
-          {"power", power_report(givens, day.power)},
+          {"power", power_report(wishes, day.power)},
           {"storage", std::move(storage)}};
 }
 

@@ -31,19 +31,7 @@ Json sun_report(sky::UtcTime time, const sky::GeocentricSun& sun, const sky::Loc
           {"field_rotation_deg_h", local.field_rotation_deg_h}};
 }
 
-Json refused_report(const std::vector<base::RefusedLine>& refused) {
-  Json lines = Json::array();
-  for (const base::RefusedLine& line : refused) {
-    lines.push_back({{"line", line.line},
-                     {"field", line.error.field},
-                     {"value", line.error.value},
-                     {"accepted", line.error.accepted}});
-  }
-  return lines;
-}
-
-Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline, const plan::Mount& mount,
-                const std::vector<base::RefusedLine>& refused) {
+Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline, const plan::Mount& mount) {
   static constexpr const char* kPolar[] = {"none", "midnight-sun", "polar-night"};
   Json above = Json::array();
   for (int altitude = 10; altitude <= 80; altitude += 10) {
@@ -78,8 +66,7 @@ Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline, const pl
                                         {"meridian_utc", sky::to_iso(turn->meridian)},
                                         {"latest_utc", sky::to_iso(turn->latest)}}
                                  : Json(nullptr)},
-          {"fast_azimuth", fast ? span(*fast) : Json(nullptr)},
-          {"refused_lines", refused_report(refused)}};
+          {"fast_azimuth", fast ? span(*fast) : Json(nullptr)}};
 }
 
 Json measurement_report(const measure::DiscMeasurement& measured) {

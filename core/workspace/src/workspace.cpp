@@ -32,6 +32,25 @@ std::string_view word_of(Target target) {
   return target_words().at(static_cast<std::size_t>(target));
 }
 
+sky::Observer observer_of(const Workspace& workspace) {
+  const Conditions& conditions = workspace.conditions;
+  const double usual_hpa = sky::standard_pressure_hpa(workspace.site.elevation_m);
+  return {workspace.site,
+          {conditions.pressure_hpa.value_or(usual_hpa), conditions.temperature_c},
+          conditions.dut1_s};
+}
+
+plan::Outlook outlook_of(const Workspace& workspace, plan::Experience experience,
+                         double least_altitude_deg) {
+  return {observer_of(workspace), least_altitude_deg, workspace.rig,
+          workspace.mount,        workspace.wishes,   std::move(experience)};
+}
+
+plan::Day day_of(const Workspace& workspace, const sky::CivilDate& date,
+                 plan::Experience experience, double least_altitude_deg) {
+  return plan::day_of(date, outlook_of(workspace, std::move(experience), least_altitude_deg));
+}
+
 Json to_json(const Workspace& workspace) {
   const Conditions& conditions = workspace.conditions;
   Json json{{"format", "solarchon-workspace"},
@@ -40,8 +59,7 @@ Json to_json(const Workspace& workspace) {
             {"rig", optics::to_json(workspace.rig)},
             {"target", word_of(workspace.target)},
             {"conditions",
-             {{"pressure_hpa", conditions.air.pressure_hpa},
-              {"temperature_c", conditions.air.temperature_c},
+             {{"temperature_c", conditions.temperature_c},
               {"seeing_arcsec", conditions.seeing_arcsec},
               {"target_level", conditions.target_level},
               {"dut1_s", conditions.dut1_s}}},
@@ -50,6 +68,9 @@ Json to_json(const Workspace& workspace) {
               {"inspection_days", workspace.practice.inspection_days},
               {"totality", workspace.practice.totality},
               {"guests", workspace.practice.guests}}}};
+  if (conditions.pressure_hpa) {
+    json["conditions"]["pressure_hpa"] = *conditions.pressure_hpa;
+  }
   json["mount"] = plan::to_json(workspace.mount);
   json["plan"] = plan::to_json(workspace.wishes);
   if (workspace.compared) {
@@ -72,7 +93,7 @@ Result<safety::Practice> practice_from_json(const Json& json) {
   const auto found = std::find(safety::kSchoolsMm.begin(), safety::kSchoolsMm.end(), school_mm);
   if (found == safety::kSchoolsMm.end()) {
     reader.fail(base::ErrorCode::kUnknownValue, "rejection_above_mm",
-                std::to_string(std::lround(school_mm)), "80, 120 or 150");
+                std::to_string(std::lround(school_mm)), base::one_of({"80", "120", "150"}));
   } else {
     practice.school = static_cast<std::size_t>(found - safety::kSchoolsMm.begin());
   }
@@ -93,14 +114,15 @@ Result<Workspace> workspace_from_json(const Json& json) {
   (void)reader.choice("format", {"solarchon-workspace"});
   const int version = reader.integer("version", {1, 1'000'000});
   if (!reader.error() && version > kVersion) {
-    reader.fail(base::ErrorCode::kVersion, "version", std::to_string(version), "1");
+    reader.fail(base::ErrorCode::kVersion, "version", std::to_string(version),
+                base::wants("versions-up-to", {1.0}));
   }
   Workspace workspace;
   workspace.target = static_cast<Target>(reader.choice("target", target_words()));
   base::ObjectReader inner(reader.object("conditions"), "conditions");
   Conditions& conditions = workspace.conditions;
-  conditions.air.pressure_hpa = inner.number_or("pressure_hpa", sky::kPressureRange, 1010.0);
-  conditions.air.temperature_c = inner.number_or("temperature_c", sky::kTemperatureRange, 15.0);
+  conditions.pressure_hpa = inner.optional_number("pressure_hpa", sky::kPressureRange);
+  conditions.temperature_c = inner.number_or("temperature_c", sky::kTemperatureRange, 15.0);
   conditions.seeing_arcsec = inner.number_or("seeing_arcsec", kSeeingRange, 2.0);
   conditions.target_level = inner.number_or("target_level", kTargetLevelRange, 0.70);
   conditions.dut1_s = inner.number_or("dut1_s", sky::kDut1Range, 0.0);
@@ -197,7 +219,8 @@ Result<void> write_workspace(const Workspace& workspace, const std::filesystem::
   const std::string text =
       to_json(workspace).dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
   if (text.size() > kMostBytes) {
-    return base::fail(base::ErrorCode::kTooLarge, path.string(), {}, "at most 2 MiB");
+    return base::fail(base::ErrorCode::kTooLarge, path.string(), {},
+                      base::wants("at-most-bytes", {static_cast<double>(kMostBytes)}));
   }
   // What this program writes it must be able to read.
   const auto back = base::parse_json(text, path.string()).and_then(workspace_from_json);

@@ -47,7 +47,7 @@ TEST(Misfits, NameTheDiscThatIsCut) {
   optics::set_parameter(rig.elements[0].part, "focal_length_mm", 714.0);
   const auto found = misfit(rig, "disc-cut");
   ASSERT_TRUE(found);
-  EXPECT_NEAR(found->measure->value, 1536 * 3.45e-3 / *follow(rig).solar_image_mm, 1e-3);
+  EXPECT_NEAR(found->key_figure->figure.value, 1536 * 3.45e-3 / *follow(rig).solar_image_mm, 1e-3);
   EXPECT_EQ(found->element, 4U);
   Situation spot;
   spot.whole_disc = false;
@@ -62,7 +62,7 @@ TEST(Misfits, JudgeSamplingAgainstAirAndLensTogether) {
   at.seeing_arcsec = 1.0;  // hypot(1.39, 1.0) = 1.71: 1.16 pixels
   const auto coarse = misfit(rig, "undersampled", at);
   ASSERT_TRUE(coarse);
-  EXPECT_NEAR(coarse->measure->value, 1.157, 0.002);
+  EXPECT_NEAR(coarse->key_figure->figure.value, 1.157, 0.002);
   at.seeing_arcsec = 8.0;
   EXPECT_TRUE(misfit(rig, "oversampled", at));
 }
@@ -73,7 +73,7 @@ TEST(Misfits, NameTheShadowOfASecondary) {
   // 2032 / 32 = 63.5 times, exit pupil 3.2 mm, shadow 1.09 mm: above a third of 2.5 mm.
   const auto found = misfit(rig, "obstruction-shadow");
   ASSERT_TRUE(found);
-  EXPECT_NEAR(found->measure->value, 0.34 * 203.0 / 63.5, 0.01);
+  EXPECT_NEAR(found->key_figure->figure.value, 0.34 * 203.0 / 63.5, 0.01);
   optics::set_parameter(rig.elements[3].part, "focal_length_mm", 20.0);
   EXPECT_FALSE(misfit(rig, "obstruction-shadow"));
 }
@@ -84,11 +84,11 @@ TEST(Misfits, SayHowManyMillimetresAreMissingToFocus) {
                           "Adapter 2 inch to 1.25 inch", "Colour camera 3 Mpx, 3.45 µm"});
   const auto found = misfit(rig, "focus");
   ASSERT_TRUE(found);
-  EXPECT_NEAR(found->measure->value, 130.0 - 141.5, 1e-9);
+  EXPECT_NEAR(found->key_figure->figure.value, 130.0 - 141.5, 1e-9);
   // A bare camera needs an extension instead: 130 - 17.5 - 6 is more than 80 mm of travel.
   const Rig bare = rig_of({"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6",
                            "Adapter 2 inch to 1.25 inch", "Mono camera 3 Mpx, 3.45 µm"});
-  EXPECT_NEAR(misfit(bare, "focus")->measure->value, 80.0 - 106.5, 1e-9);
+  EXPECT_NEAR(misfit(bare, "focus")->key_figure->figure.value, 80.0 - 106.5, 1e-9);
 }
 
 TEST(Misfits, NameBandsDimLightAndColourInOneLine) {
@@ -114,7 +114,7 @@ TEST(Misfits, NameWhatSpoilsPictureOrPowerButHarmsNobody) {
   optics::set_parameter(rear.elements[0].part, "watts", 7.5);
   EXPECT_FALSE(misfit(rear, "supply-weak"));
   optics::set_parameter(rear.elements[0].part, "watts", 7.4);
-  EXPECT_DOUBLE_EQ(misfit(rear, "supply-weak")->measure->value, 7.4);
+  EXPECT_DOUBLE_EQ(misfit(rear, "supply-weak")->key_figure->figure.value, 7.4);
   rear.elements.insert(rear.elements.begin(), catalogue_part("USB port 5 V, 2.5 W"));
   EXPECT_TRUE(misfit(rear, "supply-weak"));  // two ports are not joined
   EXPECT_TRUE(harmless(rear));
@@ -177,8 +177,8 @@ TEST(Suggest, PutsTheFilmBackBeforeItSellsOne) {
   ASSERT_FALSE(found.empty());
   EXPECT_EQ(found[0].change.kind, ChangeKind::kPutBack);
   EXPECT_EQ(found[0].verdict, safety::Severity::kNoObjection);
-  EXPECT_LT(found[0].before->value, 0.2);
-  EXPECT_GT(found[0].after->value, 5.0);
+  EXPECT_LT(found[0].before->figure.value, 0.2);
+  EXPECT_GT(found[0].after->figure.value, 5.0);
   EXPECT_TRUE(found[0].rig.elements[0].fitted);
 }
 
@@ -203,8 +203,8 @@ TEST(Suggest, CutsTheMaskThatAWedgeWants) {
   ASSERT_NE(mask, nullptr);
   EXPECT_DOUBLE_EQ(mask->opening_mm, 100.0);
   // 120 mm on a wedge for 100, which is 4 inch and takes 102.
-  EXPECT_DOUBLE_EQ(found[0].before->value, -18.0);
-  EXPECT_DOUBLE_EQ(found[0].after->value, 2.0);
+  EXPECT_DOUBLE_EQ(found[0].before->figure.value, -18.0);
+  EXPECT_DOUBLE_EQ(found[0].after->figure.value, 2.0);
   EXPECT_NE(found[0].verdict, safety::Severity::kStop);
 }
 
@@ -242,8 +242,8 @@ TEST(Suggest, ShortensWhatDoesNotReachFocus) {
   const auto found = cures(rig, "focus");
   ASSERT_FALSE(found.empty());
   for (const Suggestion& suggestion : found) {
-    EXPECT_LT(suggestion.before->value, 0.0);
-    EXPECT_GE(suggestion.after->value, 0.0);
+    EXPECT_LT(suggestion.before->figure.value, 0.0);
+    EXPECT_GE(suggestion.after->figure.value, 0.0);
     EXPECT_EQ(suggestion.verdict, safety::Severity::kNoObjection);
   }
 }

@@ -60,7 +60,7 @@ TEST(FolderLock, BelongsToOneProcessAndEndsWithIt) {
     EXPECT_TRUE(FolderLock::held(folder.path()));
     const auto second = FolderLock::take(folder.path(), std::chrono::milliseconds(50));
     ASSERT_FALSE(second);
-    EXPECT_EQ(second.error().value, "held by process " + std::to_string(::getpid()));
+    EXPECT_EQ(second.error().reason, because("held-by-process", {}, std::to_string(::getpid())));
   }
   EXPECT_FALSE(FolderLock::held(folder.path()));
   // A holder that is killed holds nothing.

@@ -98,7 +98,7 @@ TEST(ForeignFits, ThatClaimMoreThanTheyHoldAreRefusedWithoutTakingMemory) {
                            20));
   const auto frame = read_frame(folder / "a.fits");
   ASSERT_FALSE(frame);
-  EXPECT_EQ(frame.error().value, "cut off");
+  EXPECT_EQ(frame.error().reason, base::because("cut-off"));
 }
 
 TEST(ForeignFits, AFewWildOrBlankValuesDoNotHideTheRest) {

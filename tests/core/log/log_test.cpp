@@ -36,7 +36,9 @@ FrameEntry measured_frame() {
   measured.view = sky::disc_view(test::morning());
   measured.spots = {{600.5, 700.25, 120.0, 18.0, 33.0, 0.25, 12.5, 88.75},
                     {610.5, 690.25, 20.0, 0.0, 34.0, 0.6, std::nullopt, std::nullopt}};
-  return {0, test::morning() + 60.0, "frames/2027-07-17/084100.fits", 0.172, 38.5, measured};
+  return {
+      0,       test::morning() + sky::seconds(60.0), "frames/2027-07-17/084100.fits", 0.172, 38.5,
+      measured};
 }
 
 TEST(LogBook, KeepsASessionWholeAcrossReopening) {
@@ -83,7 +85,7 @@ TEST(LogBook, ListsSessionsNewestFirst) {
   EXPECT_TRUE(book.summaries().value().empty());
   const auto old_session = book.begin(morning_start()).value();
   SessionStart later = morning_start();
-  later.started = later.started + 86400.0;
+  later.started = later.started + sky::seconds(86400.0);
   const auto new_session = book.begin(later).value();
   ASSERT_TRUE(book.file_frame(old_session, measured_frame()));
   ASSERT_TRUE(book.file_frame(old_session, {0, test::morning(), "f", 1.0, 2.0, std::nullopt}));
@@ -94,7 +96,7 @@ TEST(LogBook, ListsSessionsNewestFirst) {
   EXPECT_EQ(list[1].frames, 2);
   EXPECT_EQ(list[1].spots, 2);
   EXPECT_EQ(list[1].site, "Punta Alcaravan");
-  EXPECT_EQ(list[1].last_frame, test::morning() + 60.0);
+  EXPECT_EQ(list[1].last_frame, test::morning() + sky::seconds(60.0));
 }
 
 TEST(LogBook, KnowsWhenThereIsNoSuchSession) {
@@ -256,9 +258,9 @@ TEST(LogBook, KeepsHowLongStepsTook) {
   const TempFolder folder;
   LogBook book = LogBook::open(folder / "log.sqlite").value();
   EXPECT_TRUE(book.step_notes().value().empty());
-  ASSERT_TRUE(book.note_step(test::morning() + 60.0, {StepKind::kAlign, 22.5}));
+  ASSERT_TRUE(book.note_step(test::morning() + sky::seconds(60.0), {StepKind::kAlign, 22.5}));
   ASSERT_TRUE(book.note_step(test::morning(), {StepKind::kDrive, 31.0}));  // filed late
-  ASSERT_TRUE(book.note_step(test::morning() + 90.0, {StepKind::kAlign, 12.0}));
+  ASSERT_TRUE(book.note_step(test::morning() + sky::seconds(90.0), {StepKind::kAlign, 12.0}));
   EXPECT_THAT(LogBook::open(folder / "log.sqlite").value().step_notes().value(),
               testing::ElementsAre(plan::StepNote{StepKind::kDrive, 31.0},
                                    plan::StepNote{StepKind::kAlign, 22.5},

@@ -25,8 +25,8 @@ int main(int argc, char** argv) {
   measure::DiscMeasurement measured;
   measured.spots.assign(40, {});
   for (int i = 0;; ++i) {
-    const auto id =
-        book->file_frame(*session, {0, test::morning() + i, "frames/x.fits", 0.2, 40.0, measured});
+    const auto id = book->file_frame(
+        *session, {0, test::morning() + sky::seconds(i), "frames/x.fits", 0.2, 40.0, measured});
     if (!id) {
       return 1;
     }

@@ -137,8 +137,8 @@ TEST(ForeignDisc, ThatIsTooDimOrFullSaysSo) {
   }
   Frame full = frame;
   std::fill(full.pixels.begin(), full.pixels.end(), std::uint16_t{65535});
-  EXPECT_EQ(fit_limb(dim).error().value, "too dim");
-  EXPECT_EQ(fit_limb(full).error().value, "too bright");
+  EXPECT_EQ(fit_limb(dim).error().reason.id, "picture-too-dim");
+  EXPECT_EQ(fit_limb(full).error().reason.id, "picture-too-bright");
   EXPECT_TRUE(fit_limb(frame));
 }
 

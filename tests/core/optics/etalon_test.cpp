@@ -5,6 +5,8 @@
 
 #include <cmath>
 
+#include "solarchon/sky/site.h"
+
 namespace solarchon::optics {
 namespace {
 
@@ -75,18 +77,18 @@ TEST(InCone, WidensWithFasterBeams) {
 }
 
 TEST(PressureShift, IsAboutOneAndEightTenthsPerAtmosphere) {
-  EXPECT_DOUBLE_EQ(pressure_shift_angstrom(kSeaLevelHpa), 0.0);
-  EXPECT_NEAR(pressure_shift_angstrom(2.0 * kSeaLevelHpa), 1.8, 0.03);
-  EXPECT_LT(pressure_shift_angstrom(standard_pressure_hpa(2400.0)), -0.4);
+  EXPECT_DOUBLE_EQ(pressure_shift_angstrom(sky::kSeaLevelHpa), 0.0);
+  EXPECT_NEAR(pressure_shift_angstrom(2.0 * sky::kSeaLevelHpa), 1.8, 0.03);
+  EXPECT_LT(pressure_shift_angstrom(sky::standard_pressure_hpa(2400.0)), -0.4);
 }
 
 TEST(StandardPressure, FollowsTheTableOfTheStandardAtmosphere) {
   // ICAO Doc 7488: 1013.25, 898.75, 794.95, 540.20 hPa.
-  EXPECT_NEAR(standard_pressure_hpa(0.0), 1013.25, 0.01);
-  EXPECT_NEAR(standard_pressure_hpa(1000.0), 898.75, 0.1);
-  EXPECT_NEAR(standard_pressure_hpa(2000.0), 794.95, 0.1);
-  EXPECT_NEAR(standard_pressure_hpa(5000.0), 540.20, 0.1);
-  EXPECT_DOUBLE_EQ(standard_pressure_hpa(1e9), standard_pressure_hpa(11000.0));
+  EXPECT_NEAR(sky::standard_pressure_hpa(0.0), 1013.25, 0.01);
+  EXPECT_NEAR(sky::standard_pressure_hpa(1000.0), 898.75, 0.1);
+  EXPECT_NEAR(sky::standard_pressure_hpa(2000.0), 794.95, 0.1);
+  EXPECT_NEAR(sky::standard_pressure_hpa(5000.0), 540.20, 0.1);
+  EXPECT_DOUBLE_EQ(sky::standard_pressure_hpa(1e9), sky::standard_pressure_hpa(11000.0));
 }
 
 TEST(DopplerShift, IsAboutFourHundredthsForTheLimb) {

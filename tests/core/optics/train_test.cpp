@@ -327,7 +327,7 @@ TEST(FollowLight, ABlockingFilterHasItsMargin) {
   const Train high =
       follow_light(test::rig_of({"Front etalon 60 mm, 0.7 Å, tilt", "Doublet 60 mm f/6",
                                  "Blocking filter 10 mm", "Eyepiece 20 mm"}),
-                   kSemidiameter, standard_pressure_hpa(2000.0));
+                   kSemidiameter, sky::standard_pressure_hpa(2000.0));
   EXPECT_NEAR(high.etalon->pressure_shift_angstrom, -0.39, 0.01);
 }
 

@@ -24,18 +24,17 @@ TEST(YearAhead, BeginsRotationsWhenAnotherLibrarySaysSo) {
       "2025-06-19T12:15:11Z", "2025-07-16T17:03:03Z", "2025-08-12T22:17:45Z",
       "2025-09-09T04:13:54Z", "2025-10-06T10:49:09Z", "2025-11-02T17:52:41Z",
       "2025-11-30T01:17:15Z", "2025-12-27T09:02:58Z"};
-  const auto year = year_ahead(2025, kHome, {}, 20.0).value();
+  const auto year = year_ahead(2025, {kHome, {}, 0.0}, 20.0).value();
   ASSERT_EQ(year.rotations.size(), known.size());
   for (std::size_t i = 0; i < known.size(); ++i) {
     EXPECT_EQ(year.rotations[i].rotation, 2293 + static_cast<int>(i));
-    EXPECT_NEAR(sky::seconds_between(utc(known[i]), year.rotations[i].time), 0.0, 120.0)
-        << known[i];
+    EXPECT_NEAR(sky::in_seconds(year.rotations[i].time - utc(known[i])), 0.0, 120.0) << known[i];
   }
 }
 
 TEST(YearAhead, KnowsEachDayInBothHemispheres) {
-  const auto north = year_ahead(2028, kHome, {}, 20.0).value();
-  const auto south = year_ahead(2028, kSouth, {}, 20.0).value();
+  const auto north = year_ahead(2028, {kHome, {}, 0.0}, 20.0).value();
+  const auto south = year_ahead(2028, {kSouth, {}, 0.0}, 20.0).value();
   ASSERT_EQ(north.days.size(), 366U);  // a leap year
   EXPECT_EQ(north.days.back().date, (sky::CivilDate{2028, 12, 31}));
   const YearDay& june = north.days[172];
@@ -55,14 +54,15 @@ TEST(YearAhead, KnowsEachDayInBothHemispheres) {
 }
 
 TEST(YearAhead, HasPolarDaysAndCanBeStopped) {
-  const auto pole = year_ahead(2027, {"", 78.2, 15.6, 0.0, "UTC"}, {}, 20.0).value();
+  const auto pole =
+      year_ahead(2027, {sky::Site{"", 78.2, 15.6, 0.0, "UTC"}, {}, 0.0}, 20.0).value();
   EXPECT_EQ(pole.days[0].polar, sky::PolarState::kPolarNight);
   EXPECT_FALSE(pole.days[0].sunrise);
   EXPECT_EQ(pole.days[0].clear_hours, 0.0);
   EXPECT_EQ(pole.days[171].polar, sky::PolarState::kMidnightSun);
   std::stop_source source;
   source.request_stop();
-  EXPECT_THAT(year_ahead(2027, kHome, {}, 20.0, {source.get_token()}),
+  EXPECT_THAT(year_ahead(2027, {kHome, {}, 0.0}, 20.0, {source.get_token()}),
               FailsWith(base::ErrorCode::kCancelled, "year"));
 }
 
@@ -72,12 +72,14 @@ TEST(FeatureAt, TurnsWithTheSunAndDriftsByLatitude) {
   const Feature middle{0.0, l0, seen};
   EXPECT_NEAR(feature_at(middle, seen).from_meridian_deg, 0.0, 1e-9);
   // A spot at the equator turns by 14.522 degrees a day, less the Earth's way of 0.955 in July.
-  const double week = feature_at(middle, seen + 7.0 * kDay).from_meridian_deg;
+  const double week = feature_at(middle, seen + sky::seconds(7.0 * kDay)).from_meridian_deg;
   EXPECT_NEAR(week, 7.0 * (14.522 - 0.955), 0.3);
-  EXPECT_LT(feature_at(middle, seen + 7.0 * kDay).foreshortening, 0.0);  // round the west limb
-  EXPECT_LT(feature_at({30.0, l0, seen}, seen + 7.0 * kDay).from_meridian_deg, week - 4.0);
+  EXPECT_LT(feature_at(middle, seen + sky::seconds(7.0 * kDay)).foreshortening,
+            0.0);  // round the west limb
+  EXPECT_LT(feature_at({30.0, l0, seen}, seen + sky::seconds(7.0 * kDay)).from_meridian_deg,
+            week - 4.0);
   // Synodic rotation brings it back after about 26.5 days.
-  EXPECT_GT(feature_at(middle, seen + 26.5 * kDay).foreshortening, 0.95);
+  EXPECT_GT(feature_at(middle, seen + sky::seconds(26.5 * kDay)).foreshortening, 0.95);
 }
 
 TEST(FeatureAt, ForeshortensByTheAngleFromTheCentre) {
@@ -101,9 +103,10 @@ class Window : public testing::Test {
  protected:
   [[nodiscard]] std::optional<BestWindow> best(double minutes,
                                                const std::optional<Feature>& feature = {}) const {
-    return best_window({day, skyline, rig, mount, wishes, experience}, minutes, feature);
+    return best_window({{{kHome, {}, 0.0}, 20.0, rig, mount, wishes, experience}, day, skyline, {}},
+                       minutes, feature);
   }
-  sky::SunDay day = sky::sun_day({2027, 7, 17}, kHome, {});
+  sky::SunDay day = sky::sun_day({2027, 7, 17}, sky::Observer{kHome, {}, 0.0});
   sky::SkylineDay skyline = sky::over_skyline(day, kHome, 20.0);
   optics::Rig rig;
   plan::Mount mount;
@@ -119,7 +122,7 @@ TEST_F(Window, IsTheMorningWhereTheGroundDecides) {
   EXPECT_NEAR(found->detail_km, found->seeing.arcsec * 725.0, 1e-6);
   // No other stretch promises more.
   for (double minute = 0.0; minute < 600.0; minute += 25.0) {
-    const sky::UtcTime middle = skyline.clear.front().start + 60.0 * (minute + 30.0);
+    const sky::UtcTime middle = skyline.clear.front().start + sky::seconds(60.0 * (minute + 30.0));
     EXPECT_GE(expected_seeing(day, middle, {}, {}, {}).arcsec, found->seeing.arcsec - 0.01);
   }
 }
@@ -129,12 +132,12 @@ TEST_F(Window, MustFitAndAvoidsOvercastHours) {
   const auto free = best(60.0);
   wishes.forecast = Forecast{};
   for (int hour = -12; hour <= 12; ++hour) {
-    const sky::UtcTime time = *day.transit + 3600.0 * hour;
+    const sky::UtcTime time = *day.transit + sky::seconds(3600.0 * hour);
     wishes.forecast->hours.push_back({time, time < *day.transit ? 90.0 : 5.0, 0.0, 3.0, {}});
   }
   const auto afternoon = best(60.0);
   ASSERT_TRUE(afternoon);
-  EXPECT_GT(afternoon->window.start + 1800.0, *day.transit + -3000.0);
+  EXPECT_GT(afternoon->window.start + sky::seconds(1800.0), *day.transit - sky::seconds(3000.0));
   EXPECT_GT(afternoon->detail_km, free->detail_km);
   for (ForecastHour& hour : wishes.forecast->hours) {
     hour.cloud_percent = 100.0;
@@ -152,8 +155,7 @@ TEST_F(Window, LooksForWhereAFeatureStands) {
 }
 
 TEST(ComingWindows, FollowASpotRoundTheSun) {
-  Outlook outlook;
-  outlook.site = kHome;
+  const Outlook outlook{.observer = {kHome, {}, 0.0}};
   const sky::UtcTime from = utc("2027-07-17T04:00:00Z");
   const double l0 = sky::disc_view(from).l0_deg;
   const auto all = coming_windows(outlook, from, 28, 60.0, {}).value();

@@ -13,14 +13,16 @@ using test::FailsWith;
 const sky::Site kHome{"", 36.07, -5.58, 42.0, "UTC"};
 constexpr Surroundings kGrass{};
 
-sky::SunDay july() { return sky::sun_day({2027, 7, 17}, kHome, {}); }
+sky::SunDay july() { return sky::sun_day({2027, 7, 17}, sky::Observer{kHome, {}, 0.0}); }
 
-sky::UtcTime hours_after_noon(double hours) { return *july().transit + 3600.0 * hours; }
+sky::UtcTime hours_after_noon(double hours) {
+  return *july().transit + sky::seconds(3600.0 * hours);
+}
 
 TEST(GroundWarmth, RisesAfterSunriseAndLagsBehindTheSun) {
   const sky::SunDay day = july();
-  EXPECT_EQ(ground_warmth(day, *day.sunrise + -1800.0), 0.0);
-  EXPECT_LT(ground_warmth(day, *day.sunrise + 1800.0), 0.02);
+  EXPECT_EQ(ground_warmth(day, *day.sunrise - sky::seconds(1800.0)), 0.0);
+  EXPECT_LT(ground_warmth(day, *day.sunrise + sky::seconds(1800.0)), 0.02);
   // The same height of the Sun finds warmer ground in the afternoon.
   EXPECT_GT(ground_warmth(day, hours_after_noon(4)),
             2.0 * ground_warmth(day, hours_after_noon(-4)));
@@ -47,7 +49,7 @@ TEST(GroundWarmth, FollowsTheEquationOfAWarmingBody) {
   }
   still.end = still.arc.back().time;
   for (const double hours : {0.5, 1.0, 2.05, 7.0}) {
-    EXPECT_NEAR(ground_warmth(still, still.start + hours * 3600.0),
+    EXPECT_NEAR(ground_warmth(still, still.start + sky::seconds(hours * 3600.0)),
                 0.5 * (1.0 - std::exp(-hours / 2.0)), 1e-6);
   }
 }
@@ -109,8 +111,9 @@ TEST(ExpectedSeeing, IsReplacedByTheLogAsItGrows) {
       expected_seeing(july(), hours_after_noon(-3), kGrass, SeeingExperience(), {}).arcsec;
   for (int day = 0; day < 40; ++day) {
     const sky::SunDay then =
-        sky::sun_day(sky::utc_date(sky::start_of({2027, 6, 1}) + 86400.0 * day), kHome, {});
-    const sky::UtcTime time = *then.transit + -3.0 * 3600.0;
+        sky::sun_day(sky::utc_date(sky::start_of({2027, 6, 1}) + sky::seconds(86400.0 * day)),
+                     sky::Observer{kHome, {}, 0.0});
+    const sky::UtcTime time = *then.transit - sky::seconds(3.0 * 3600.0);
     const double usual = expected_seeing(then, time, kGrass, SeeingExperience(), {}).arcsec;
     notes.push_back({time, 1.5 * usual});
     if (day % 13 != 0) {

@@ -2,6 +2,7 @@
 #include "solarchon/plan/calendar.h"
 
 #include "solarchon/base/text.h"
+#include "solarchon/words/plan.h"
 #include "tests/support/support.h"
 
 namespace solarchon::plan {
@@ -17,7 +18,7 @@ const sky::UtcTime kEight = utc("2027-07-17T08:00:00Z");
 CalendarEntry entry() {
   return {"run",
           "run-1@solarchon",
-          {kEight, kEight + 1800.0},
+          {kEight, kEight + sky::seconds(1800.0)},
           "Spots, the large group",
           "Turn early;\nthen focus.",
           "Punta Alcaravan",
@@ -71,7 +72,7 @@ TEST(Calendar, ReadsBackWhatItWroteInAnyZoneAndSeason) {
     for (const char* start : {"2027-01-17T22:10:00Z", "2027-07-17T08:00:00Z",
                               "2027-03-28T00:30:00Z", "2027-10-31T00:30:00Z"}) {
       CalendarEntry one = entry();
-      one.window = {utc(start), utc(start) + 2700.0};
+      one.window = {utc(start), utc(start) + sky::seconds(2700.0)};
       const auto file = runs_from_icalendar(to_icalendar({one}, zone, kEight));
       ASSERT_TRUE(file) << zone << start;
       ASSERT_EQ(file->runs.size(), 1U);
@@ -160,15 +161,15 @@ TEST(LocalIso, IsTheClockOfTheZone) {
 
 TEST(Agenda, ListsStepsTurnAndRunsInOrder) {
   const sky::Site home{"Punta", 36.07, -5.58, 42.0, "Europe/Madrid"};
-  const sky::SunDay day = sky::sun_day({2027, 7, 17}, home, {});
-  const sky::SkylineDay skyline = sky::over_skyline(day, home, 20.0);
+  const sky::SunDay day = sky::sun_day({2027, 7, 17}, sky::Observer{home, {}, 0.0});
   const Mount mount{MountKind::kEquatorialTurns, 5.0};
   Wishes wishes;
-  wishes.runs = {{"Late, \"long\"", *day.transit + -600.0, 60.0}, {"Early", kEight, 20.0}};
+  wishes.runs = {{"Late, \"long\"", *day.transit - sky::seconds(600.0), 60.0},
+                 {"Early", kEight, 20.0}};
   const Experience experience;
   const optics::Rig rig = test::starter_rig();
-  const Givens givens{day, skyline, rig, mount, wishes, experience};
-  const auto entries = agenda_of(givens, plan_day(givens), "Punta", 10.0);
+  const Day of_day = day_of(day.date, {{home, {}, 0.0}, 20.0, rig, mount, wishes, experience});
+  const auto entries = words::agenda_of(of_day, "Punta", 10.0);
   std::vector<std::string> kinds;
   for (std::size_t i = 0; i < entries.size(); ++i) {
     kinds.push_back(entries[i].kind);
@@ -184,7 +185,7 @@ TEST(Agenda, ListsStepsTurnAndRunsInOrder) {
   EXPECT_FALSE(entries[1].alarm_min);
   EXPECT_EQ(entries[6].title, "Early");
   EXPECT_EQ(entries[7].title, "Turn the mount over");
-  EXPECT_EQ(entries[7].window.end, *day.transit + -600.0);  // early, before the run
+  EXPECT_EQ(entries[7].window.end, *day.transit - sky::seconds(600.0));  // early, before the run
   const std::string table = to_csv(entries, "Europe/Madrid");
   EXPECT_THAT(table, HasSubstr("run,Early,2027-07-17T10:00:00+02:00,2027-07-17T10:20:00+02:00,"
                                "2027-07-17T08:00:00Z,2027-07-17T08:20:00Z,"));
@@ -194,19 +195,19 @@ TEST(Agenda, ListsStepsTurnAndRunsInOrder) {
 
 TEST(Agenda, TurnsTheMountOnceADay) {
   const sky::Site home{"Punta", 36.07, -5.58, 42.0, "Europe/Madrid"};
-  const sky::SunDay day = sky::sun_day({2027, 7, 17}, home, {});
-  const sky::SkylineDay skyline = sky::over_skyline(day, home, 20.0);
+  const sky::SunDay day = sky::sun_day({2027, 7, 17}, sky::Observer{home, {}, 0.0});
   const Mount mount{MountKind::kEquatorialTurns, 5.0};
   Wishes wishes;  // the first tracks through the meridian, the second begins soon after it
-  wishes.runs = {{"One", *day.transit + -3600.0, 70.0}, {"Two", *day.transit + 900.0, 60.0}};
+  wishes.runs = {{"One", *day.transit - sky::seconds(3600.0), 70.0},
+                 {"Two", *day.transit + sky::seconds(900.0), 60.0}};
   const Experience experience;
   const optics::Rig rig = test::starter_rig();
-  const Givens givens{day, skyline, rig, mount, wishes, experience};
-  const DayPlan plan = plan_day(givens);
+  const Day of_day = day_of(day.date, {{home, {}, 0.0}, 20.0, rig, mount, wishes, experience});
+  const DayPlan& plan = of_day.plan;
   ASSERT_EQ(plan.runs[0].turn.advice, TurnAdvice::kTrackThrough);
   ASSERT_EQ(plan.runs[1].turn.advice, TurnAdvice::kTurnEarly);
   std::vector<std::string> kinds;
-  for (const CalendarEntry& entry : agenda_of(givens, plan, "", 10.0)) {
+  for (const CalendarEntry& entry : words::agenda_of(of_day, "", 10.0)) {
     if (entry.kind != "step") {
       kinds.push_back(entry.kind);
     }
@@ -222,7 +223,7 @@ TEST(Calendar, RefusesWhatIsNone) {
               FailsWith(ErrorCode::kMissing, "calendar"));
   EXPECT_THAT(
       runs_from_icalendar("BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n"),
-      FailsWith(ErrorCode::kMissing, "line 2, DTSTART"));
+      FailsWith(ErrorCode::kMissing, "DTSTART", 2));
 }
 
 }  // namespace

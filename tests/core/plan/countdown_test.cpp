@@ -29,7 +29,7 @@ const Step& step(const Countdown& countdown, StepKind kind) {
   throw std::runtime_error("no such step");
 }
 
-double before(sky::UtcTime time) { return sky::seconds_between(time, kFirst) / 60.0; }
+double before(sky::UtcTime time) { return sky::in_minutes(kFirst - time); }
 
 TEST(Countdown, FollowsTheLongestChain) {
   // Aligning rules: 20 + 15 + 25 + 5 + 4 + 10 = 79 minutes.

@@ -14,10 +14,10 @@ const sky::Site kHome{"", 36.07, -5.58, 42.0, "UTC"};
 class ADay : public testing::Test {
  protected:
   [[nodiscard]] DayPlan planned() const {
-    return plan_day({day, skyline, rig, mount, wishes, experience});
+    return plan_day({{{kHome, {}, 0.0}, 20.0, rig, mount, wishes, experience}, day, skyline, {}});
   }
   [[nodiscard]] sky::UtcTime noon_plus(double minutes) const {
-    return *day.transit + 60.0 * minutes;
+    return *day.transit + sky::seconds(60.0 * minutes);
   }
   plan::Run& want(const char* name, double from_min, double minutes) {
     wishes.runs.push_back({name, noon_plus(from_min), minutes, 30.0, 0.0, 30.0, false});
@@ -40,7 +40,7 @@ class ADay : public testing::Test {
     wishes = before;
   }
 
-  sky::SunDay day = sky::sun_day({2027, 7, 17}, kHome, {});
+  sky::SunDay day = sky::sun_day({2027, 7, 17}, sky::Observer{kHome, {}, 0.0});
   sky::SkylineDay skyline = sky::over_skyline(day, kHome, 20.0);
   optics::Rig rig = test::starter_rig();
   Mount mount{MountKind::kEquatorialTurns, 5.0};
@@ -144,9 +144,9 @@ TEST_F(ADay, FindsRunsBehindTheSkylineOrTooLow) {
 
 TEST_F(ADay, HasNoWayOutInThePolarNight) {
   const sky::Site north{"", 78.0, 15.0, 0.0, "UTC"};
-  day = sky::sun_day({2027, 12, 20}, north, {});
+  day = sky::sun_day({2027, 12, 20}, sky::Observer{north, {}, 0.0});
   skyline = sky::over_skyline(day, north, 20.0);
-  wishes.runs.push_back({"dark", day.start + 43200.0, 30.0});
+  wishes.runs.push_back({"dark", day.start + sky::seconds(43200.0), 30.0});
   const DayPlan plan = planned();
   ASSERT_EQ(plan.conflicts.size(), 1U);
   EXPECT_EQ(plan.conflicts[0].kind, ConflictKind::kHidden);
@@ -155,7 +155,7 @@ TEST_F(ADay, HasNoWayOutInThePolarNight) {
 
 TEST_F(ADay, KeepsAnAltAzimuthFromTheZenith) {
   const sky::Site tropics{"", 18.0, 0.0, 0.0, "UTC"};
-  day = sky::sun_day({2027, 7, 17}, tropics, {});
+  day = sky::sun_day({2027, 7, 17}, sky::Observer{tropics, {}, 0.0});
   skyline = sky::over_skyline(day, tropics, 20.0);
   mount.kind = MountKind::kAltAzimuth;
   want("noon", -5, 10);
@@ -178,9 +178,9 @@ TEST_F(ADay, ListensToTheForecast) {
 
 TEST_F(ADay, DoesNotAlignInTheDark) {
   skyline = sky::over_skyline(day, kHome, 0.0);
-  wishes.runs.push_back({"sunrise spot", *day.sunrise + 25.0 * 60.0, 10.0});
+  wishes.runs.push_back({"sunrise spot", *day.sunrise + sky::seconds(25.0 * 60.0), 10.0});
   expect_cured(ConflictKind::kDarkStep);
-  wishes.runs[0].start = *day.sunrise + 4.0 * 3600.0;
+  wishes.runs[0].start = *day.sunrise + sky::seconds(4.0 * 3600.0);
   EXPECT_TRUE(planned().conflicts.empty());
 }
 

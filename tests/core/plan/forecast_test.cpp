@@ -32,7 +32,8 @@ TEST(Forecast, ReadsATableAndRefusesItsBadLines) {
   ASSERT_EQ(file->forecast.hours.size(), 2U);
   EXPECT_EQ(file->forecast.source, "weather.csv");
   EXPECT_EQ(file->forecast.hours[0], (ForecastHour{kEight, 30, 0, 2.5, {}}));  // the later line
-  EXPECT_EQ(file->forecast.hours[1], (ForecastHour{kEight + 3600.0, 40, 10, 3.5, 24}));
+  EXPECT_EQ(file->forecast.hours[1],
+            (ForecastHour{kEight + sky::seconds(3600.0), 40, 10, 3.5, 24}));
   std::vector<std::pair<int, std::string>> said;
   for (const auto& line : file->refused) {
     said.emplace_back(line.line, line.error.field);
@@ -68,7 +69,7 @@ TEST(Forecast, RefusesWhatIsNone) {
               FailsWith(ErrorCode::kMissing, "hours"));
   EXPECT_THAT(
       forecast_from_text(R"({"format": "solarchon-forecast", "version": 1, "hours": [1]})", "f"),
-      FailsWith(ErrorCode::kWrongType, "line 1, hours[0]"));
+      FailsWith(ErrorCode::kWrongType, "hours[0]", 1));
 }
 
 TEST(Forecast, SurvivesItsOwnFiles) {
@@ -85,17 +86,18 @@ TEST(Forecast, SurvivesItsOwnFiles) {
 TEST(ForecastAt, GoesBetweenNeighboursAndNotBeyond) {
   const Forecast forecast{"",
                           {{kEight, 20, 0, 2, 20},
-                           {kEight + 3600.0, 40, 10, 4, {}},
-                           {kEight + 6.0 * 3600.0, 90, 0, 8, {}}}};
-  const auto between = forecast_at(forecast, kEight + 900.0);
+                           {kEight + sky::seconds(3600.0), 40, 10, 4, {}},
+                           {kEight + sky::seconds(6.0 * 3600.0), 90, 0, 8, {}}}};
+  const auto between = forecast_at(forecast, kEight + sky::seconds(900.0));
   ASSERT_TRUE(between);
   EXPECT_DOUBLE_EQ(between->cloud_percent, 25.0);
   EXPECT_DOUBLE_EQ(between->wind_m_s, 2.5);
   EXPECT_FALSE(between->temperature_c);
-  EXPECT_EQ(forecast_at(forecast, kEight + 5400.0)->cloud_percent, 40.0);  // half an hour after
-  EXPECT_FALSE(forecast_at(forecast, kEight + 3.0 * 3600.0));              // in a gap
-  EXPECT_EQ(forecast_at(forecast, kEight + -1800.0)->cloud_percent, 20.0);
-  EXPECT_FALSE(forecast_at(forecast, kEight + -1801.0));
+  EXPECT_EQ(forecast_at(forecast, kEight + sky::seconds(5400.0))->cloud_percent,
+            40.0);                                                           // half an hour after
+  EXPECT_FALSE(forecast_at(forecast, kEight + sky::seconds(3.0 * 3600.0)));  // in a gap
+  EXPECT_EQ(forecast_at(forecast, kEight - sky::seconds(1800.0))->cloud_percent, 20.0);
+  EXPECT_FALSE(forecast_at(forecast, kEight - sky::seconds(1801.0)));
   EXPECT_FALSE(forecast_at({}, kEight));
   EXPECT_EQ(forecast_at(forecast, kEight)->cloud_percent, 20.0);
 }
@@ -142,8 +144,8 @@ TEST(StandInForecast, MakesPlausibleDaysThatRepeat) {
   EXPECT_GT(afternoon, morning);
   EXPECT_GT(july, january + 5.0);
   // The same hour is foretold the same whenever it is asked for; other places have other weather.
-  const auto later = stand_in_forecast(kHome, kEight + 7200.0, 5);
-  const auto now = stand_in_forecast(kHome, kEight + 600.0, 5);
+  const auto later = stand_in_forecast(kHome, kEight + sky::seconds(7200.0), 5);
+  const auto now = stand_in_forecast(kHome, kEight + sky::seconds(600.0), 5);
   EXPECT_EQ(now.hours.front().time, kEight);
   EXPECT_EQ(now.hours[2], later.hours[0]);
   EXPECT_NE(stand_in_forecast({"", -41.3, 174.8, 0, "UTC"}, kEight, 5), now);

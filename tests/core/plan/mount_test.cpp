@@ -6,22 +6,21 @@
 namespace solarchon::plan {
 namespace {
 
-using sky::seconds_between;
 using sky::Window;
 
 const sky::Site kHome{"", 36.07, -5.58, 42.0, "UTC"};
 
-sky::SunDay july() { return sky::sun_day({2027, 7, 17}, kHome, {}); }
+sky::SunDay july() { return sky::sun_day({2027, 7, 17}, sky::Observer{kHome, {}, 0.0}); }
 
 TEST(MeridianTurn, ReachesAsFarAsTheMountCan) {
   const sky::SunDay day = july();
   const auto turn = meridian_turn({MountKind::kEquatorialTurns, 5.0}, day);
   ASSERT_TRUE(turn);
   EXPECT_EQ(turn->meridian, *day.transit);
-  EXPECT_NEAR(seconds_between(turn->earliest, turn->meridian), 1200.0, 0.01);  // 5 degrees
-  EXPECT_NEAR(seconds_between(turn->meridian, turn->latest), 1200.0, 0.01);
+  EXPECT_NEAR(sky::in_seconds(turn->meridian - turn->earliest), 1200.0, 0.01);  // 5 degrees
+  EXPECT_NEAR(sky::in_seconds(turn->latest - turn->meridian), 1200.0, 0.01);
   // The Sun's own hour angle says the same, to the change of the equation of time.
-  const sky::SunEphemeris ephemeris(*day.transit);
+  const sky::SunEphemeris ephemeris(*day.transit, 0.0);
   EXPECT_NEAR(sky::local_sun(ephemeris.at(turn->latest), kHome, {}).hour_angle_deg, 5.0, 0.001);
 }
 
@@ -35,7 +34,8 @@ TEST(MeridianTurn, ConcernsOnlyMountsThatTurn) {
 class DecideTurn : public testing::Test {
  protected:
   [[nodiscard]] Window run(double from_min, double to_min) const {
-    return {turn.meridian + 60.0 * from_min, turn.meridian + 60.0 * to_min};
+    return {turn.meridian + sky::seconds(60.0 * from_min),
+            turn.meridian + sky::seconds(60.0 * to_min)};
   }
   MeridianTurn turn = *meridian_turn({MountKind::kEquatorialTurns, 5.0}, july());  // 20 minutes
 };
@@ -49,7 +49,7 @@ TEST_F(DecideTurn, LeavesRunsAloneThatDoNotMeetIt) {
 TEST_F(DecideTurn, TurnsEarlyTracksThroughOrAsksForAnotherTime) {
   const TurnDecision early = decide_turn(turn, run(-20, 60));
   EXPECT_EQ(early.advice, TurnAdvice::kTurnEarly);
-  EXPECT_EQ(early.turn_at, turn.meridian + -1200.0);
+  EXPECT_EQ(early.turn_at, turn.meridian - sky::seconds(1200.0));
   const TurnDecision through = decide_turn(turn, run(-21, 20));
   EXPECT_EQ(through.advice, TurnAdvice::kTrackThrough);
   EXPECT_EQ(through.turn_at, turn.latest);
@@ -58,29 +58,33 @@ TEST_F(DecideTurn, TurnsEarlyTracksThroughOrAsksForAnotherTime) {
   EXPECT_FALSE(moved.turn_at);
   // Both ways out that it names are free of the turn, or meet it with an answer.
   const double length_s = 42.0 * 60.0;
-  EXPECT_EQ(decide_turn(turn, {*moved.start_later, *moved.start_later + length_s}).advice,
-            TurnAdvice::kTurnEarly);
-  EXPECT_EQ(decide_turn(turn, {*moved.end_sooner + -length_s, *moved.end_sooner}).advice,
-            TurnAdvice::kTrackThrough);
+  EXPECT_EQ(
+      decide_turn(turn, {*moved.start_later, *moved.start_later + sky::seconds(length_s)}).advice,
+      TurnAdvice::kTurnEarly);
+  EXPECT_EQ(
+      decide_turn(turn, {*moved.end_sooner + sky::seconds(-length_s), *moved.end_sooner}).advice,
+      TurnAdvice::kTrackThrough);
 }
 
 TEST(MeridianTurn, AMountWithoutReachMustTurnAtOnce) {
   const auto turn = *meridian_turn({MountKind::kEquatorialTurns, 0.0}, july());
   EXPECT_EQ(turn.earliest, turn.latest);
-  EXPECT_EQ(decide_turn(turn, {turn.meridian + -60.0, turn.meridian + 60.0}).advice,
-            TurnAdvice::kMove);
+  EXPECT_EQ(
+      decide_turn(turn, {turn.meridian - sky::seconds(60.0), turn.meridian + sky::seconds(60.0)})
+          .advice,
+      TurnAdvice::kMove);
 }
 
 TEST(FastAzimuth, FindsTheMinutesNearTheZenith) {
   const Mount mount{MountKind::kAltAzimuth, 0.0};
   // Where the Sun culminates at 87 degrees its azimuth swings round within an hour.
   const sky::Site tropics{"", 18.0, 0.0, 0.0, "UTC"};
-  const sky::SunDay high = sky::sun_day({2027, 7, 17}, tropics, {});
+  const sky::SunDay high = sky::sun_day({2027, 7, 17}, sky::Observer{tropics, {}, 0.0});
   const auto window = fast_azimuth(mount, high);
   ASSERT_TRUE(window);
-  EXPECT_LT(seconds_between(window->start, window->end), 3.0 * 3600.0);
+  EXPECT_LT(sky::in_seconds(window->end - window->start), 3.0 * 3600.0);
   EXPECT_TRUE(window->start < *high.transit && window->end > *high.transit);
-  EXPECT_FALSE(fast_azimuth(mount, sky::sun_day({2027, 12, 21}, kHome, {})));
+  EXPECT_FALSE(fast_azimuth(mount, sky::sun_day({2027, 12, 21}, sky::Observer{kHome, {}, 0.0})));
   EXPECT_FALSE(fast_azimuth({MountKind::kEquatorialFree, 0.0}, high));
 }
 

@@ -54,8 +54,14 @@ TEST(OutsideInput, DamagedCalendarsAreTakenInPartsOrRefused) {
   base::Random dice{42};
   std::vector<CalendarEntry> entries;
   for (int i = 0; i < 4; ++i) {
-    const sky::UtcTime start = test::morning() + 3600.0 * i;
-    entries.push_back({"run", "r" + std::to_string(i), {start, start + 900.0}, "Run", "", "", 5.0});
+    const sky::UtcTime start = test::morning() + sky::seconds(3600.0 * i);
+    entries.push_back({"run",
+                       std::string("r") + std::to_string(i),
+                       {start, start + sky::seconds(900.0)},
+                       "Run",
+                       "",
+                       "",
+                       5.0});
   }
   const std::string whole = to_icalendar(entries, "UTC", test::morning());
   int taken = 0;
@@ -77,18 +83,18 @@ TEST(OutsideInput, AnyWishesMakeAPlanWithWaysOutThatWork) {
   for (int round = 0; round < 150; ++round) {
     sky::Site site = kHome;
     site.latitude_deg = dice.uniform(-90.0, 90.0);
-    const sky::SunDay day =
-        sky::sun_day({2027, 1 + static_cast<int>(dice.below(12)), 15}, site, {});
-    const sky::SkylineDay skyline = sky::over_skyline(day, site, 20.0);
+    const sky::SunDay day = sky::sun_day({2027, 1 + static_cast<int>(dice.below(12)), 15},
+                                         sky::Observer{site, {}, 0.0});
     const Mount mount{static_cast<MountKind>(dice.below(4)), dice.uniform(0.0, 20.0)};
     Wishes wishes;
     for (std::size_t i = dice.below(5); i > 0; --i) {
-      wishes.runs.push_back({"r", day.start + dice.uniform(0.0, 86000.0), dice.uniform(0.1, 400.0),
-                             dice.uniform(0.1, 200.0), dice.uniform(0.0, 60.0),
-                             dice.uniform(0.1, 120.0), dice.uniform() < 0.3});
+      wishes.runs.push_back({"r", day.start + sky::seconds(dice.uniform(0.0, 86000.0)),
+                             dice.uniform(0.1, 400.0), dice.uniform(0.1, 200.0),
+                             dice.uniform(0.0, 60.0), dice.uniform(0.1, 120.0),
+                             dice.uniform() < 0.3});
     }
-    const Givens givens{day, skyline, rig, mount, wishes, experience};
-    const DayPlan plan = plan_day(givens);
+    const DayPlan plan =
+        day_of(day.date, {{site, {}, 0.0}, 20.0, rig, mount, wishes, experience}).plan;
     ASSERT_EQ(plan.runs.size(), wishes.runs.size());
     EXPECT_EQ(plan.countdown.has_value(), !wishes.runs.empty());
     for (const PlannedRun& run : plan.runs) {

@@ -4,6 +4,8 @@
 #include <cmath>
 
 #include "solarchon/safety/handling.h"
+#include "solarchon/words/plan.h"
+#include "solarchon/words/safety.h"
 #include "tests/support/support.h"
 
 namespace solarchon::plan {
@@ -14,8 +16,8 @@ using testing::HasSubstr;
 class Ready : public testing::Test {
  protected:
   [[nodiscard]] std::vector<ReadyItem> list() const {
-    const Givens givens{day, skyline, rig, mount, wishes, experience};
-    return ready_list(givens, plan_day(givens), stock);
+    return ready_list(day_of({2027, 8, 2}, {{home, {}, 0.0}, 20.0, rig, mount, wishes, experience}),
+                      stock);
   }
   /// The entries of a chore.
   [[nodiscard]] std::vector<ReadyItem> of(Chore chore) const {
@@ -28,8 +30,7 @@ class Ready : public testing::Test {
     return found;
   }
   sky::Site home{"", 36.07, -5.58, 42.0, "UTC"};
-  sky::SunDay day = sky::sun_day({2027, 8, 2}, home, {});
-  sky::SkylineDay skyline = sky::over_skyline(day, home, 20.0);
+  sky::SunDay day = sky::sun_day({2027, 8, 2}, sky::Observer{home, {}, 0.0});
   optics::Rig rig = test::starter_rig();
   Mount mount;
   Wishes wishes;
@@ -70,7 +71,7 @@ TEST_F(Ready, KnowsTheLastInspectionAndWhenTheNextIsDue) {
   EXPECT_FALSE(of(Chore::kInspect)[0].done);
   stock.kit[0].care.defect = "two pinholes";
   ASSERT_EQ(of(Chore::kMend).size(), 1U);
-  EXPECT_THAT(of(Chore::kMend)[0].what, HasSubstr("two pinholes"));
+  EXPECT_THAT(words::subject_of(of(Chore::kMend)[0]), HasSubstr("two pinholes"));
 }
 
 TEST_F(Ready, WantsARehearsalOfALightPathThatRested) {
@@ -91,10 +92,11 @@ TEST_F(Ready, CountsBatteriesAndTheDiskOnceThereAreRuns) {
   ASSERT_EQ(of(Chore::kCharge).size(), 1U);  // the other one is the mains
   EXPECT_EQ(of(Chore::kCharge)[0].by, (sky::CivilDate{2027, 8, 1}));
   // The mount alone: 10 W from aligning until the end, against 14.4 Wh.
-  const DayPlan plan = plan_day({day, skyline, rig, mount, wishes, experience});
+  const DayPlan plan =
+      day_of({2027, 8, 2}, {{home, {}, 0.0}, 20.0, rig, mount, wishes, experience}).plan;
   const double needed = plan.power->supplies[0].needed_wh;
   EXPECT_GT(needed, 14.4);
-  EXPECT_THAT(of(Chore::kCarry).at(0).what,
+  EXPECT_THAT(words::subject_of(of(Chore::kCarry).at(0)),
               HasSubstr(std::to_string(static_cast<int>(std::ceil((needed - 14.4) / 0.8)))));
   EXPECT_FALSE(of(Chore::kMakeRoom).at(0).done);  // 108 000 frames of 6 MB
   stock.free_bytes = plan.storage->bytes / 0.89;
@@ -124,17 +126,26 @@ TEST(TooFast, LeavesAFifthToSpare) {
   EXPECT_FALSE(too_fast(use, 121.0));
 }
 
+/// The order of handling as people read it.
+std::vector<std::string> order_of(const optics::Rig& rig) {
+  std::vector<std::string> order;
+  for (const safety::HandlingStep& step : safety::handling_order(rig)) {
+    order.push_back(words::handling_words(step));
+  }
+  return order;
+}
+
 TEST(HandlingOrder, NamesThePartsOfTheLightPath) {
-  const auto white = safety::handling_order(test::starter_rig());
+  const auto white = order_of(test::starter_rig());
   EXPECT_THAT(white, testing::Contains(HasSubstr("in front and secure it")));
   EXPECT_THAT(white, testing::Not(testing::Contains(HasSubstr("warms"))));
-  const auto hydrogen = safety::handling_order(test::usual_train(2));
+  const auto hydrogen = order_of(test::usual_train(2));
   EXPECT_THAT(hydrogen, testing::Contains(HasSubstr("before the front is uncapped")));
   EXPECT_THAT(hydrogen, testing::Contains(HasSubstr("warms while the rest")));
   // The Sun comes after everything is fitted, whatever the light path.
   for (int i = 0; i < 40; ++i) {
     base::Random dice{static_cast<std::uint32_t>(i)};
-    const auto order = safety::handling_order(test::random_rig(dice));
+    const auto order = order_of(test::random_rig(dice));
     std::size_t turn = order.size();
     for (std::size_t step = 0; step < order.size(); ++step) {
       if (order[step].starts_with("Only then turn to the Sun")) {

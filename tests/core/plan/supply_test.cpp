@@ -13,7 +13,10 @@ using test::FailsWith;
 
 const sky::UtcTime kEight = test::utc("2027-07-17T08:00:00Z");
 
-OnTimes four_hours() { return {{kEight, kEight, kEight + 3600.0, kEight}, kEight + 4.0 * 3600.0}; }
+OnTimes four_hours() {
+  return {{kEight, kEight, kEight + sky::seconds(3600.0), kEight},
+          kEight + sky::seconds(4.0 * 3600.0)};
+}
 
 TEST(PowerUse, AddsWattHoursBySupply) {
   Power power;
@@ -37,10 +40,8 @@ TEST(PowerUse, FindsTheMinuteWhenABatteryIsEmpty) {
   const PowerUse use = power_use(power, {}, four_hours());
   // 30 Wh in the first hour, then 34 W: 50 more after 50 / 34 hours.
   ASSERT_TRUE(use.supplies[1].change_at);
-  EXPECT_NEAR(sky::seconds_between(kEight, *use.supplies[1].change_at) / 3600.0, 1.0 + 50.0 / 34.0,
-              1e-4);
-  EXPECT_NEAR(sky::seconds_between(kEight, *use.supplies[1].dark_at) / 3600.0, 1.0 + 90.0 / 34.0,
-              1e-4);
+  EXPECT_NEAR(sky::in_hours(*use.supplies[1].change_at - kEight), 1.0 + 50.0 / 34.0, 1e-4);
+  EXPECT_NEAR(sky::in_hours(*use.supplies[1].dark_at - kEight), 1.0 + 90.0 / 34.0, 1e-4);
   power.supplies[1] = {"Box", 165.1, 0.0};  // 132.08 against 132
   EXPECT_FALSE(power_use(power, {}, four_hours()).supplies[1].change_at);
   power.supplies[1].watt_hours = 164.9;

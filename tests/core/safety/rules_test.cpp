@@ -4,6 +4,7 @@
 #include <set>
 
 #include "solarchon/safety/safety.h"
+#include "solarchon/words/safety.h"
 #include "tests/support/support.h"
 
 namespace solarchon::safety {
@@ -287,8 +288,9 @@ TEST(Rules, AreSilentBeforeTheirEdgeAndObjectBehindIt) {
     ASSERT_TRUE(found);
     EXPECT_EQ(found->severity, edge.severity);
     EXPECT_TRUE(!found->element || *found->element < rig.elements.size());
-    EXPECT_FALSE(found->what.empty() || found->why.empty() || found->next_step.empty() ||
-                 found->source.empty());
+    const words::RuleWords said = words::rule_words(found->rule);
+    EXPECT_FALSE(said.what.empty() || said.why.empty() || said.next_step.empty() ||
+                 said.source.empty());
   }
 }
 
@@ -310,7 +312,7 @@ TEST(Rules, HaveNothingAgainstTheUsualTrains) {
     const Assessment assessment =
         assess(rig, optics::follow_light(rig, 959.63), {}, test::morning());
     for (const Finding& found : assessment.findings) {
-      ADD_FAILURE() << rig.name << ": " << found.rule << ' ' << found.figures;
+      ADD_FAILURE() << rig.name << ": " << found.rule << ' ' << words::figures_words(found);
     }
   }
 }
@@ -319,8 +321,8 @@ TEST(Rules, ComputeTheMaskThatHelps) {
   const Rig rig = with(wedge_camera(), exchange(0, "Doublet 120 mm f/7.5"));
   const auto found = finding(rig, {}, "wedge-too-small");
   ASSERT_TRUE(found);
-  EXPECT_NE(found->figures.find("A mask of 100 mm would help"), std::string::npos)
-      << found->figures;
+  EXPECT_NE(words::figures_words(*found).find("A mask of 100 mm would help"), std::string::npos)
+      << words::figures_words(*found);
   Rig masked = with(rig, put(0, "Aperture mask 100 mm"));
   EXPECT_FALSE(finding(masked, {}, "wedge-too-small"));
   optics::set_parameter(masked.elements[0].part, "opening_mm", 103.0);
@@ -329,11 +331,12 @@ TEST(Rules, ComputeTheMaskThatHelps) {
 
 TEST(Rules, SayOnScreenWhichSchoolIsChosen) {
   const Rig rig = rear_etalon();
-  const auto mention = [&](const Practice& practice, const Rig& path, const char* words) {
+  const auto mention = [&](const Practice& practice, const Rig& path, const char* told) {
     const Assessment assessment = assess(path, optics::follow_light(path, 959.63), practice);
-    return std::any_of(
-        assessment.assumptions.begin(), assessment.assumptions.end(),
-        [&](const std::string& text) { return text.find(words) != std::string::npos; });
+    return std::any_of(assessment.assumptions.begin(), assessment.assumptions.end(),
+                       [&](const Assumption& assumption) {
+                         return words::assumption_words(assumption).find(told) != std::string::npos;
+                       });
   };
   EXPECT_FALSE(mention({}, rig, "school"));
   EXPECT_TRUE(mention({.school = 1}, rig, "up to 120 mm; the strict one says 80 mm"));

@@ -8,6 +8,7 @@
 
 #include "solarchon/base/random.h"
 #include "solarchon/optics/rig_file.h"
+#include "solarchon/words/safety.h"
 #include "tests/support/support.h"
 
 namespace solarchon::safety {
@@ -48,11 +49,12 @@ TEST(Safety, NeverCallsAnythingSafe) {
   for (const Rig& each : {starter_rig(), rig, Rig{}}) {
     const Assessment assessment = judge(each);
     std::string all(word_of(assessment.verdict));
-    for (const std::string_view text : assessment.assumptions) {
-      all += text;
+    for (const Assumption& assumption : assessment.assumptions) {
+      all += words::assumption_words(assumption);
     }
     for (const Finding& found : assessment.findings) {
-      all += std::string(found.what) + std::string(found.why) + std::string(found.next_step);
+      const words::RuleWords said = words::rule_words(found.rule);
+      all += said.what + said.why + said.next_step + words::figures_words(found);
     }
     EXPECT_EQ(all.find("is safe"), std::string::npos);
     EXPECT_EQ(all.find("are safe"), std::string::npos);

@@ -5,6 +5,7 @@
 
 #include "solarchon/safety/harm_bound.h"
 #include "solarchon/safety/safety.h"
+#include "solarchon/words/safety.h"
 #include "tests/support/support.h"
 
 namespace solarchon::safety {
@@ -260,7 +261,7 @@ TEST(UsualPaths, GetTheVerdictOfAnExperiencedObserver) {
 TEST(UsualPaths, AStopNamesTheCapAsTheNextStep) {
   for (const Finding& rule : rule_book()) {
     if (rule.severity == Severity::kStop) {
-      EXPECT_NE(rule.next_step.find("cap"), std::string_view::npos) << rule.rule;
+      EXPECT_NE(words::rule_words(rule.rule).next_step.find("cap"), std::string::npos) << rule.rule;
     }
   }
 }

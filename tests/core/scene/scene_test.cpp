@@ -38,7 +38,7 @@ TEST(SyntheticSun, IsTheSameForTheSameSeedAndInstant) {
 
 TEST(SyntheticSun, SpotsStayInTheActiveLatitudes) {
   for (int day = 0; day < 365; day += 5) {
-    for (const Spot& spot : SyntheticSun(1).spots(utc("2027-01-01") + day * kDay_s)) {
+    for (const Spot& spot : SyntheticSun(1).spots(utc("2027-01-01") + sky::seconds(day * kDay_s))) {
       EXPECT_LT(std::abs(spot.latitude_deg), 45.0);
       EXPECT_GE(spot.carrington_longitude_deg, 0.0);
       EXPECT_LT(spot.carrington_longitude_deg, 360.0);
@@ -51,7 +51,7 @@ TEST(SyntheticSun, SpotsStayInTheActiveLatitudes) {
 TEST(SyntheticSun, ChangesSlowly) {
   // Over an hour a spot drifts by at most 0.02 degree of Carrington longitude.
   const auto now = SyntheticSun(1).spots(test::morning());
-  const auto later = SyntheticSun(1).spots(test::morning() + 3600.0);
+  const auto later = SyntheticSun(1).spots(test::morning() + sky::seconds(3600.0));
   ASSERT_EQ(now.size(), later.size());
   for (std::size_t i = 0; i < now.size(); ++i) {
     EXPECT_LT(

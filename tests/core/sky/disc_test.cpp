@@ -38,7 +38,8 @@ TEST(DiscView, AgreesWithAnIndependentLibrary) {
 TEST(DiscView, RotationNumberGrowsThroughTheStepOfL0) {
   double last = disc_view(utc("2027-01-01")).carrington_rotation;
   for (int day = 1; day < 400; ++day) {
-    const double now = disc_view(utc("2027-01-01") + day * 86400.0).carrington_rotation;
+    const double now =
+        disc_view(utc("2027-01-01") + sky::seconds(day * 86400.0)).carrington_rotation;
     EXPECT_NEAR(now - last, 1.0 / 27.2753, 0.002) << day;
     last = now;
   }

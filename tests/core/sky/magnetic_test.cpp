@@ -14,7 +14,7 @@ using test::utc;
 UtcTime at_year(double year) {
   const int whole = static_cast<int>(year);
   const UtcTime first = start_of({whole, 1, 1});
-  return first + (year - whole) * seconds_between(first, start_of({whole + 1, 1, 1}));
+  return first + sky::seconds((year - whole) * in_seconds(start_of({whole + 1, 1, 1}) - first));
 }
 
 TEST(MagneticField, ReproducesThePublishedTestValues) {

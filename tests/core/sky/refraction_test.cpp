@@ -12,7 +12,7 @@ constexpr double kArcmin = 1.0 / 60.0;
 TEST(Refraction, HasTheTextbookValues) {
   // Standard air (1010 hPa, 10 C): 34.5 arcmin at apparent altitude 0 (Bennett 1982), 5.3 at 10,
   // 1.0 at 45.
-  const Air standard{1010.0, 10.0};
+  const Weather standard{1010.0, 10.0};
   EXPECT_NEAR(refraction_deg(-34.5 * kArcmin, standard), 34.5 * kArcmin, 0.3 * kArcmin);
   EXPECT_NEAR(refraction_deg(10.0 - 5.3 * kArcmin, standard), 5.3 * kArcmin, 0.05 * kArcmin);
   EXPECT_NEAR(refraction_deg(45.0, standard), 0.98 * kArcmin, 0.03 * kArcmin);
@@ -20,7 +20,7 @@ TEST(Refraction, HasTheTextbookValues) {
 }
 
 TEST(Refraction, IsContinuousAndFallsWithHeight) {
-  const Air air;
+  const Weather air;
   double last = refraction_deg(-1.0, air);
   for (double altitude = -1.0; altitude <= 90.0; altitude += 0.01) {
     const double now = refraction_deg(altitude, air);

@@ -81,7 +81,7 @@ TEST(RoughPlace, IsGoodToAFiftiethOfADegree) {
     const UtcTime time{static_cast<std::int64_t>(random.uniform(
         static_cast<double>(kFirstTime.unix_ms), static_cast<double>(kLastTime.unix_ms)))};
     const Site site{"", random.uniform(-89.0, 89.0), random.uniform(-180.0, 180.0)};
-    const LocalSun exact = local_sun(geocentric_sun(time), site, {0.0, 0.0});
+    const LocalSun exact = local_sun(geocentric_sun(time, 0.0), site, {0.0, 0.0});
     const RoughPlace rough = rough_place(time, site.latitude_deg, site.longitude_deg);
     EXPECT_NEAR(rough.altitude_deg, exact.altitude_deg, 0.02) << to_iso(time);
     EXPECT_NEAR(std::remainder(rough.hour_angle_deg - exact.hour_angle_deg, 360.0), 0.0, 0.02)
@@ -95,9 +95,9 @@ TEST(DecimalYear, IsExactAtNewYear) {
 }
 
 TEST(UtcTime, AddsSecondsToTheMillisecond) {
-  EXPECT_EQ((UtcTime{1000} + 0.25).unix_ms, 1250);
-  EXPECT_EQ((UtcTime{1000} + -0.25).unix_ms, 750);
-  EXPECT_DOUBLE_EQ(seconds_between(UtcTime{1000}, UtcTime{3500}), 2.5);
+  EXPECT_EQ((UtcTime{1000} + sky::seconds(0.25)).unix_ms, 1250);
+  EXPECT_EQ((UtcTime{1000} - sky::seconds(0.25)).unix_ms, 750);
+  EXPECT_DOUBLE_EQ(in_seconds(UtcTime{3500} - UtcTime{1000}), 2.5);
 }
 
 }  // namespace

@@ -12,7 +12,6 @@
 
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/workspace/demo.h"
-#include "solarchon/workspace/reports.h"
 #include "tests/support/support.h"
 
 namespace solarchon::workspace {
@@ -25,7 +24,7 @@ using test::quick_rig;
 using test::TempFolder;
 
 Answers now(const Workspace& space, sky::UtcTime time = test::morning()) {
-  return answer(space, time, sky::geocentric_sun(time));
+  return answer(space, time, sky::geocentric_sun(time, 0.0));
 }
 
 TEST(ShotFor, TakesTheSuggestedExposureOrTheGivenOne) {
@@ -216,17 +215,6 @@ TEST(TakeFrame, LeavesNoEmptySessionAndSharesNoNameWithAnotherProcess) {
     EXPECT_TRUE(files.insert(frame.file).second) << frame.file;
     EXPECT_TRUE(frames::read_frame(folder.path() / frame.file)) << frame.file;
   }
-}
-
-TEST(Reports, GiveNullForWhatIsNotKnown) {
-  const Workspace bare = morning_workspace({});
-  const Answers answers = now(bare);
-  const base::Json report = rig_report(
-      {bare.rig, answers.train, answers.safety, answers.misfits, {}, {}, answers.exposure});
-  EXPECT_TRUE(report.at("focal_ratio").is_null());
-  EXPECT_TRUE(report.at("field_arcmin").is_null());
-  EXPECT_TRUE(report.at("exposure_disc_ms").is_null());
-  EXPECT_EQ(report.at("verdict"), "check");
 }
 
 }  // namespace

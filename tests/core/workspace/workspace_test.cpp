@@ -18,14 +18,14 @@ using test::starter_rig;
 using test::TempFolder;
 
 Answers answers_at(const Workspace& space, sky::UtcTime time) {
-  return answer(space, time, sky::geocentric_sun(time));
+  return answer(space, time, sky::geocentric_sun(time, 0.0));
 }
 
 TEST(WorkspaceFile, KeepsEverythingThroughWritingAndReading) {
   const TempFolder folder;
   Workspace space = morning_workspace(starter_rig());
   space.target = Target::kLargestSpot;
-  space.conditions = {{990.0, -3.0}, 3.5, 0.55, 0.1};
+  space.conditions = {990.0, -3.0, 3.5, 0.55, 0.1};
   ASSERT_TRUE(write_workspace(space, workspace_file(folder.path())));
   EXPECT_EQ(read_workspace(workspace_file(folder.path())).value(), space);
 }
@@ -173,7 +173,7 @@ TEST(SeeingLesson, LooksOnlyAtWhatIsNew) {
   const auto session = [&](std::int64_t id) {
     log::SessionSummary one;
     one.id = id;
-    one.started = test::morning() + 86400.0 * static_cast<double>(id);
+    one.started = test::morning() + sky::seconds(86400.0 * static_cast<double>(id));
     one.latitude_deg = space.site.latitude_deg;
     one.longitude_deg = space.site.longitude_deg;
     one.seeing_arcsec = 2.0 + 0.01 * static_cast<double>(id % 50);
@@ -208,7 +208,7 @@ TEST(Answers, JudgeTheRigWithThePracticeAndTheDate) {
   Workspace space = morning_workspace(starter_rig());
   space.rig.elements[0].care.inspected = "2027-01-01";
   const auto judged = [&] {
-    return answer(space, test::morning(), sky::geocentric_sun(test::morning())).safety.verdict;
+    return answer(space, test::morning(), sky::geocentric_sun(test::morning(), 0.0)).safety.verdict;
   };
   EXPECT_EQ(judged(), safety::Severity::kCheck);  // 197 days ago
   space.practice.inspection_days = 365;
@@ -217,7 +217,7 @@ TEST(Answers, JudgeTheRigWithThePracticeAndTheDate) {
 
 TEST(Answers, ExposeHydrogenAlphaWithinReason) {
   const Workspace space = morning_workspace(test::usual_train(2));
-  const Answers answers = answer(space, test::morning(), sky::geocentric_sun(test::morning()));
+  const Answers answers = answer(space, test::morning(), sky::geocentric_sun(test::morning(), 0.0));
   ASSERT_TRUE(answers.exposure);
   // By hand: 1.53 W/m2/nm over 0.0434 nm (1.022 angstrom of passband less 0.84 of the line in it)
   // are 2.2e17 photons a second and m2; 0.0365 of transmission, 0.80 of air, 0.60 of efficiency and

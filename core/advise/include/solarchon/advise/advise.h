@@ -7,17 +7,19 @@
 #include <string_view>
 #include <vector>
 
+#include "solarchon/base/figure.h"
 #include "solarchon/light/exposure.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/optics/train.h"
 #include "solarchon/safety/safety.h"
+#include "solarchon/sky/site.h"
 
 namespace solarchon::advise {
 
 /// What a light path is judged against.
 struct Situation {
   double semidiameter_arcsec = 959.63;
-  double pressure_hpa = optics::kSeaLevelHpa;
+  double pressure_hpa = sky::kSeaLevelHpa;
   double seeing_arcsec = 2.0;
   bool whole_disc = true;  ///< the target is the whole Sun
   light::LightConditions light = {};
@@ -25,21 +27,21 @@ struct Situation {
   std::optional<sky::UtcTime> today = {};
 };
 
-/// A figure that a concern turns on, such as pixels per finest detail.
-struct Measure {
-  std::string_view name = {};
-  std::string_view unit = {};
-  double value = 0.0;
-  bool operator==(const Measure&) const = default;
+/// The figure that a concern turns on, by id, such as `pixels-per-detail`; its name stands in
+/// words/.
+struct KeyFigure {
+  std::string_view id = {};
+  base::Figure figure = {};
+  bool operator==(const KeyFigure&) const = default;
 };
 
-/// Something that does not fit, though it harms nobody.
+/// Something that does not fit, though it harms nobody. Its sentences (what one sees of it, and
+/// why) stand in words/ under id and variant.
 struct Misfit {
   std::string_view id = {};
   std::optional<std::size_t> element = {};  ///< place in the rig
-  std::string_view what = {};               ///< what one sees of it
-  std::string_view why = {};
-  std::optional<Measure> measure = {};
+  std::optional<KeyFigure> key_figure = {};
+  std::string_view variant = {};  ///< which of its causes, where there are several
 };
 
 /// Pixels per finest detail (diffraction and air together) between which sampling fits.
@@ -73,8 +75,8 @@ struct Suggestion {
   optics::Rig rig = {};                                       ///< with the change made
   safety::Severity verdict = safety::Severity::kNoObjection;  ///< of that rig
   std::size_t misfits = 0;                                    ///< left in it
-  std::optional<Measure> before = {};
-  std::optional<Measure> after = {};
+  std::optional<KeyFigure> before = {};
+  std::optional<KeyFigure> after = {};
 };
 
 /// Looks for single changes that cure what speaks against a rig and bring nothing new: parts laid

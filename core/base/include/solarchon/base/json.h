@@ -19,12 +19,19 @@ struct Range {
   double high;
 };
 
-/// `low to high`, as errors show it.
-[[nodiscard]] std::string to_text(const Range& range);
+/// What errors say of a range, or of a list of words.
+[[nodiscard]] Remark within(const Range& range);
+[[nodiscard]] Remark one_of(const std::vector<std::string>& words);
 
 /// Checks one number that came from outside.
 /// Errors: kOutOfRange, also for NaN and infinities.
 [[nodiscard]] Result<double> checked(std::string field, double value, Range range);
+
+/// What is not known is null.
+template <typename T>
+[[nodiscard]] Json or_null(const std::optional<T>& value) {
+  return value ? Json(*value) : Json(nullptr);
+}
 
 /// Parses JSON text without throwing.
 /// @param source  how errors name the text
@@ -60,7 +67,7 @@ class ObjectReader {
 
   [[nodiscard]] std::string path_of(std::string_view key) const;
   [[nodiscard]] const std::optional<Error>& error() const { return error_; }
-  void fail(ErrorCode code, std::string_view key, std::string value, std::string accepted);
+  void fail(ErrorCode code, std::string_view key, std::string value, Remark accepted);
 
  private:
   const Json* find(std::string_view key, bool required);

@@ -1,9 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <functional>
 #include <string>
+#include <string_view>
 #include <tl/expected.hpp>
+#include <type_traits>
 #include <utility>
+#include <vector>
 
 namespace solarchon::base {
 
@@ -22,24 +26,118 @@ enum class ErrorCode {
   kCancelled,     ///< the user stopped the work; nothing was written
 };
 
+/// Part of an error by id, with what goes into its sentence. The sentences stand in words/; ids are
+/// literals, made by `wants` and `because`.
+struct Remark {
+  std::string_view id = {};  ///< empty: nothing is said
+  std::vector<double> figures = {};
+  std::string detail = {};  ///< words of a format, a library's or the system's report
+  bool operator==(const Remark&) const = default;
+};
+
+/// What would be accepted.
+[[nodiscard]] inline Remark wants(std::string_view id, std::vector<double> figures = {},
+                                  std::string detail = {}) {
+  return {id, std::move(figures), std::move(detail)};
+}
+/// Why it failed.
+[[nodiscard]] inline Remark because(std::string_view id, std::vector<double> figures = {},
+                                    std::string detail = {}) {
+  return {id, std::move(figures), std::move(detail)};
+}
+/// Why it failed, as a library or the system reports it, in its own words.
+[[nodiscard]] inline Remark reported(std::string report) {
+  return because("reported", {}, std::move(report));
+}
+
 /// An error as a value: no words for people, only what they need to be told.
 struct Error {
   ErrorCode code = ErrorCode::kMalformed;
-  std::string field;     ///< which input, as a path: `elements[2].aperture_mm`, or a file name
-  std::string value;     ///< what was given, or the detail a library reported
-  std::string accepted;  ///< what would be accepted
+  std::string field;       ///< which input, as a path: `elements[2].aperture_mm`, or a file name
+  std::string value = {};  ///< what was given
+  Remark accepted = {};    ///< what would be accepted
+  Remark reason = {};      ///< why, where that is not plain from the code
+  int line = 0;            ///< of the file, from 1; 0: not told
 
   bool operator==(const Error&) const = default;
 };
 
 /// A value, or the reason why there is none. Must not be ignored.
 template <typename T>
-using Result = tl::expected<T, Error>;
+class [[nodiscard]] Result : public tl::expected<T, Error> {
+ public:
+  using Base = tl::expected<T, Error>;
+  using Base::Base;
+  Result() = default;
+  Result(Base plain) : Base(std::move(plain)) {}  // NOLINT(google-explicit-constructor)
+
+  /// Goes on with the value; `next` gives another Result.
+  template <typename Next>
+  [[nodiscard]] auto and_then(Next&& next) const& {
+    return chained(*this, std::forward<Next>(next));
+  }
+  template <typename Next>
+  [[nodiscard]] auto and_then(Next&& next) & {
+    return chained(*this, std::forward<Next>(next));
+  }
+  template <typename Next>
+  [[nodiscard]] auto and_then(Next&& next) && {
+    return chained(std::move(*this), std::forward<Next>(next));
+  }
+  /// Makes something of the value; `change` gives anything but a Result.
+  template <typename Change>
+  [[nodiscard]] auto map(Change&& change) const& {
+    return changed(*this, std::forward<Change>(change));
+  }
+  template <typename Change>
+  [[nodiscard]] auto map(Change&& change) && {
+    return changed(std::move(*this), std::forward<Change>(change));
+  }
+
+ private:
+  template <typename Self, typename Next>
+  static auto call(Self&& self, Next&& next) {
+    if constexpr (std::is_void_v<T>) {
+      return std::invoke(std::forward<Next>(next));
+    } else {
+      return std::invoke(std::forward<Next>(next), *std::forward<Self>(self));
+    }
+  }
+  template <typename Self, typename Next>
+  static auto chained(Self&& self, Next&& next)
+      -> decltype(call(std::forward<Self>(self), std::forward<Next>(next))) {
+    if (!self.has_value()) {
+      return tl::make_unexpected(std::forward<Self>(self).error());
+    }
+    return call(std::forward<Self>(self), std::forward<Next>(next));
+  }
+  template <typename Self, typename Change>
+  static auto changed(Self&& self, Change&& change)
+      -> Result<decltype(call(std::forward<Self>(self), std::forward<Change>(change)))> {
+    using Made = decltype(call(std::forward<Self>(self), std::forward<Change>(change)));
+    if (!self.has_value()) {
+      return tl::make_unexpected(std::forward<Self>(self).error());
+    }
+    if constexpr (std::is_void_v<Made>) {
+      call(std::forward<Self>(self), std::forward<Change>(change));
+      return {};
+    } else {
+      return call(std::forward<Self>(self), std::forward<Change>(change));
+    }
+  }
+};
 
 /// Builds the error side of a Result.
 [[nodiscard]] inline tl::unexpected<Error> fail(ErrorCode code, std::string field,
-                                                std::string value = {}, std::string accepted = {}) {
-  return tl::make_unexpected(Error{code, std::move(field), std::move(value), std::move(accepted)});
+                                                std::string value = {}, Remark accepted = {}) {
+  return tl::make_unexpected(
+      Error{code, std::move(field), std::move(value), std::move(accepted), {}, 0});
+}
+/// The same with the reason in the place of a value.
+[[nodiscard]] inline tl::unexpected<Error> fail_because(ErrorCode code, std::string field,
+                                                        Remark reason, Remark accepted = {}) {
+  return tl::make_unexpected(
+      Error{code, std::move(field), {}, std::move(accepted), std::move(reason), 0});
 }
 
 }  // namespace solarchon::base

@@ -11,6 +11,7 @@
 #include "solarchon/optics/train.h"
 #include "solarchon/scene/synthetic_sun.h"
 #include "solarchon/sky/disc.h"
+#include "solarchon/sky/site.h"
 
 namespace solarchon::camera {
 
@@ -18,13 +19,14 @@ namespace solarchon::camera {
 struct Shot {
   optics::Rig rig;
   sky::UtcTime time;
-  double exposure_ms = 1.0;         ///< above 0
-  double electrons_per_ms = 1.0;    ///< in a pixel at the disc's centre, see light::disc_exposure
-  double seeing_arcsec = 2.0;       ///< full width at half maximum, 0 to 30
-  sky::DiscPlace target;            ///< what the telescope points at
-  double pointing_spread_px = 8.0;  ///< how far the mount misses it, normal in each axis
-  std::uint32_t seed = 1;           ///< of noise and pointing
-  std::uint32_t sun_seed = 1;       ///< of the synthetic Sun
+  double exposure_ms = 1.0;       ///< above 0
+  double electrons_per_ms = 1.0;  ///< in a pixel at the disc's centre, see light::disc_exposure
+  double seeing_arcsec = 2.0;     ///< full width at half maximum, 0 to 30
+  double pressure_hpa = sky::kSeaLevelHpa;  ///< that etalons tune with
+  sky::DiscPlace target;                    ///< what the telescope points at
+  double pointing_spread_px = 8.0;          ///< how far the mount misses it, normal in each axis
+  std::uint32_t seed = 1;                   ///< of noise and pointing
+  std::uint32_t sun_seed = 1;               ///< of the synthetic Sun
 };
 
 /// What was drawn, for whoever checks a measurement.

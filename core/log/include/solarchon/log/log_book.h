@@ -25,7 +25,7 @@ struct SessionStart {
   optics::Rig rig;
   std::string target;          ///< what is to be seen, in words
   double seeing_arcsec = 2.0;  ///< as judged by the observer
-  sky::Air air;
+  sky::Weather weather;
   bool operator==(const SessionStart&) const = default;
 };
 

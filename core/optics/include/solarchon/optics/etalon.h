@@ -5,8 +5,6 @@ namespace solarchon::optics {
 
 /// Hydrogen alpha (nm, in air).
 inline constexpr double kHydrogenAlphaNm = 656.28;
-/// Air pressure at sea level (hPa), the standard atmosphere's.
-inline constexpr double kSeaLevelHpa = 1013.25;
 
 /// Full width at half maximum of two etalons in a row.
 /// @param one_angstrom, other_angstrom  widths of single passes, above 0 (angstrom)
@@ -44,10 +42,6 @@ struct ConePassband {
 /// negative in thinner air): lambda (n - 1) dP / P0 with n - 1 = 2.763e-4 at 15 degrees C.
 [[nodiscard]] double pressure_shift_angstrom(double pressure_hpa,
                                              double wavelength_nm = kHydrogenAlphaNm);
-
-/// Air pressure at a height (hPa). @param elevation_m  -500 to 11 000, clamped
-/// Source: ICAO standard atmosphere.
-[[nodiscard]] double standard_pressure_hpa(double elevation_m);
 
 /// Shift by motion along the line of sight (angstrom, red positive for recession).
 [[nodiscard]] double doppler_shift_angstrom(double recession_km_s,

@@ -9,6 +9,7 @@
 #include "solarchon/optics/looking.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/sky/disc.h"
+#include "solarchon/sky/site.h"
 
 namespace solarchon::optics {
 
@@ -124,7 +125,7 @@ struct Train {
 /// Source: focal length, sampling, diffraction and depth of focus as in any optics text (Born and
 /// Wolf, Principles of Optics, 8.5.2 and 8.8.2); critical sampling is two pixels per lambda N.
 [[nodiscard]] Train follow_light(const Rig& rig, double semidiameter_arcsec,
-                                 double pressure_hpa = kSeaLevelHpa);
+                                 double pressure_hpa = sky::kSeaLevelHpa);
 
 /// Where celestial north lies in the picture on the sensor, for a camera on an equatorial mount
 /// whose rotation of 0 has its top edge to the north.

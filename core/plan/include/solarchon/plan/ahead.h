@@ -22,7 +22,7 @@ struct FeatureView {
   double from_meridian_deg = 0.0;  ///< heliographic longitude from the disc's middle, west positive
   double foreshortening = 1.0;     ///< cosine of its angle from the disc's centre; below 0: behind
 };
-/// Spots drift by latitude: 14.522 - 2.84 sin^2 B degrees a day, sidereal (REFERENCE.md). Accuracy:
+/// Spots drift by latitude: 14.522 - 2.84 sin^2 B degrees a day, sidereal. Accuracy:
 /// some degrees after a rotation; spots also move of their own, and most do not live that long.
 [[nodiscard]] FeatureView feature_at(const Feature& feature, sky::UtcTime time);
 
@@ -46,19 +46,8 @@ inline constexpr double kKmPerArcsec = 725.0;
 /// @param minutes  that it has to last
 /// @return         none where no clear window is that long, or the feature is behind the limb;
 ///                 overcast stretches only where there is nothing else
-[[nodiscard]] std::optional<BestWindow> best_window(const Givens& givens, double minutes,
+[[nodiscard]] std::optional<BestWindow> best_window(const Day& day, double minutes,
                                                     const std::optional<Feature>& feature = {});
-
-/// What does not change from day to day.
-struct Outlook {
-  sky::Site site;
-  sky::Air air;
-  double least_altitude_deg = 20.0;  ///< for hours to count
-  optics::Rig rig;
-  Mount mount;
-  Wishes wishes;
-  Experience experience;
-};
 
 /// The best window of each of the coming days that have one.
 /// @param days  1 to 400
@@ -91,8 +80,8 @@ struct YearAhead {
 };
 /// @param year  1973 to 2099
 /// Accuracy: rotations to 2 minutes (L0 to 0.02 degree). Errors: kCancelled.
-[[nodiscard]] base::Result<YearAhead> year_ahead(int year, const sky::Site& site,
-                                                 const sky::Air& air, double least_altitude_deg,
+[[nodiscard]] base::Result<YearAhead> year_ahead(int year, const sky::Observer& observer,
+                                                 double least_altitude_deg,
                                                  const base::Task& task = {});
 
 }  // namespace solarchon::plan

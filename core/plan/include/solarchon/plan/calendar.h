@@ -22,12 +22,6 @@ struct CalendarEntry {
   std::optional<double> alarm_min;  ///< so long before its start; none: no alarm
 };
 
-/// The day as entries in order of time: steps, the turn of the mount where a run asks for one, and
-/// runs. Runs and the first step carry an alarm.
-/// @param place  name of the site
-[[nodiscard]] std::vector<CalendarEntry> agenda_of(const Givens& givens, const DayPlan& plan,
-                                                   const std::string& place, double alarm_min);
-
 /// `kind,title,start_local,end_local,start_utc,end_utc,details` with a line for each entry.
 [[nodiscard]] std::string to_csv(const std::vector<CalendarEntry>& entries,
                                  const std::string& time_zone);

@@ -31,11 +31,6 @@ inline constexpr std::size_t kStepKinds = 8;
 /// drive, set-up, warm-up, cool-down, align, focus, tuning-wait, rehearse
 [[nodiscard]] const std::vector<std::string>& step_words();
 
-/// In words for people, such as `Set up`.
-[[nodiscard]] std::string_view step_title(StepKind kind);
-/// What to see to in a step. Source: FIELD.md, the order of the work.
-[[nodiscard]] std::string_view step_advice(StepKind kind);
-
 /// Minutes that the observer plans for each step; none: what is usual for the light path.
 using StepMinutes = std::array<std::optional<double>, kStepKinds>;
 

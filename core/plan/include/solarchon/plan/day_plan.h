@@ -16,14 +16,18 @@ struct Experience {
   std::vector<StepNote> steps;  ///< oldest first
 };
 
-/// A day's givens.
-struct Givens {
-  const sky::SunDay& day;
-  const sky::SkylineDay& skyline;
-  const optics::Rig& rig;
-  const Mount& mount;
-  const Wishes& wishes;
-  const Experience& experience;
+/// Lower, light passes three times the air overhead: a window counts from this height up (degree),
+/// unless another is chosen.
+inline constexpr double kWindowDeg = 20.0;
+
+/// What plans of all days are made from.
+struct Outlook {
+  sky::Observer observer;
+  double least_altitude_deg = kWindowDeg;  ///< for a window to count
+  optics::Rig rig = {};
+  Mount mount = {};
+  Wishes wishes = {};
+  Experience experience = {};
 };
 
 /// A run of the day with what awaits it.
@@ -46,7 +50,18 @@ struct DayPlan {
   std::optional<StorageUse> storage;   ///< none without runs or sensor
 };
 
-[[nodiscard]] DayPlan plan_day(const Givens& givens);
+/// Everything of a day: what it was made from, the Sun, the skyline, and the plan.
+struct Day {
+  Outlook outlook;
+  sky::SunDay sun;
+  sky::SkylineDay skyline;
+  DayPlan plan;
+};
+
+[[nodiscard]] Day day_of(const sky::CivilDate& date, Outlook outlook);
+
+/// The plan alone, of a day whose outlook has changed in its rig, mount, wishes or experience.
+[[nodiscard]] DayPlan plan_day(const Day& day);
 
 /// The wishes with one cure put in the place of its run.
 [[nodiscard]] Wishes with_cure(const Wishes& wishes, std::size_t run, const Cure& cure);

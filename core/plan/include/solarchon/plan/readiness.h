@@ -5,6 +5,7 @@
 #include <string>
 #include <vector>
 
+#include "solarchon/base/figure.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/plan/day_plan.h"
 
@@ -23,10 +24,12 @@ enum class Chore {
 
 struct ReadyItem {
   Chore chore = Chore::kOrder;
-  std::string what;       ///< the part, the battery, or the amount
+  std::string name;       ///< of the part, the light path or the battery
   sky::CivilDate by;      ///< when it has to be done
-  std::string last = {};  ///< date of the last inspection or rehearsal; empty: none on record
+  std::string last = {};  ///< date of the last time; empty: none on record
   bool done = false;
+  std::string defect = {};                 ///< kMend: as its owner wrote it
+  std::vector<base::Figure> figures = {};  ///< kCarry: what is missing; kMakeRoom: needed, free
 };
 
 /// What the list is made from.
@@ -47,8 +50,10 @@ inline constexpr int kFreshDays = 30;
 
 /// The list for a day, what is not done first, in order of time.
 /// A part is in the kit when it carries the id of one of its parts, or the same name and kind.
-[[nodiscard]] std::vector<ReadyItem> ready_list(const Givens& givens, const DayPlan& plan,
-                                                const Stock& stock);
+[[nodiscard]] std::vector<ReadyItem> ready_list(const Day& day, const Stock& stock);
+
+/// Whether runs fit on a disk; a tenth of it stays free, since full disks become slow.
+[[nodiscard]] bool has_room(const StorageUse& use, double free_bytes);
 
 /// Whether a run records faster than the disk takes in, with a fifth to spare.
 [[nodiscard]] bool too_fast(const StorageUse& use, double write_mb_per_s);

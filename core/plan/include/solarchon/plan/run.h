@@ -31,6 +31,8 @@ inline constexpr base::Range kClipRange{0.0, 86400.0};
 inline constexpr base::Range kIntervalRange{0.1, 86400.0};
 inline constexpr std::size_t kMostRuns = 500;
 
+/// The same run, begun at another time.
+[[nodiscard]] Run moved(Run run, sky::UtcTime start);
 [[nodiscard]] sky::Window window_of(const Run& run);
 /// Frames that it will record; clips longer than their interval run into each other.
 [[nodiscard]] double frames_of(const Run& run);
@@ -63,8 +65,8 @@ struct Conflict {
   std::vector<Cure> cures;
 };
 
-/// A turn of the mount takes that long, with finding the Sun again (s).
-inline constexpr double kTurnTakesS = 300.0;
+/// A turn of the mount takes that long, with finding the Sun again.
+inline constexpr sky::Duration kTurnTakes = sky::minutes(5.0);
 
 /// The ways out of the meridian turn for a run that meets it with no turn early or late; a fixed
 /// run is not moved, only split or ended sooner. Runs that would become shorter than a minute are

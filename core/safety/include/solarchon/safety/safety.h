@@ -8,6 +8,7 @@
 #include <string_view>
 #include <vector>
 
+#include "solarchon/base/figure.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/optics/train.h"
 #include "solarchon/sky/time.h"
@@ -35,23 +36,28 @@ struct Practice {
 
 inline constexpr base::Range kInspectionDaysRange{1, 3650};
 
-/// One objection to a train.
+/// One objection to a train. Its sentences (what can happen, why, the next safe step, whose
+/// practice it is) stand in words/ under the rule's id.
 struct Finding {
   std::string_view rule;  ///< id of the rule
   Severity severity = Severity::kCheck;
   std::optional<std::size_t> element = {};  ///< place in the rig of the part it concerns
-  std::string_view what = {};               ///< what can happen
-  std::string_view why = {};
-  std::string_view next_step = {};  ///< the next safe thing to do
-  std::string_view source = {};     ///< whose practice the rule is
-  std::string figures = {};         ///< this train's numbers, where the rule compares any
+  std::vector<base::Figure> figures = {};   ///< this train's numbers, where the rule compares any
+  std::string_view variant = {};  ///< which sentence the figures belong in, where there are several
+  std::string noted = {};         ///< what its owner wrote: the defect, the last inspection's date
+};
+
+/// Something that nobody can see in a drawing, by id, with the numbers in its sentence.
+struct Assumption {
+  std::string_view id;
+  std::vector<base::Figure> figures = {};
 };
 
 /// What the rules say of a train.
 struct Assessment {
   Severity verdict = Severity::kNoObjection;
-  std::vector<Finding> findings;         ///< worst first
-  std::vector<std::string> assumptions;  ///< what "no objection" rests on
+  std::vector<Finding> findings;        ///< worst first
+  std::vector<Assumption> assumptions;  ///< what "no objection" rests on
 };
 
 /// Irradiance at a sensor (W/cm2): plain sunlight, above which the rules ask to check, and ten
@@ -86,7 +92,7 @@ inline constexpr double kCementShare = 0.01;
                                 const Practice& practice = {},
                                 std::optional<sky::UtcTime> today = std::nullopt);
 
-/// Every rule as the finding that it makes, without a place: for people who want to read them.
+/// Every rule as the finding that it makes, without a place and figures.
 [[nodiscard]] std::vector<Finding> rule_book();
 
 }  // namespace solarchon::safety

@@ -42,8 +42,7 @@ struct SunDay {
 /// Rise, transit, set and the arc between. Rise and set are those of the upper limb over a
 /// sea-level horizon with 34 arcmin of refraction and the actual semidiameter.
 /// Accuracy: 1 s for the stated convention; the real horizon's refraction varies by far more.
-[[nodiscard]] SunDay sun_day(const CivilDate& date, const Site& site, const Air& air,
-                             double dut1_s = 0.0);
+[[nodiscard]] SunDay sun_day(const CivilDate& date, const Observer& observer);
 
 /// The Sun between the arc's ten-minute points, by the parabola through three of them.
 /// @param time  clamped to the day
@@ -54,6 +53,8 @@ struct SunDay {
 struct Window {
   UtcTime start;
   UtcTime end;
+  [[nodiscard]] Duration length() const { return end - start; }
+  [[nodiscard]] UtcTime middle() const { return start + 0.5 * length(); }
 };
 /// @param altitude_deg  0 to 90 (degree)
 /// Accuracy: 5 s (the arc is interpolated between its ten-minute points).

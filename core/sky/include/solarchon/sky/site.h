@@ -2,6 +2,7 @@
 #pragma once
 
 #include <string>
+#include <utility>
 
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
@@ -20,12 +21,29 @@ struct Site {
   bool operator==(const Site&) const = default;
 };
 
-/// The air at the telescope, for refraction.
-struct Air {
+/// The air at the telescope.
+struct Weather {
   double pressure_hpa = 1010.0;  ///< at the site, not reduced to the sea; 0 means no air
   double temperature_c = 15.0;
-  bool operator==(const Air&) const = default;
+  bool operator==(const Weather&) const = default;
 };
+
+/// Who looks: from where, through which air, and by which turn of the Earth. All three are said, so
+/// that none is forgotten.
+struct Observer {
+  /// @param dut1_s  UT1 - UTC (s), within kDut1Range
+  Observer(Site at, Weather through, double dut1)
+      : site(std::move(at)), weather(through), dut1_s(dut1) {}
+  Site site;
+  Weather weather;
+  double dut1_s;
+  bool operator==(const Observer&) const = default;
+};
+
+/// Air pressure of the standard atmosphere at a height (hPa), for who has no barometer.
+/// @param elevation_m  up to 11000; above, that of 11000. Source: ICAO standard atmosphere.
+[[nodiscard]] double standard_pressure_hpa(double elevation_m);
+inline constexpr double kSeaLevelHpa = 1013.25;
 
 inline constexpr base::Range kLatitudeRange{-90.0, 90.0};
 inline constexpr base::Range kLongitudeRange{-180.0, 360.0};

@@ -27,11 +27,11 @@ struct GeocentricSun {
 
 /// Apparent geocentric place of the Sun.
 /// @param time    kFirstTime to kLastTime
-/// @param dut1_s  UT1 - UTC (s), -0.9 to 0.9. Left at 0 it costs up to 13.5 arcsec of hour angle.
+/// @param dut1_s  UT1 - UTC (s), -0.9 to 0.9; a second is 15 arcsec of hour angle
 /// Accuracy: 0.1 arcsec from 1972 to 2100; rates 0.1 per cent.
 /// Source: ERFA eraEpv00, eraAb, eraPnm06a, eraGst06a (IAU 2006/2000A); light time and annual
 /// aberration are applied, polar motion is not.
-[[nodiscard]] GeocentricSun geocentric_sun(UtcTime time, double dut1_s = 0.0);
+[[nodiscard]] GeocentricSun geocentric_sun(UtcTime time, double dut1_s);
 
 /// The same, interpolated: seven exact places over 30 hours, joined by one polynomial. For the
 /// many instants of a day it costs a hundredth of geocentric_sun.
@@ -39,7 +39,7 @@ struct GeocentricSun {
 class SunEphemeris {
  public:
   /// @param centre  the middle of the 30 hours that it answers for
-  explicit SunEphemeris(UtcTime centre, double dut1_s = 0.0);
+  SunEphemeris(UtcTime centre, double dut1_s);
   [[nodiscard]] bool covers(UtcTime time) const;
   /// @param time  must be covered: outside, the polynomial runs away
   [[nodiscard]] GeocentricSun at(UtcTime time) const;
@@ -78,7 +78,8 @@ struct LocalSun {
 /// 15.041 arcsec/s), to 0.1 per cent.
 /// Source: REFERENCE rate formulas with the Sun's own hour-angle rate; Kasten and Young, Applied
 /// Optics 28 (1989) 4735.
-[[nodiscard]] LocalSun local_sun(const GeocentricSun& sun, const Site& site, const Air& air);
+[[nodiscard]] LocalSun local_sun(const GeocentricSun& sun, const Site& site,
+                                 const Weather& weather);
 
 /// Relative path through the air.
 /// @param altitude_deg  refracted altitude (degree)
@@ -92,6 +93,6 @@ struct LocalSun {
 /// Accuracy: 1 arcsec above 10 degrees; some per cent near the horizon, where real air varies.
 /// Source: ERFA eraRefco above 10 degrees of apparent altitude; Bennett, Journal of Navigation 35
 /// (1982) 255, scaled with pressure and temperature, below 5; joined smoothly between.
-[[nodiscard]] double refraction_deg(double altitude_airless_deg, const Air& air);
+[[nodiscard]] double refraction_deg(double altitude_airless_deg, const Weather& weather);
 
 }  // namespace solarchon::sky

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <chrono>
 #include <compare>
 #include <cstdint>
 #include <string>
@@ -17,12 +18,29 @@ struct UtcTime {
   auto operator<=>(const UtcTime&) const = default;
 };
 
-[[nodiscard]] constexpr UtcTime operator+(UtcTime time, double seconds) {
-  return {time.unix_ms + static_cast<std::int64_t>(seconds * 1000.0 + (seconds < 0 ? -0.5 : 0.5))};
+/// A length of time, fractions of a second too. It is made by `seconds`, `minutes`, `hours` and
+/// `days`, and turned into a number by their counterparts, so that no unit is guessed.
+using Duration = std::chrono::duration<double>;
+
+[[nodiscard]] constexpr Duration seconds(double count) { return Duration(count); }
+[[nodiscard]] constexpr Duration minutes(double count) { return Duration(60.0 * count); }
+[[nodiscard]] constexpr Duration hours(double count) { return Duration(3600.0 * count); }
+/// Of 24 hours.
+[[nodiscard]] constexpr Duration days(double count) { return Duration(86400.0 * count); }
+[[nodiscard]] constexpr double in_seconds(Duration length) { return length / seconds(1.0); }
+[[nodiscard]] constexpr double in_minutes(Duration length) { return length / minutes(1.0); }
+[[nodiscard]] constexpr double in_hours(Duration length) { return length / hours(1.0); }
+[[nodiscard]] constexpr double in_days(Duration length) { return length / days(1.0); }
+
+/// To the nearest millisecond.
+[[nodiscard]] constexpr UtcTime operator+(UtcTime time, Duration length) {
+  const double ms = 1000.0 * length.count();
+  return {time.unix_ms + static_cast<std::int64_t>(ms + (ms < 0.0 ? -0.5 : 0.5))};
 }
-/// Seconds from `start` to `end`.
-[[nodiscard]] constexpr double seconds_between(UtcTime start, UtcTime end) {
-  return static_cast<double>(end.unix_ms - start.unix_ms) / 1000.0;
+[[nodiscard]] constexpr UtcTime operator-(UtcTime time, Duration length) { return time + -length; }
+/// From the second to the first.
+[[nodiscard]] constexpr Duration operator-(UtcTime end, UtcTime start) {
+  return Duration(static_cast<double>(end.unix_ms - start.unix_ms) / 1000.0);
 }
 
 /// First and last instant that the sky room answers for: leap-second UTC, and the range of the

@@ -9,6 +9,7 @@
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/optics/rig.h"
+#include "solarchon/plan/day_plan.h"
 #include "solarchon/plan/mount.h"
 #include "solarchon/plan/wishes.h"
 #include "solarchon/safety/safety.h"
@@ -24,7 +25,8 @@ enum class Target { kWholeDisc, kLargestSpot };
 
 /// What the observer says of the sky and wants of the frame.
 struct Conditions {
-  sky::Air air;
+  std::optional<double> pressure_hpa;  ///< none: what is usual at the site's height
+  double temperature_c = 15.0;
   double seeing_arcsec = 2.0;
   double target_level = 0.70;  ///< brightest part of a frame against full well
   double dut1_s = 0.0;
@@ -46,6 +48,16 @@ struct Workspace {
   std::optional<optics::Rig> compared = {};  ///< a second light path, laid beside the first
   bool operator==(const Workspace&) const = default;
 };
+
+/// Who looks: with the given pressure, or the standard one of the site's height.
+[[nodiscard]] sky::Observer observer_of(const Workspace& workspace);
+/// What plans of all days are made from.
+[[nodiscard]] plan::Outlook outlook_of(const Workspace& workspace, plan::Experience experience,
+                                       double least_altitude_deg = plan::kWindowDeg);
+/// Everything of a day.
+[[nodiscard]] plan::Day day_of(const Workspace& workspace, const sky::CivilDate& date,
+                               plan::Experience experience,
+                               double least_altitude_deg = plan::kWindowDeg);
 
 [[nodiscard]] base::Json to_json(const Workspace& workspace);
 /// Errors: as base::ObjectReader, with the member's path.

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/shell/rail.h"
+#include "app/window/rail.h"
 
+#include <QKeySequence>
 #include <QPainter>
 #include <QVBoxLayout>
 
@@ -20,7 +21,8 @@ RailButton::RailButton(const QString& name, const QString& glyph, int number, QW
 
 void RailButton::show_readiness(const Readiness& readiness) {
   readiness_ = readiness;
-  const QString keys = tr("Ctrl+%1").arg(number_);
+  const QString keys = QKeySequence(Qt::CTRL | static_cast<Qt::Key>(Qt::Key_0 + number_))
+                           .toString(QKeySequence::NativeText);
   setToolTip(readiness.reason.isEmpty() ? keys : readiness.reason + " (" + keys + ")");
   setAccessibleDescription(readiness.reason);
   update();
@@ -55,30 +57,37 @@ void RailButton::paintEvent(QPaintEvent* /*event*/) {
   }
 }
 
-Rail::Rail(QWidget* parent) : QWidget(parent), group_(new QButtonGroup(this)) {
+Rail::Rail(QWidget* parent)
+    : QWidget(parent), group_(new QButtonGroup(this)), foot_(new QToolButton(this)) {
   setObjectName(QStringLiteral("rail"));
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 8, 0, 8);
   column->setSpacing(2);
   column->addStretch(1);
+  foot_->setObjectName(QStringLiteral("look-menu"));
+  foot_->setText(QStringLiteral("Aa"));
+  foot_->setToolTip(tr("Look and language"));
+  foot_->setAccessibleName(foot_->toolTip());
+  foot_->setPopupMode(QToolButton::InstantPopup);
+  column->addWidget(foot_, 0, Qt::AlignHCenter);
   group_->setExclusive(true);
-  connect(group_, &QButtonGroup::idClicked, this, &Rail::chosen);
 }
 
-void Rail::add(const QString& name, const QString& glyph) {
-  const int index = static_cast<int>(buttons_.size());
-  auto* button = new RailButton(name, glyph, index + 1, this);
-  group_->addButton(button, index);
-  dynamic_cast<QVBoxLayout*>(layout())->insertWidget(index, button);
-  buttons_.push_back(button);
+void Rail::set_menu(QMenu* menu) { foot_->setMenu(menu); }
+
+void Rail::add(const QString& id, const QString& name, const QString& glyph) {
+  const int place = static_cast<int>(buttons_.size());
+  auto* button = new RailButton(name, glyph, place + 1, this);
+  group_->addButton(button);
+  static_cast<QVBoxLayout*>(layout())->insertWidget(place, button);
+  connect(button, &QAbstractButton::clicked, this, [this, id] { emit chosen(id); });
+  buttons_[id] = button;
 }
 
-void Rail::show_current(int index) {
-  buttons_.at(static_cast<std::size_t>(index))->setChecked(true);
-}
+void Rail::show_current(const QString& id) { buttons_.at(id)->setChecked(true); }
 
-void Rail::show_readiness(int index, const Readiness& readiness) {
-  buttons_.at(static_cast<std::size_t>(index))->show_readiness(readiness);
+void Rail::show_readiness(const QString& id, const Readiness& readiness) {
+  buttons_.at(id)->show_readiness(readiness);
 }
 
 void Rail::paintEvent(QPaintEvent* /*event*/) {

@@ -3,8 +3,10 @@
 
 #include <QAbstractButton>
 #include <QButtonGroup>
+#include <QMenu>
+#include <QToolButton>
 #include <QWidget>
-#include <vector>
+#include <map>
 
 #include "app/views/view.h"
 
@@ -34,19 +36,22 @@ class Rail : public QWidget {
 
  public:
   explicit Rail(QWidget* parent = nullptr);
-  void add(const QString& name, const QString& glyph);
-  void show_current(int index);
-  void show_readiness(int index, const Readiness& readiness);
+  void add(const QString& id, const QString& name, const QString& glyph);
+  void show_current(const QString& id);
+  /// What a button at the foot of the rail opens.
+  void set_menu(QMenu* menu);
+  void show_readiness(const QString& id, const Readiness& readiness);
 
  signals:
-  void chosen(int index);
+  void chosen(const QString& id);
 
  protected:
   void paintEvent(QPaintEvent* event) override;
 
  private:
-  std::vector<RailButton*> buttons_;
+  std::map<QString, RailButton*> buttons_;
   QButtonGroup* group_;
+  QToolButton* foot_;
 };
 
 }  // namespace solarchon::app

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/shell/end_signals.h"
+#include "app/window/end_signals.h"
 
 #include <sys/socket.h>
 #include <unistd.h>

@@ -17,6 +17,7 @@ namespace solarchon::app {
 struct Options {
   bool demo = false;
   std::filesystem::path data;  ///< empty: the user's own folder
+  QString language;            ///< of languages(); empty: as it was chosen, or the system's
   QString view;                ///< empty: where the last session ended
   QString screenshot;          ///< file to write, then leave
   QString tour;                ///< folder to write a picture of each view to, then leave
@@ -29,13 +30,6 @@ struct Options {
   bool help = false;
   bool version = false;
 };
-
-/// Names of the views in the order of the work.
-[[nodiscard]] const QStringList& view_names();
-
-/// Every place that --view can open and that a tour shows: the views, and the further pages of
-/// those that have some, such as `day-plan`.
-[[nodiscard]] const QStringList& place_names();
 
 /// Errors: kUnknownValue, kMalformed, kMissing with the option's name.
 [[nodiscard]] base::Result<Options> read_options(const QStringList& arguments);

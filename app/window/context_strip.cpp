@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/shell/context_strip.h"
+#include "app/window/context_strip.h"
 
 #include <QHBoxLayout>
 #include <QMenu>
 #include <QPainter>
 #include <QVBoxLayout>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
@@ -31,21 +31,21 @@ QString next_event(const Document& document) {
   const sky::SunDay& day = document.day();
   const QTimeZone zone = document.zone();
   if (day.polar == sky::PolarState::kMidnightSun) {
-    return QObject::tr("up all day");
+    return QObject::tr("Sun up all day");
   }
   if (day.polar == sky::PolarState::kPolarNight) {
-    return QObject::tr("down all day");
+    return QObject::tr("Sun down all day");
   }
   const std::pair<std::optional<sky::UtcTime>, QString> events[] = {
-      {day.sunrise, QObject::tr("rises %1")},
-      {day.transit, QObject::tr("highest %1")},
-      {day.sunset, QObject::tr("sets %1")}};
+      {day.sunrise, QObject::tr("Sun rises %1")},
+      {day.transit, QObject::tr("Sun highest %1")},
+      {day.sunset, QObject::tr("Sun sets %1")}};
   for (const auto& [time, words] : events) {
     if (time && *time > document.moment()) {
       return words.arg(clock_at(*time, zone));
     }
   }
-  return QObject::tr("down until tomorrow");
+  return QObject::tr("Sun down until tomorrow");
 }
 
 }  // namespace
@@ -120,13 +120,13 @@ void ContextStrip::follow() {
       tr("%1 \u00b7 %2 UTC")
           .arg(date_at(document_.moment(), zone), clock_at(document_.moment(), QTimeZone::utc())));
   height_->setText(tr("%1\u00b0 high").arg(number(answers.local.altitude_deg, 1)));
-  event_->setText(tr("Sun %1").arg(next_event(document_)));
+  event_->setText(next_event(document_));
   const safety::Assessment& safety = answers.safety;
   verdict_->show_verdict(safety.verdict,
                          safety.findings.empty()
                              ? tr("No rule objects, as far as the light path is what it says. "
                                   "Maker's instructions come first.")
-                             : text(safety.findings.front().what));
+                             : what_can_happen(safety.findings.front()));
 }
 
 void ContextStrip::paintEvent(QPaintEvent* /*event*/) {

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/shell/doorbell.h"
+#include "app/window/doorbell.h"
 
 #include <QCryptographicHash>
 #include <QLocalSocket>

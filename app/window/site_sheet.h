@@ -22,6 +22,7 @@ class SiteSheet : public QFrame {
  private:
   void add_number(const QString& label, const QString& unit, base::Range range,
                   double& (*member)(workspace::Workspace&));
+  void add_pressure();
   void follow();
 
   struct Row {
@@ -32,6 +33,7 @@ class SiteSheet : public QFrame {
   QLineEdit* name_;
   QLineEdit* zone_;
   QLabel* zone_problem_;
+  NumberField* pressure_ = nullptr;
   std::vector<Row> rows_;
 };
 

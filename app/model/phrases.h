@@ -11,6 +11,7 @@
 #include "solarchon/optics/rig.h"
 #include "solarchon/safety/safety.h"
 #include "solarchon/sky/time.h"
+#include "solarchon/words/voice.h"
 #include "solarchon/workspace/answers.h"
 
 namespace solarchon::app {
@@ -22,8 +23,6 @@ namespace solarchon::app {
 [[nodiscard]] QString figure(double value, int significant);
 /// A power or irradiance with the prefix that suits it: `49 µW`.
 [[nodiscard]] QString with_prefix(double value, const QString& unit);
-/// `1 frame`, `3 frames`.
-[[nodiscard]] QString counted(int count, const QString& one, const QString& many);
 [[nodiscard]] QString clock_at(sky::UtcTime time, const QTimeZone& zone, bool seconds = false);
 [[nodiscard]] QString date_at(sky::UtcTime time, const QTimeZone& zone);
 /// `N`, `NE`, ... of an azimuth.
@@ -36,7 +35,17 @@ namespace solarchon::app {
 
 [[nodiscard]] QString name_of(workspace::Target target);
 [[nodiscard]] QString name_of(safety::Severity severity);
-/// A core text, which is English and UTF-8.
-[[nodiscard]] QString text(std::string_view core_text);
+/// A name, or another text of the core or of words/, which is UTF-8.
+[[nodiscard]] QString text(std::string_view utf8);
+
+/// The words' voice in the language of the program.
+[[nodiscard]] const words::Voice& voice();
+/// What a rule says can happen, why, and the next safe step.
+[[nodiscard]] QString what_can_happen(const safety::Finding& finding);
+[[nodiscard]] QString why_of(const safety::Finding& finding);
+[[nodiscard]] QString next_step_of(const safety::Finding& finding);
+/// An error as one line, and the same without its field, for a message beside it.
+[[nodiscard]] QString error_text(const base::Error& error);
+[[nodiscard]] QString beside_field_text(const base::Error& error);
 
 }  // namespace solarchon::app

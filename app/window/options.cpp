@@ -1,8 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/shell/options.h"
+#include "app/window/options.h"
 
 #include <QCommandLineParser>
 #include <QRegularExpression>
+
+#include "app/shell/language.h"
+#include "app/window/places.h"
 
 namespace solarchon::app {
 
@@ -19,7 +22,8 @@ void describe(QCommandLineParser& parser) {
       {"version", "Shows the version."},
       {"demo", "Uses the made-up demo scenario and its own data folder."},
       {"data", "Keeps everything in this folder.", "folder"},
-      {"view", "Opens a view: " + place_names().join(", ") + ".", "name"},
+      {"language", "Speaks " + languages().join(", ") + ".", "code"},
+      {"view", "Opens a view: " + place_ids().join(", ") + ".", "name"},
       {"screenshot", "Writes a picture of the window as PNG and leaves.", "file"},
       {"tour", "Writes a picture of every view in both themes and leaves.", "folder"},
       {"size", "Size of the window, such as 1280x800.", "size"},
@@ -31,17 +35,6 @@ void describe(QCommandLineParser& parser) {
 
 }  // namespace
 
-const QStringList& view_names() {
-  static const QStringList kNames{"light-path", "day", "match", "capture", "measure", "log"};
-  return kNames;
-}
-
-const QStringList& place_names() {
-  static const QStringList kNames{"light-path", "day",     "day-plan", "day-ready", "day-year",
-                                  "match",      "capture", "measure",  "log"};
-  return kNames;
-}
-
 base::Result<Options> read_options(const QStringList& arguments) {
   QCommandLineParser parser;
   describe(parser);
@@ -51,7 +44,7 @@ base::Result<Options> read_options(const QStringList& arguments) {
                     ? parser.errorText().toStdString() +
                           parser.positionalArguments().join(' ').toStdString()
                     : parser.unknownOptionNames().join(' ').toStdString(),
-                "those that --help lists");
+                base::wants("listed-options"));
   }
   Options options;
   options.help = parser.isSet("help");
@@ -61,16 +54,22 @@ base::Result<Options> read_options(const QStringList& arguments) {
   options.data = parser.value("data").toStdString();
   options.screenshot = parser.value("screenshot");
   options.tour = parser.value("tour");
+  options.language = parser.value("language");
+  if (!options.language.isEmpty() && !languages().contains(options.language)) {
+    return fail(ErrorCode::kUnknownValue, "language", options.language.toStdString(),
+                base::wants("one-of", {}, languages().join(", ").toStdString()));
+  }
   options.view = parser.value("view");
-  if (!options.view.isEmpty() && !place_names().contains(options.view)) {
+  if (!options.view.isEmpty() && !place_ids().contains(options.view)) {
     return fail(ErrorCode::kUnknownValue, "view", options.view.toStdString(),
-                place_names().join(", ").toStdString());
+                base::wants("one-of", {}, place_ids().join(", ").toStdString()));
   }
   if (parser.isSet("size")) {
     static const QRegularExpression kForm("^(\\d{3,4})x(\\d{3,4})$");
     const auto match = kForm.match(parser.value("size"));
     if (!match.hasMatch()) {
-      return fail(ErrorCode::kMalformed, "size", parser.value("size").toStdString(), "1280x800");
+      return fail(ErrorCode::kMalformed, "size", parser.value("size").toStdString(),
+                  base::wants("window-size"));
     }
     options.size = {match.captured(1).toInt(), match.captured(2).toInt()};
     options.size_given = true;
@@ -78,7 +77,8 @@ base::Result<Options> read_options(const QStringList& arguments) {
   if (parser.isSet("theme")) {
     const QString theme = parser.value("theme");
     if (theme != "noon" && theme != "indoors") {
-      return fail(ErrorCode::kUnknownValue, "theme", theme.toStdString(), "noon, indoors");
+      return fail(ErrorCode::kUnknownValue, "theme", theme.toStdString(),
+                  base::one_of({"noon", "indoors"}));
     }
     options.look = theme == "noon" ? Look::kNoon : Look::kIndoors;
   }

@@ -6,8 +6,8 @@
 
 #include "app/model/document.h"
 #include "app/shell/chips.h"
-#include "app/shell/site_sheet.h"
 #include "app/shell/verdict_badge.h"
+#include "app/window/site_sheet.h"
 
 namespace solarchon::app {
 

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/shell/ringer.h"
+#include "app/window/ringer.h"
 
 #include <unistd.h>
 

@@ -1,10 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/shell/site_sheet.h"
+#include "app/window/site_sheet.h"
 
 #include <QCompleter>
 #include <QTimeZone>
 #include <QVBoxLayout>
 
+#include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
@@ -52,13 +53,12 @@ SiteSheet::SiteSheet(Document& document, QWidget* parent)
   add_number(tr("Height"), tr("m"), sky::kElevationRange,
              [](Workspace& w) -> double& { return w.site.elevation_m; });
   add_number(tr("Air temperature"), QStringLiteral("\u00b0C"), sky::kTemperatureRange,
-             [](Workspace& w) -> double& { return w.conditions.air.temperature_c; });
-  add_number(tr("Air pressure"), tr("hPa"), sky::kPressureRange,
-             [](Workspace& w) -> double& { return w.conditions.air.pressure_hpa; });
+             [](Workspace& w) -> double& { return w.conditions.temperature_c; });
+  add_pressure();
   connect(name_, &QLineEdit::editingFinished, this, [this] {
     Workspace next = document_.workspace();
     next.site.name = name_->text().trimmed().toStdString();
-    document_.edit(tr("Rename site"), next, EditKind::kSite);
+    document_.edit(tr("Rename site"), next, EditKind::kSite, "name");
   });
   connect(zone_, &QLineEdit::editingFinished, this, [this] {
     const QByteArray id = zone_->text().trimmed().toUtf8();
@@ -68,7 +68,7 @@ SiteSheet::SiteSheet(Document& document, QWidget* parent)
     if (known) {
       Workspace next = document_.workspace();
       next.site.time_zone = id.toStdString();
-      document_.edit(tr("Change time zone"), next, EditKind::kSite);
+      document_.edit(tr("Change time zone"), next, EditKind::kSite, "zone");
     }
   });
 }
@@ -77,13 +77,29 @@ void SiteSheet::add_number(const QString& label, const QString& unit, base::Rang
                            double& (*member)(Workspace&)) {
   auto* field = new NumberField(label, unit, range, false, this);
   field->setToolTip(tr("South and west are negative; pressure is that at the site itself"));
-  connect(field, &NumberField::entered, this, [this, member, label](double value) {
+  const std::string subject = std::to_string(rows_.size());
+  connect(field, &NumberField::entered, this, [this, member, label, subject](double value) {
     Workspace next = document_.workspace();
     member(next) = value;
-    document_.edit(tr("Change %1").arg(label.toLower()), next, EditKind::kSite);
+    document_.edit(tr("Change: %1").arg(label), next, EditKind::kSite, subject);
   });
   layout()->addWidget(field);
   rows_.push_back({field, member});
+}
+
+void SiteSheet::add_pressure() {
+  pressure_ =
+      new NumberField(tr("Air pressure"), QStringLiteral("hPa"), sky::kPressureRange, false, this);
+  pressure_->setToolTip(
+      tr("At the site itself, not reduced to the sea; left empty, what is usual at its height"));
+  const auto change = [this](std::optional<double> given) {
+    Workspace next = document_.workspace();
+    next.conditions.pressure_hpa = given;
+    document_.edit(tr("Change: %1").arg(tr("Air pressure")), next, EditKind::kSite, "pressure");
+  };
+  connect(pressure_, &NumberField::entered, this, change);
+  connect(pressure_, &NumberField::emptied, this, [change] { change(std::nullopt); });
+  layout()->addWidget(pressure_);
 }
 
 void SiteSheet::follow() {
@@ -93,6 +109,13 @@ void SiteSheet::follow() {
   zone_problem_->hide();
   for (const Row& row : rows_) {
     row.field->show_value(row.member(current));
+  }
+  pressure_->allow_empty(
+      tr("usual %1").arg(number(sky::standard_pressure_hpa(current.site.elevation_m), 0)));
+  if (current.conditions.pressure_hpa) {
+    pressure_->show_value(*current.conditions.pressure_hpa);
+  } else {
+    pressure_->clear();
   }
 }
 

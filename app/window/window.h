@@ -5,6 +5,7 @@
 #include <QProgressBar>
 #include <QSettings>
 #include <QStackedWidget>
+#include <map>
 #include <memory>
 #include <vector>
 
@@ -12,16 +13,14 @@
 #include "app/model/document.h"
 #include "app/model/learning.h"
 #include "app/model/records.h"
-#include "app/shell/context_strip.h"
-#include "app/shell/day_ribbon.h"
 #include "app/shell/notice.h"
-#include "app/shell/options.h"
-#include "app/shell/rail.h"
-#include "app/views/view.h"
+#include "app/window/context_strip.h"
+#include "app/window/day_ribbon.h"
+#include "app/window/options.h"
+#include "app/window/places.h"
+#include "app/window/rail.h"
 
 namespace solarchon::app {
-
-class DayView;
 
 /// The window: strip on top, rail on the left, one view in the middle, the day at the bottom.
 class Window : public QMainWindow {
@@ -35,15 +34,17 @@ class Window : public QMainWindow {
   [[nodiscard]] Document& document() { return *document_; }
   [[nodiscard]] Records& records() { return *records_; }
   [[nodiscard]] Notice& notice() { return *notice_; }
-  [[nodiscard]] View& view(int index) { return *views_.at(static_cast<std::size_t>(index)); }
-  [[nodiscard]] int current() const { return stack_->currentIndex(); }
-  void show_view(int index);
+  /// A view by its id in places().
+  [[nodiscard]] View& view(const QString& id) { return *views_.at(id); }
+  [[nodiscard]] View& current_view() { return *views_.at(current_); }
   /// A file that was dropped: a light path, a horizon, a forecast, a calendar or a picture.
   void open_file(const QString& file);
-  /// One of place_names(); false for another name.
-  bool show_place(const QString& name);
+  /// One of place_ids(), or of a view; false for another.
+  bool show_place(const QString& id);
   [[nodiscard]] QString place() const;
   void set_look(Look look);
+  /// Speaks another language from now on, and at the next start.
+  void choose_language(const QString& language);
   /// Shows itself above other windows, out of whatever it was laid aside in.
   void come_forward();
   /// True once nothing in the background will change the picture any more.
@@ -56,14 +57,15 @@ class Window : public QMainWindow {
 
  private:
   void load_document(const Options& options);
+  void build();
   void build_views();
+  QMenu* make_look_menu();
   void build_layout();
   void build_actions();
   void restore(const Options& options);
   void follow();
-  [[nodiscard]] DayView& day_view() const;
+  void show_view(const QString& id);
   void open_rig();
-  void open_rig_file(const QString& file);
   void save_rig();
   void show_latest_frame();
   void begin_with_log();
@@ -84,7 +86,9 @@ class Window : public QMainWindow {
   QStackedWidget* stack_ = nullptr;
   DayRibbon* ribbon_ = nullptr;
   Notice* notice_ = nullptr;
-  std::vector<View*> views_;
+  std::vector<Place> places_;
+  std::map<QString, View*> views_;
+  QString current_;  ///< id of the view that is shown
 };
 
 }  // namespace solarchon::app

@@ -1,31 +1,27 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/shell/window.h"
+#include "app/window/window.h"
 
 #include <QAction>
+#include <QActionGroup>
 #include <QApplication>
 #include <QCloseEvent>
 #include <QDateTime>
 #include <QDragEnterEvent>
-#include <QFile>
 #include <QFileDialog>
-#include <QFileInfo>
 #include <QHBoxLayout>
+#include <QMenu>
 #include <QMimeData>
 #include <QTimer>
 #include <QVBoxLayout>
 
-#include "app/shell/part_words.h"
-#include "app/shell/phrases.h"
+#include "app/model/part_words.h"
+#include "app/model/phrases.h"
+#include "app/shell/language.h"
 #include "app/shell/plain_tips.h"
-#include "app/views/capture/capture_view.h"
 #include "app/views/day/day_view.h"
-#include "app/views/light_path/light_path_view.h"
-#include "app/views/log/log_view.h"
-#include "app/views/match/match_view.h"
-#include "app/views/measure/measure_view.h"
+#include "app/window/desktop_teller.h"
 #include "solarchon/base/file.h"
 #include "solarchon/optics/rig_file.h"
-#include "solarchon/words/words.h"
 #include "solarchon/workspace/demo.h"
 
 namespace solarchon::app {
@@ -59,6 +55,7 @@ Window::Window(const Options& options, QWidget* parent)
       keep_state_(options.screenshot.isEmpty() && options.tour.isEmpty()),
       demo_(options.demo) {
   setWindowTitle(QStringLiteral("Solarchon"));
+  speak(options.language.isEmpty() ? settings_->value("language").toString() : options.language);
   setAcceptDrops(true);
   show_all_tips_plain();
   Theme::apply(options.look.value_or(
@@ -66,14 +63,10 @@ Window::Window(const Options& options, QWidget* parent)
   load_document(options);
   learning_ = std::make_unique<Learning>(*document_, *records_);
   alarms_ = std::make_unique<Alarms>(*document_, DesktopTeller(options.ringer));
-  build_views();
-  build_layout();
-  build_actions();
+  build();
   restore(options);
   connect(document_.get(), &Document::changed, this, &Window::follow);
-  connect(document_.get(), &Document::saveFailed, notice_, &Notice::tell);
   connect(records_.get(), &Records::shownChanged, this, &Window::follow);
-  connect(records_.get(), &Records::failed, notice_, &Notice::tell);
   if (!start_problem_.isEmpty()) {
     notice_->tell(start_problem_);
   } else if (first_start_) {
@@ -125,7 +118,7 @@ void Window::load_document(const Options& options) {
       moment = scenario->now;
       live = false;
     } else {
-      start_problem_ = QString::fromStdString(words::sentence(scenario.error()));
+      start_problem_ = error_text(scenario.error());
     }
   }
   first_start_ = !options.demo && !std::filesystem::exists(file, ignored);
@@ -135,7 +128,7 @@ void Window::load_document(const Options& options) {
     } else {
       start_problem_ = tr("%1. It was left as it is; changes are not kept until it is mended or "
                           "moved away.")
-                           .arg(QString::fromStdString(words::sentence(read.error())));
+                           .arg(error_text(read.error()));
       keep = false;
     }
   }
@@ -149,38 +142,85 @@ void Window::load_document(const Options& options) {
   }
 }
 
+void Window::build() {
+  build_views();
+  build_layout();
+  build_actions();
+  connect(document_.get(), &Document::saveFailed, notice_, &Notice::tell);
+  connect(records_.get(), &Records::failed, notice_, &Notice::tell);
+}
+
+void Window::choose_language(const QString& language) {
+  if (keep_state_) {
+    settings_->setValue("language", language);
+  }
+  speak(language);
+  // Everything that is to be kept is in the models: the window is put up anew in its words.
+  const QString where = place();
+  delete takeCentralWidget();
+  qDeleteAll(actions());
+  views_.clear();
+  build();
+  show_place(where);
+  follow();
+}
+
+QMenu* Window::make_look_menu() {
+  auto* menu = new QMenu(rail_);
+  const auto add_choice = [menu](QActionGroup* group, const QString& words, bool chosen, auto act) {
+    QAction* action = menu->addAction(words);
+    action->setCheckable(true);
+    action->setChecked(chosen);
+    group->addAction(action);
+    QObject::connect(action, &QAction::triggered, menu, act, Qt::QueuedConnection);
+  };
+  auto* looks = new QActionGroup(menu);
+  add_choice(looks, tr("Noon: light, for daylight"), Theme::look() == Look::kNoon,
+             [this] { set_look(Look::kNoon); });
+  add_choice(looks, tr("Indoors: dark"), Theme::look() == Look::kIndoors,
+             [this] { set_look(Look::kIndoors); });
+  menu->addSeparator();
+  auto* tongues = new QActionGroup(menu);
+  for (const QString& language : languages()) {
+    add_choice(tongues, own_name(language), spoken_language() == language,
+               [this, language] { choose_language(language); });
+  }
+  // Ctrl+T changes the look too.
+  connect(menu, &QMenu::aboutToShow, looks,
+          [looks] { looks->actions().at(Theme::look() == Look::kNoon ? 0 : 1)->setChecked(true); });
+  return menu;
+}
+
 void Window::build_views() {
   stack_ = new QStackedWidget(this);
   rail_ = new Rail(this);
   notice_ = new Notice(this);
-  auto* measure = new MeasureView(*document_, *records_, stack_);
-  connect(measure, &MeasureView::failed, notice_, &Notice::tell);
-  auto* day = new DayView(*document_, *records_, stack_);
-  connect(&day->plan_page(), &PlanPage::alarmsToggled, this, [this](bool on) {
+  places_ = places();
+  for (const Place& place : places_) {
+    View* view = place.make(*document_, *records_, stack_);
+    views_[place.id] = view;
+    rail_->add(place.id, place.name, place.glyph);
+    stack_->addWidget(view);
+    connect(view, &View::asksFor, this, [this](const QString& wanted) { show_place(wanted); });
+    connect(view, &View::failed, notice_, &Notice::tell);
+  }
+  auto* plan = &qobject_cast<DayView*>(views_.at("day"))->plan_page();
+  connect(plan, &PlanPage::alarmsToggled, this, [this](bool on) {
     alarms_->set_on(on);
     if (keep_state_) {
       settings_->setValue("alarms", on);
     }
   });
-  day->plan_page().show_alarms(keep_state_ && settings_->value("alarms", false).toBool());
-  views_ = {new LightPathView(*document_, *records_, stack_),
-            day,
-            new MatchView(*document_, *records_, stack_),
-            new CaptureView(*document_, *records_, stack_),
-            measure,
-            new LogView(*document_, *records_, stack_)};
-  for (View* view : views_) {
-    rail_->add(view->name(), view->glyph());
-    stack_->addWidget(view);
-    connect(view, &View::asksFor, this, [this](const QString& name) { show_place(name); });
-  }
-  connect(rail_, &Rail::chosen, this, &Window::show_view);
+  plan->show_alarms(keep_state_ && settings_->value("alarms", false).toBool());
+  connect(rail_, &Rail::chosen, this, &Window::show_place);
+  rail_->set_menu(make_look_menu());
 }
 
 void Window::build_layout() {
   strip_ = new ContextStrip(*document_, this);
   ribbon_ = new DayRibbon(*document_, this);
-  connect(strip_, &ContextStrip::verdictAsked, this, [this] { show_view(0); });
+  connect(strip_, &ContextStrip::verdictAsked, this,
+          [this] { show_place(QStringLiteral("light-path")); });
   connect(strip_, &ContextStrip::openRigAsked, this, &Window::open_rig);
   connect(strip_, &ContextStrip::saveRigAsked, this, &Window::save_rig);
   auto* middle = new QHBoxLayout;
@@ -207,17 +247,18 @@ void Window::build_actions() {
     connect(action, &QAction::triggered, this, act);
     addAction(action);
   };
-  for (int i = 0; i < static_cast<int>(views_.size()); ++i) {
-    add(views_[static_cast<std::size_t>(i)]->name(), QKeySequence(tr("Ctrl+%1").arg(i + 1)),
-        [this, i] { show_view(i); });
+  int key = Qt::Key_1;
+  for (const Place& place : places_) {
+    add(place.name, QKeySequence(Qt::CTRL | static_cast<Qt::Key>(key++)),
+        [this, id = place.id] { show_view(id); });
   }
   add(tr("Undo"), QKeySequence::Undo, [this] { document_->undo().undo(); });
   add(tr("Redo"), QKeySequence::Redo, [this] { document_->undo().redo(); });
   add(tr("Open a light path"), QKeySequence::Open, [this] { open_rig(); });
   add(tr("Save the light path"), QKeySequence::Save, [this] { save_rig(); });
-  add(tr("Noon or indoors"), QKeySequence(tr("Ctrl+T")),
+  add(tr("Noon or indoors"), QKeySequence(Qt::CTRL | Qt::Key_T),
       [this] { set_look(Theme::look() == Look::kNoon ? Look::kIndoors : Look::kNoon); });
-  add(tr("Day ribbon"), QKeySequence(tr("Ctrl+D")), [this] { ribbon_->setFocus(); });
+  add(tr("Day ribbon"), QKeySequence(Qt::CTRL | Qt::Key_D), [this] { ribbon_->setFocus(); });
   add(tr("Quit"), QKeySequence::Quit, [this] { close(); });
 }
 
@@ -226,52 +267,40 @@ void Window::restore(const Options& options) {
   if (keep_state_ && !options.size_given) {
     restoreGeometry(settings_->value("geometry").toByteArray());
   }
-  const QString wanted = options.view.isEmpty()
-                             ? settings_->value("view", view_names().front()).toString()
-                             : options.view;
+  const QString wanted =
+      options.view.isEmpty() ? settings_->value("view").toString() : options.view;
   if (!show_place(wanted)) {
-    show_view(0);
+    show_view(places_.front().id);
   }
 }
 
-namespace {
-
-constexpr int kDayView = 1;
-/// The pages of the day, in the order of DayView::Page.
-const QStringList& day_pages() {
-  static const QStringList kNames{"day", "day-plan", "day-ready", "day-year"};
-  return kNames;
-}
-
-}  // namespace
-
-DayView& Window::day_view() const { return *qobject_cast<DayView*>(views_.at(kDayView)); }
-
-bool Window::show_place(const QString& name) {
-  if (const auto page = day_pages().indexOf(name); page >= 0) {
-    day_view().show_page(static_cast<int>(page));
-    show_view(kDayView);
-    return true;
+bool Window::show_place(const QString& id) {
+  for (const Place& place : places_) {
+    if (place.pages.contains(id)) {
+      views_.at(place.id)->show_page(id);
+    }
+    if (place.id == id || place.pages.contains(id)) {
+      show_view(place.id);
+      return true;
+    }
   }
-  show_view(static_cast<int>(view_names().indexOf(name)));
-  return view_names().contains(name);
+  return false;
 }
 
 QString Window::place() const {
-  return current() == kDayView ? day_pages().at(day_view().page()) : view_names().at(current());
+  const QString page = views_.at(current_)->page();
+  return page.isEmpty() ? current_ : page;
 }
 
-void Window::show_view(int index) {
-  if (index < 0 || index >= static_cast<int>(views_.size())) {
-    return;
-  }
-  stack_->setCurrentIndex(index);
-  rail_->show_current(index);
+void Window::show_view(const QString& id) {
+  current_ = id;
+  stack_->setCurrentWidget(views_.at(id));
+  rail_->show_current(id);
 }
 
 void Window::set_look(Look look) {
   Theme::apply(look);
-  for (View* view : views_) {
+  for (const auto& [id, view] : views_) {
     view->restyle();
   }
   follow();
@@ -280,12 +309,12 @@ void Window::set_look(Look look) {
 
 bool Window::settled() const {
   return begun_ && !records_->worker().busy() && records_->settled() && learning_->settled() &&
-         views_.at(static_cast<std::size_t>(stack_->currentIndex()))->settled();
+         views_.at(current_)->settled();
 }
 
 void Window::follow() {
-  for (std::size_t i = 0; i < views_.size(); ++i) {
-    rail_->show_readiness(static_cast<int>(i), views_[i]->readiness());
+  for (const auto& [id, view] : views_) {
+    rail_->show_readiness(id, view->readiness());
   }
 }
 
@@ -293,27 +322,8 @@ void Window::open_rig() {
   const QString file = QFileDialog::getOpenFileName(this, tr("Open a light path"), QString(),
                                                     tr("Light paths (*.json);;All files (*)"));
   if (!file.isEmpty()) {
-    open_rig_file(file);
+    open_file(file);
   }
-}
-
-void Window::open_rig_file(const QString& file) {
-  records_->read_outside(file, optics::kMostBytes,
-                         [this, file](const base::Result<std::string>& text) {
-                           auto rig = text.and_then([&](const std::string& read) {
-                                            return base::parse_json(read, file.toStdString());
-                                          })
-                                          .and_then(optics::rig_from_json);
-                           return [this, rig = std::move(rig)] {
-                             if (!rig) {
-                               notice_->tell(QString::fromStdString(words::sentence(rig.error())));
-                               return;
-                             }
-                             workspace::Workspace next = document_->workspace();
-                             next.rig = *rig;
-                             document_->edit(tr("Open light path"), next);
-                           };
-                         });
 }
 
 void Window::save_rig() {
@@ -324,7 +334,7 @@ void Window::save_rig() {
   }
   if (const auto written = optics::write_rig(document_->workspace().rig, file.toStdString());
       !written) {
-    notice_->tell(QString::fromStdString(words::sentence(written.error())));
+    notice_->tell(error_text(written.error()));
   }
 }
 
@@ -363,28 +373,15 @@ void Window::dropEvent(QDropEvent* event) {
 }
 
 void Window::open_file(const QString& file) {
-  const QString ending = QFileInfo(file).suffix().toLower();
-  // Tables and JSON say in their first lines what they are.
-  constexpr qint64 kHeadBytes = 400;
-  QByteArray head;
-  if (QFile text(file); (ending == "json" || ending == "csv" || ending == "txt") &&
-                        QFileInfo(file).isFile() && text.open(QIODevice::ReadOnly)) {
-    head = text.read(kHeadBytes);
-  }
-  if (ending == "ics") {
-    show_place(QStringLiteral("day-plan"));
-    day_view().plan_page().open_calendar_file(file);
-  } else if (head.contains("solarchon-forecast") || head.contains("cloud_percent")) {
-    show_place(QStringLiteral("day-plan"));
-    day_view().plan_page().open_forecast_file(file);
-  } else if (ending == "csv" || ending == "txt") {
-    show_place(QStringLiteral("day"));
-    day_view().sky_page().open_horizon_file(file);
-  } else if (ending == "json") {
-    open_rig_file(file);
-  } else {
-    records_->open_frame(file);
-    show_view(static_cast<int>(view_names().indexOf(QStringLiteral("measure"))));
+  const FileHead head = head_of(file);
+  for (const Place& place : places_) {
+    for (const TakenFile& taken : place.files) {
+      if (taken.takes(head)) {
+        show_place(taken.place);
+        views_.at(place.id)->open_file(file);
+        return;
+      }
+    }
   }
 }
 

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/shell/day_ribbon.h"
+#include "app/window/day_ribbon.h"
 
 #include <QDateTime>
 #include <QKeyEvent>
@@ -9,16 +9,13 @@
 #include <algorithm>
 #include <cmath>
 
-#include "app/shell/phrases.h"
+#include "app/model/phrases.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
 
 namespace {
 
-constexpr double kMinute = 60.0;
-constexpr double kHour = 3600.0;
-constexpr double kDay = 86400.0;
 constexpr double kTallestDeg = 90.0;
 
 }  // namespace
@@ -42,13 +39,13 @@ QRectF DayRibbon::strip() const { return QRectF(rect()).adjusted(16, 20, -16, -2
 
 double DayRibbon::x_of(sky::UtcTime time) const {
   const sky::SunDay& day = document_.day();
-  return strip().left() + strip().width() * sky::seconds_between(day.start, time) / (24.0 * kHour);
+  return strip().left() + strip().width() * sky::in_days(time - day.start);
 }
 
 sky::UtcTime DayRibbon::time_at(double x) const {
   const double share = std::clamp((x - strip().left()) / strip().width(), 0.0, 1.0);
   // Whole minutes, none of which belongs to the day before or after.
-  const sky::UtcTime exact = document_.day().start + share * (24.0 * kHour - 2.0 * kMinute);
+  const sky::UtcTime exact = document_.day().start + share * (sky::days(1.0) - sky::minutes(2.0));
   return {(exact.unix_ms + 59'999) / 60'000 * 60'000};
 }
 
@@ -222,7 +219,7 @@ void DayRibbon::mouseMoveEvent(QMouseEvent* event) {
 void DayRibbon::keyPressEvent(QKeyEvent* event) {
   const bool control = event->modifiers() & Qt::ControlModifier;
   const bool shift = event->modifiers() & Qt::ShiftModifier;
-  const double step = control ? kDay : (shift ? 10.0 * kMinute : kMinute);
+  const sky::Duration step = control ? sky::days(1.0) : sky::minutes(shift ? 10.0 : 1.0);
   switch (event->key()) {
     case Qt::Key_Left:
       document_.look_at(document_.moment() + -step);
@@ -231,10 +228,10 @@ void DayRibbon::keyPressEvent(QKeyEvent* event) {
       document_.look_at(document_.moment() + step);
       break;
     case Qt::Key_PageUp:
-      document_.look_at(document_.moment() + -kHour);
+      document_.look_at(document_.moment() - sky::hours(1.0));
       break;
     case Qt::Key_PageDown:
-      document_.look_at(document_.moment() + kHour);
+      document_.look_at(document_.moment() + sky::hours(1.0));
       break;
     case Qt::Key_Home:
       document_.go_live();

@@ -1,11 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "or_null.h"
-#include "solarchon/optics/connection.h"
-#include "solarchon/workspace/reports.h"
+#include "cli/spoken_reports.h"
 
-namespace solarchon::workspace {
+#include "solarchon/optics/connection.h"
+#include "solarchon/words/advise.h"
+#include "solarchon/words/errors.h"
+#include "solarchon/words/parts.h"
+#include "solarchon/words/safety.h"
+
+namespace solarchon::cli {
 
 using base::Json;
+using base::or_null;
 
 namespace {
 
@@ -42,14 +47,15 @@ Json heat_of(const optics::Rig& rig, const optics::Train& train) {
 Json findings_of(const safety::Assessment& safety) {
   Json findings = Json::array();
   for (const safety::Finding& finding : safety.findings) {
+    const words::RuleWords rule = words::rule_words(finding.rule);
     findings.push_back({{"rule", finding.rule},
                         {"severity", safety::word_of(finding.severity)},
                         {"element", or_null(finding.element)},
-                        {"what", finding.what},
-                        {"why", finding.why},
-                        {"figures", finding.figures},
-                        {"next_step", finding.next_step},
-                        {"source", finding.source}});
+                        {"what", rule.what},
+                        {"why", rule.why},
+                        {"figures", words::figures_words(finding)},
+                        {"next_step", rule.next_step},
+                        {"source", rule.source}});
   }
   return findings;
 }
@@ -78,19 +84,22 @@ Json joints_of(const RigAnswer& answer) {
   return joints;
 }
 
-Json measure_json(const std::optional<advise::Measure>& measure) {
-  return measure ? Json{{"name", measure->name}, {"unit", measure->unit}, {"value", measure->value}}
-                 : Json(nullptr);
+Json measure_json(const std::optional<advise::KeyFigure>& key) {
+  return key ? Json{{"name", words::name_of(*key)},
+                    {"unit", base::symbol_of(key->figure.unit)},
+                    {"value", key->figure.value}}
+             : Json(nullptr);
 }
 
 Json misfits_of(const std::vector<advise::Misfit>& misfits) {
   Json list = Json::array();
   for (const advise::Misfit& misfit : misfits) {
+    const words::MisfitWords said = words::misfit_words(misfit.id, misfit.variant);
     list.push_back({{"misfit", misfit.id},
                     {"element", or_null(misfit.element)},
-                    {"what", misfit.what},
-                    {"why", misfit.why},
-                    {"measure", measure_json(misfit.measure)}});
+                    {"what", said.what},
+                    {"why", said.why},
+                    {"measure", measure_json(misfit.key_figure)}});
   }
   return list;
 }
@@ -98,7 +107,7 @@ Json misfits_of(const std::vector<advise::Misfit>& misfits) {
 Json names_of(const std::vector<optics::Element>& parts) {
   Json names = Json::array();
   for (const optics::Element& part : parts) {
-    names.push_back(part.name);
+    names.push_back(words::name_of(part));
   }
   return names;
 }
@@ -210,12 +219,13 @@ Json further_figures(const optics::Train& train) {
 Json rules_report() {
   Json rules = Json::array();
   for (const safety::Finding& rule : safety::rule_book()) {
+    const words::RuleWords said = words::rule_words(rule.rule);
     rules.push_back({{"rule", rule.rule},
                      {"severity", safety::word_of(rule.severity)},
-                     {"what", rule.what},
-                     {"why", rule.why},
-                     {"next_step", rule.next_step},
-                     {"source", rule.source}});
+                     {"what", said.what},
+                     {"why", said.why},
+                     {"next_step", said.next_step},
+                     {"source", said.source}});
   }
   return {{"rules", std::move(rules)}};
 }
@@ -233,8 +243,25 @@ Json rig_report(const RigAnswer& answer) {
   report["findings"] = findings_of(answer.safety);
   report["misfits"] = misfits_of(answer.misfits);
   report["suggestions"] = suggestions_of(answer.suggestions);
-  report["assumptions"] = answer.safety.assumptions;
+  Json assumptions = Json::array();
+  for (const safety::Assumption& assumption : answer.safety.assumptions) {
+    assumptions.push_back(words::assumption_words(assumption));
+  }
+  report["assumptions"] = std::move(assumptions);
   return report;
 }
 
-}  // namespace solarchon::workspace
+Json refused_report(const std::vector<base::RefusedLine>& refused) {
+  Json lines = Json::array();
+  for (const base::RefusedLine& line : refused) {
+    const base::Error& error = line.error;
+    lines.push_back(
+        {{"line", line.line},
+         {"field", error.field},
+         {"value", error.reason.id.empty() ? error.value : words::remark_words(error.reason)},
+         {"accepted", words::remark_words(error.accepted)}});
+  }
+  return lines;
+}
+
+}  // namespace solarchon::cli

@@ -1,0 +1,31 @@
+<?xml version="1.0" encoding="utf-8"?>
+<!DOCTYPE TS>
+<TS version="2.1" language="en" sourcelanguage="en">
+<context>
+    <name>QObject</name>
+    <message numerus="yes">
+        <source>%n frame(s)</source>
+        <translation>
+            <numerusform>%n frame</numerusform>
+            <numerusform>%n frames</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n spot(s)</source>
+        <translation>
+            <numerusform>%n spot</numerusform>
+            <numerusform>%n spots</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::StepEditor</name>
+    <message numerus="yes">
+        <source>With %n time(s) logged, %1 ± %2 min are counted on.</source>
+        <translation>
+            <numerusform>With %n time logged, %1 ± %2 min are counted on.</numerusform>
+            <numerusform>With %n times logged, %1 ± %2 min are counted on.</numerusform>
+        </translation>
+    </message>
+</context>
+</TS>

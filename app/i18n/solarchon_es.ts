@@ -1,0 +1,5910 @@
+<?xml version="1.0" encoding="utf-8"?>
+<!DOCTYPE TS>
+<TS version="2.1" language="es" sourcelanguage="en">
+<context>
+    <name>QObject</name>
+    <message>
+        <source>N</source>
+        <translation>N</translation>
+    </message>
+    <message>
+        <source>NE</source>
+        <translation>NE</translation>
+    </message>
+    <message>
+        <source>E</source>
+        <translation>E</translation>
+    </message>
+    <message>
+        <source>SE</source>
+        <translation>SE</translation>
+    </message>
+    <message>
+        <source>S</source>
+        <translation>S</translation>
+    </message>
+    <message>
+        <source>SW</source>
+        <translation>SO</translation>
+    </message>
+    <message>
+        <source>W</source>
+        <translation>O</translation>
+    </message>
+    <message>
+        <source>NW</source>
+        <translation>NO</translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation>%1 s</translation>
+    </message>
+    <message>
+        <source>s</source>
+        <translation>s</translation>
+    </message>
+    <message>
+        <source>%1 ms</source>
+        <translation>%1 ms</translation>
+    </message>
+    <message>
+        <source>line %1: %2</source>
+        <translation>línea %1: %2</translation>
+    </message>
+    <message>
+        <source>and %1 more</source>
+        <translation>y %1 más</translation>
+    </message>
+    <message>
+        <source>Whole disc</source>
+        <translation>Disco entero</translation>
+    </message>
+    <message>
+        <source>Largest spot</source>
+        <translation>Mancha mayor</translation>
+    </message>
+    <message>
+        <source>Sun up all day</source>
+        <translation>Sol visible todo el día</translation>
+    </message>
+    <message>
+        <source>Sun down all day</source>
+        <translation>Sol oculto todo el día</translation>
+    </message>
+    <message>
+        <source>Sun rises %1</source>
+        <translation>El Sol sale %1</translation>
+    </message>
+    <message>
+        <source>Sun highest %1</source>
+        <translation>El Sol culmina %1</translation>
+    </message>
+    <message>
+        <source>Sun sets %1</source>
+        <translation>El Sol se pone %1</translation>
+    </message>
+    <message>
+        <source>Sun down until tomorrow</source>
+        <translation>Sin Sol hasta mañana</translation>
+    </message>
+    <message>
+        <source>My site</source>
+        <translation>Mi sitio</translation>
+    </message>
+    <message>
+        <source>My light path</source>
+        <translation>Mi camino óptico</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>Sun up %1 to %2</source>
+        <translation>Sol visible de %1 a %2</translation>
+    </message>
+    <message>
+        <source>highest %1° at %2</source>
+        <translation>máximo %1° a las %2</translation>
+    </message>
+    <message>
+        <source>clear over %1° for %2 h</source>
+        <translation>libre sobre %1° durante %2 h</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>hatched: clear; black: runs; broken line: the mount must turn</source>
+        <translation>rayado: libre; negro: series; línea cortada: la montura debe girar</translation>
+    </message>
+    <message>
+        <source>What must start when</source>
+        <translation>Qué debe empezar y cuándo</translation>
+    </message>
+    <message>
+        <source>No run is planned for this day.</source>
+        <translation>No hay ninguna serie prevista para este día.</translation>
+    </message>
+    <message>
+        <source>%1. %2</source>
+        <translation>%1. %2</translation>
+    </message>
+    <message>
+        <source>%1 – %2</source>
+        <translation>%1 – %2</translation>
+    </message>
+    <message>
+        <source>In the way: %1</source>
+        <translation>En el camino: %1</translation>
+    </message>
+    <message>
+        <source>Order of handling</source>
+        <translation>Orden de manejo</translation>
+    </message>
+    <message>
+        <source>Times in %1. Seeing and clouds are estimates. Follow the makers&apos; instructions, local rules and eye-care advice.</source>
+        <translation>Horas en %1. El seeing y las nubes son estimaciones. Siga las instrucciones de los fabricantes, las normas locales y los consejos para la vista.</translation>
+    </message>
+    <message>
+        <source>Plan of %1</source>
+        <translation>Plan del %1</translation>
+    </message>
+    <message>
+        <source>Etalon heater</source>
+        <translation>Calefactor del etalón</translation>
+    </message>
+    <message>
+        <source>Mount</source>
+        <translation>Montura</translation>
+    </message>
+    <message>
+        <source>Camera</source>
+        <translation>Cámara</translation>
+    </message>
+    <message>
+        <source>Laptop</source>
+        <translation>Portátil</translation>
+    </message>
+    <message>
+        <source>Water</source>
+        <translation>Agua</translation>
+    </message>
+    <message>
+        <source>Grass</source>
+        <translation>Hierba</translation>
+    </message>
+    <message>
+        <source>Soil</source>
+        <translation>Tierra</translation>
+    </message>
+    <message>
+        <source>Concrete</source>
+        <translation>Hormigón</translation>
+    </message>
+    <message>
+        <source>Roof</source>
+        <translation>Tejado</translation>
+    </message>
+    <message>
+        <source>clear</source>
+        <translation>despejado</translation>
+    </message>
+    <message>
+        <source>thin cloud</source>
+        <translation>nubes finas</translation>
+    </message>
+    <message>
+        <source>broken cloud</source>
+        <translation>nubes sueltas</translation>
+    </message>
+    <message>
+        <source>overcast</source>
+        <translation>cubierto</translation>
+    </message>
+    <message>
+        <source>%1 to %2</source>
+        <translation>%1 a %2</translation>
+    </message>
+    <message>
+        <source>%1 overlaps another run, %2: one telescope cannot do both.</source>
+        <translation>%1 se solapa con otra serie, %2: un telescopio no puede hacer las dos.</translation>
+    </message>
+    <message>
+        <source>%1: the mount turns over or stops at %2, within the run.</source>
+        <translation>%1: la montura gira o se para a las %2, dentro de la serie.</translation>
+    </message>
+    <message>
+        <source>%1: from %2 the Sun is low, hidden or down.</source>
+        <translation>%1: de %2 el Sol está bajo, tapado o puesto.</translation>
+    </message>
+    <message>
+        <source>%1: from %2 the mount chases the Sun near the zenith.</source>
+        <translation>%1: de %2 la montura persigue al Sol cerca del cenit.</translation>
+    </message>
+    <message>
+        <source>%1: the forecast says overcast.</source>
+        <translation>%1: el pronóstico dice cubierto.</translation>
+    </message>
+    <message>
+        <source>%1: aligning and focusing would begin at %2, before the Sun is over your horizon at %3.</source>
+        <translation>%1: alinear y enfocar empezarían a las %2, antes de que el Sol asome sobre su horizonte a las %3.</translation>
+    </message>
+    <message>
+        <source>Start at %1</source>
+        <translation>Empezar a las %1</translation>
+    </message>
+    <message>
+        <source>End at %1</source>
+        <translation>Acabar a las %1</translation>
+    </message>
+    <message>
+        <source>Split, go on at %1</source>
+        <translation>Partir y seguir a las %1</translation>
+    </message>
+    <message>
+        <source>Turn the mount before it begins, at %1 at the latest.</source>
+        <translation>Gire la montura antes de empezar, a las %1 como muy tarde.</translation>
+    </message>
+    <message>
+        <source>Track through the meridian, turn when it is over at %1.</source>
+        <translation>Siga más allá del meridiano y gire al acabar, a las %1.</translation>
+    </message>
+    <message>
+        <source>The mount cannot hold this run on one side.</source>
+        <translation>La montura no puede hacer esta serie sin girar.</translation>
+    </message>
+    <message>
+        <source>%1″ (%2 to %3)</source>
+        <translation>%1″ (%2 a %3)</translation>
+    </message>
+    <message>
+        <source>wind as foretold</source>
+        <translation>viento según el pronóstico</translation>
+    </message>
+    <message>
+        <source>usual wind</source>
+        <translation>viento habitual</translation>
+    </message>
+    <message>
+        <source>%1&#xa0;% from your log here, the rest a rule of thumb; %2</source>
+        <translation>%1 % según su registro aquí, el resto una regla práctica; %2</translation>
+    </message>
+    <message>
+        <source>a rule of thumb, nothing logged here at this hour; %1</source>
+        <translation>una regla práctica, nada registrado aquí a esta hora; %1</translation>
+    </message>
+    <message>
+        <source>The whole light path</source>
+        <translation>Todo el camino óptico</translation>
+    </message>
+    <message>
+        <source>With what you have. Then: %1</source>
+        <translation>Con lo que tiene. Después: %1</translation>
+    </message>
+    <message>
+        <source>From the list of generic parts. Then: %1</source>
+        <translation>De la lista de piezas genéricas. Después: %1</translation>
+    </message>
+    <message>
+        <source>Next: %1</source>
+        <translation>Siguiente: %1</translation>
+    </message>
+    <message>
+        <source>Does not fit: %1</source>
+        <translation>No encaja: %1</translation>
+    </message>
+    <message>
+        <source>None of the rules objects. That rests on:</source>
+        <translation>Ninguna regla objeta. Eso se apoya en:</translation>
+    </message>
+    <message>
+        <source>All of this rests on:</source>
+        <translation>Todo esto se apoya en:</translation>
+    </message>
+    <message>
+        <source>Put back %1</source>
+        <translation>Volver a poner %1</translation>
+    </message>
+    <message>
+        <source>Cap %1</source>
+        <translation>Tapar %1</translation>
+    </message>
+    <message>
+        <source>Tilt to %1°</source>
+        <translation>Inclinar a %1°</translation>
+    </message>
+    <message>
+        <source>Move %1 to its place</source>
+        <translation>Llevar %1 a su lugar</translation>
+    </message>
+    <message>
+        <source>Take off %1</source>
+        <translation>Quitar %1</translation>
+    </message>
+    <message>
+        <source>Use %1</source>
+        <translation>Usar %1</translation>
+    </message>
+    <message>
+        <source>Add %1</source>
+        <translation>Añadir %1</translation>
+    </message>
+    <message>
+        <source>all</source>
+        <translation>todos</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>ninguno</translation>
+    </message>
+    <message>
+        <source>heat</source>
+        <translation>calor</translation>
+    </message>
+    <message>
+        <source>per cm²</source>
+        <translation>por cm²</translation>
+    </message>
+    <message>
+        <source>light’s width</source>
+        <translation>ancho de luz</translation>
+    </message>
+    <message>
+        <source>Sun’s image</source>
+        <translation>imagen solar</translation>
+    </message>
+    <message>
+        <source>colours, nm</source>
+        <translation>colores, nm</translation>
+    </message>
+    <message>
+        <source>laid aside; Space puts it back</source>
+        <translation>apartada; Espacio la repone</translation>
+    </message>
+    <message>
+        <source>beside the light</source>
+        <translation>al lado de la luz</translation>
+    </message>
+    <message>
+        <source>behind the end</source>
+        <translation>tras el final</translation>
+    </message>
+    <message>
+        <source>%1 mm</source>
+        <translation>%1 mm</translation>
+    </message>
+    <message>
+        <source>up</source>
+        <translation>arriba</translation>
+    </message>
+    <message>
+        <source>right</source>
+        <translation>derecha</translation>
+    </message>
+    <message>
+        <source>down</source>
+        <translation>abajo</translation>
+    </message>
+    <message>
+        <source>left</source>
+        <translation>izquierda</translation>
+    </message>
+    <message>
+        <source>%1° from up</source>
+        <translation>a %1° de arriba</translation>
+    </message>
+    <message>
+        <source>at the end: north %1, mirrored</source>
+        <translation>al final: norte %1, en espejo</translation>
+    </message>
+    <message>
+        <source>at the end: north %1, not mirrored</source>
+        <translation>al final: norte %1, sin espejo</translation>
+    </message>
+    <message>
+        <source>Focal length</source>
+        <translation>Distancia focal</translation>
+    </message>
+    <message>
+        <source>Of the telescope with everything that lengthens or shortens it</source>
+        <translation>Del telescopio con todo lo que la alarga o acorta</translation>
+    </message>
+    <message>
+        <source>Focal ratio</source>
+        <translation>Relación focal</translation>
+    </message>
+    <message>
+        <source>f/%1</source>
+        <translation>f/%1</translation>
+    </message>
+    <message>
+        <source>Focal length over aperture: exposure goes with its square</source>
+        <translation>Distancia focal entre apertura: la exposición va con su cuadrado</translation>
+    </message>
+    <message>
+        <source>Image of the Sun</source>
+        <translation>Imagen del Sol</translation>
+    </message>
+    <message>
+        <source>About a 107th of the focal length</source>
+        <translation>Cerca de 1/107 de la distancia focal</translation>
+    </message>
+    <message>
+        <source>Finest detail of the lens</source>
+        <translation>Detalle más fino de la lente</translation>
+    </message>
+    <message>
+        <source>Diffraction cutoff: wavelength over aperture, at %1 nm</source>
+        <translation>Corte de difracción: longitud de onda entre apertura, a %1 nm</translation>
+    </message>
+    <message>
+        <source>Sampling</source>
+        <translation>Muestreo</translation>
+    </message>
+    <message>
+        <source>%1″ per pixel</source>
+        <translation>%1″ por píxel</translation>
+    </message>
+    <message>
+        <source>%1 pixels per finest detail of the lens, which is %2″ at %3 nm; two would catch all of it</source>
+        <translation>%1 píxeles por el detalle más fino de la lente, que es %2″ a %3 nm; con dos se captaría entero</translation>
+    </message>
+    <message>
+        <source>Field</source>
+        <translation>Campo</translation>
+    </message>
+    <message>
+        <source>%1′ × %2′</source>
+        <translation>%1′ × %2′</translation>
+    </message>
+    <message>
+        <source>The Sun is about 32′ wide</source>
+        <translation>El Sol mide unos 32′</translation>
+    </message>
+    <message>
+        <source>Whole Sun</source>
+        <translation>Sol entero</translation>
+    </message>
+    <message>
+        <source>fits the sensor</source>
+        <translation>cabe en el sensor</translation>
+    </message>
+    <message>
+        <source>is cut by the sensor</source>
+        <translation>el sensor lo corta</translation>
+    </message>
+    <message>
+        <source>Against the shorter side of the sensor</source>
+        <translation>Frente al lado corto del sensor</translation>
+    </message>
+    <message>
+        <source>Magnification</source>
+        <translation>Aumento</translation>
+    </message>
+    <message>
+        <source>%1×</source>
+        <translation>%1×</translation>
+    </message>
+    <message>
+        <source>Focal length over that of the eyepiece</source>
+        <translation>Distancia focal entre la del ocular</translation>
+    </message>
+    <message>
+        <source>Exit pupil</source>
+        <translation>Pupila de salida</translation>
+    </message>
+    <message>
+        <source>The secondary&apos;s shadow in it is %1 mm wide</source>
+        <translation>La sombra del secundario en ella mide %1 mm</translation>
+    </message>
+    <message>
+        <source>Width of the light that leaves the eyepiece</source>
+        <translation>Ancho de la luz que sale del ocular</translation>
+    </message>
+    <message>
+        <source>True field</source>
+        <translation>Campo real</translation>
+    </message>
+    <message>
+        <source>%1°</source>
+        <translation>%1°</translation>
+    </message>
+    <message>
+        <source>The Sun is about half a degree wide</source>
+        <translation>El Sol mide alrededor de medio grado</translation>
+    </message>
+    <message>
+        <source>In a cone of f/%1</source>
+        <translation>En un cono de f/%1</translation>
+    </message>
+    <message>
+        <source>Off band by %1 Å at the limb</source>
+        <translation>Fuera de banda por %1 Å en el limbo</translation>
+    </message>
+    <message>
+        <source>Passband</source>
+        <translation>Banda pasante</translation>
+    </message>
+    <message>
+        <source>%1 Å</source>
+        <translation>%1 Å</translation>
+    </message>
+    <message>
+        <source>Blocking filter</source>
+        <translation>Filtro de bloqueo</translation>
+    </message>
+    <message>
+        <source>%1 mm to spare</source>
+        <translation>sobran %1 mm</translation>
+    </message>
+    <message>
+        <source>%1 mm too small</source>
+        <translation>faltan %1 mm</translation>
+    </message>
+    <message>
+        <source>Clear width less the image of the Sun there</source>
+        <translation>Ancho libre menos la imagen del Sol en ese punto</translation>
+    </message>
+    <message>
+        <source>Tilt against bands</source>
+        <translation>Inclinación contra bandas</translation>
+    </message>
+    <message>
+        <source>none suits</source>
+        <translation>ninguna sirve</translation>
+    </message>
+    <message>
+        <source>%1° to %2°</source>
+        <translation>%1° a %2°</translation>
+    </message>
+    <message>
+        <source>From where the bands are too fine to see, to where the edge blurs</source>
+        <translation>Desde donde las bandas son demasiado finas para verse hasta donde el borde se emborrona</translation>
+    </message>
+    <message>
+        <source>%1 mm in, %2 mm out</source>
+        <translation>%1 mm adentro, %2 mm afuera</translation>
+    </message>
+    <message>
+        <source>%1 mm too long</source>
+        <translation>sobran %1 mm</translation>
+    </message>
+    <message>
+        <source>%1 mm too short</source>
+        <translation>faltan %1 mm</translation>
+    </message>
+    <message>
+        <source>Focus to spare</source>
+        <translation>Margen de enfoque</translation>
+    </message>
+    <message>
+        <source>Travel left to the focuser; the drawtube stands %1 mm out</source>
+        <translation>Recorrido que le queda al enfocador; el tubo está %1 mm fuera</translation>
+    </message>
+    <message>
+        <source>Light at the limb</source>
+        <translation>Luz en el limbo</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>Of the middle; an opening on the way takes the rest</source>
+        <translation>De la del centro; una abertura en el camino quita el resto</translation>
+    </message>
+    <message>
+        <source>Heater</source>
+        <translation>Calefactor</translation>
+    </message>
+    <message>
+        <source>%1 of %2 W</source>
+        <translation>%1 de %2 W</translation>
+    </message>
+    <message>
+        <source>Needed, of what the supplies listed offer at its voltage</source>
+        <translation>Necesarios, de lo que las fuentes dan a su voltaje</translation>
+    </message>
+    <message>
+        <source>Frames a second</source>
+        <translation>Tomas por segundo</translation>
+    </message>
+    <message>
+        <source>%1; half the side %2</source>
+        <translation>%1; medio lado %2</translation>
+    </message>
+    <message>
+        <source>At %1 bits, as sensor and cable allow; with 8 bits %2, and %3 for a region of half the side</source>
+        <translation>A %1 bits, según sensor y cable; con 8 bits %2, y %3 en una región de medio lado</translation>
+    </message>
+    <message>
+        <source>Exposure now</source>
+        <translation>Exposición ahora</translation>
+    </message>
+    <message>
+        <source>For the middle of the disc, at the Sun&apos;s height now</source>
+        <translation>Para el centro del disco, a la altura actual del Sol</translation>
+    </message>
+    <message>
+        <source>%1  %2
+%3 · seeing %4″ · %5</source>
+        <translation>%1  %2
+%3 · seeing %4″ · %5</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frame(s)</source>
+        <translation>
+            <numerusform>%n toma</numerusform>
+            <numerusform>%n tomas</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n spot(s)</source>
+        <translation>
+            <numerusform>%n mancha</numerusform>
+            <numerusform>%n manchas</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>no limb found</source>
+        <translation>no se halló el limbo</translation>
+    </message>
+    <message>
+        <source>%1 · %2 · Sun %3° · %4</source>
+        <translation>%1 · %2 · Sol %3° · %4</translation>
+    </message>
+    <message>
+        <source>Light path</source>
+        <translation>Camino óptico</translation>
+    </message>
+    <message>
+        <source>Day</source>
+        <translation>Día</translation>
+    </message>
+    <message>
+        <source>Match</source>
+        <translation>Encuadre</translation>
+    </message>
+    <message>
+        <source>Capture</source>
+        <translation>Captura</translation>
+    </message>
+    <message>
+        <source>Measure</source>
+        <translation>Medida</translation>
+    </message>
+    <message>
+        <source>Log</source>
+        <translation>Registro</translation>
+    </message>
+    <message>
+        <source>%1 Å by the air at this height</source>
+        <translation>%1 Å por el aire a esta altitud</translation>
+    </message>
+    <message>
+        <source>%1 · raw colour mosaic, read as grey</source>
+        <translation>%1 · mosaico de color en bruto, leído como gris</translation>
+    </message>
+</context>
+<context>
+    <name>catalogue</name>
+    <message>
+        <source>Adapter 1.25 inch to 2 inch</source>
+        <translation>Adaptador de 1,25&quot; a 2&quot;</translation>
+    </message>
+    <message>
+        <source>Adapter 2 inch to 1.25 inch</source>
+        <translation>Adaptador de 2&quot; a 1,25&quot;</translation>
+    </message>
+    <message>
+        <source>Amplifier 1.5x, 1.25 inch</source>
+        <translation>Amplificador 1,5x, 1,25&quot;</translation>
+    </message>
+    <message>
+        <source>Amplifier 2x, 1.25 inch</source>
+        <translation>Amplificador 2x, 1,25&quot;</translation>
+    </message>
+    <message>
+        <source>Amplifier 3x, 1.25 inch</source>
+        <translation>Amplificador 3x, 1,25&quot;</translation>
+    </message>
+    <message>
+        <source>Aperture mask 100 mm</source>
+        <translation>Máscara 100 mm</translation>
+    </message>
+    <message>
+        <source>Aperture mask 40 mm</source>
+        <translation>Máscara 40 mm</translation>
+    </message>
+    <message>
+        <source>Aperture mask 50 mm</source>
+        <translation>Máscara 50 mm</translation>
+    </message>
+    <message>
+        <source>Aperture mask 60 mm</source>
+        <translation>Máscara 60 mm</translation>
+    </message>
+    <message>
+        <source>Aperture mask 80 mm</source>
+        <translation>Máscara 80 mm</translation>
+    </message>
+    <message>
+        <source>Battery 12 V, 60 W, 240 Wh</source>
+        <translation>Batería 12 V, 60 W, 240 Wh</translation>
+    </message>
+    <message>
+        <source>Binocular 10x50, one side</source>
+        <translation>Prismático 10x50, un lado</translation>
+    </message>
+    <message>
+        <source>Blocking filter 10 mm</source>
+        <translation>Filtro de bloqueo 10 mm</translation>
+    </message>
+    <message>
+        <source>Blocking filter 12 mm</source>
+        <translation>Filtro de bloqueo 12 mm</translation>
+    </message>
+    <message>
+        <source>Blocking filter 15 mm</source>
+        <translation>Filtro de bloqueo 15 mm</translation>
+    </message>
+    <message>
+        <source>Blocking filter 18 mm</source>
+        <translation>Filtro de bloqueo 18 mm</translation>
+    </message>
+    <message>
+        <source>Blocking filter 6 mm</source>
+        <translation>Filtro de bloqueo 6 mm</translation>
+    </message>
+    <message>
+        <source>Calcium-band filter 395 nm, 8 nm wide</source>
+        <translation>Filtro de calcio 395 nm, ancho 8 nm</translation>
+    </message>
+    <message>
+        <source>Camera lens 300 mm f/5.6</source>
+        <translation>Objetivo de cámara 300 mm f/5,6</translation>
+    </message>
+    <message>
+        <source>Camera lens 400 mm f/5.6</source>
+        <translation>Objetivo de cámara 400 mm f/5,6</translation>
+    </message>
+    <message>
+        <source>Colour camera 3 Mpx, 3.45 µm</source>
+        <translation>Cámara de color 3 Mpx, 3,45 µm</translation>
+    </message>
+    <message>
+        <source>Colour camera 6 Mpx, 2.4 µm</source>
+        <translation>Cámara de color 6 Mpx, 2,4 µm</translation>
+    </message>
+    <message>
+        <source>Compact camera in an eyepiece holder</source>
+        <translation>Cámara compacta en soporte de ocular</translation>
+    </message>
+    <message>
+        <source>Continuum filter 540 nm, 10 nm wide</source>
+        <translation>Filtro de continuo 540 nm, ancho 10 nm</translation>
+    </message>
+    <message>
+        <source>Continuum filter 540 nm, 7.5 nm wide</source>
+        <translation>Filtro de continuo 540 nm, ancho 7,5 nm</translation>
+    </message>
+    <message>
+        <source>Dedicated doublet 100 mm f/7</source>
+        <translation>Doblete dedicado 100 mm f/7</translation>
+    </message>
+    <message>
+        <source>Dedicated doublet 50 mm f/7</source>
+        <translation>Doblete dedicado 50 mm f/7</translation>
+    </message>
+    <message>
+        <source>Dedicated doublet 60 mm f/8.3</source>
+        <translation>Doblete dedicado 60 mm f/8,3</translation>
+    </message>
+    <message>
+        <source>Dedicated hydrogen-alpha telescope and mono camera</source>
+        <translation>Telescopio dedicado de hidrógeno alfa y cámara mono</translation>
+    </message>
+    <message>
+        <source>Dedicated hydrogen-alpha telescope, double stacked</source>
+        <translation>Telescopio dedicado de hidrógeno alfa, doble etalón</translation>
+    </message>
+    <message>
+        <source>Doublet 102 mm f/7</source>
+        <translation>Doblete 102 mm f/7</translation>
+    </message>
+    <message>
+        <source>Doublet 120 mm f/5</source>
+        <translation>Doblete 120 mm f/5</translation>
+    </message>
+    <message>
+        <source>Doublet 120 mm f/7.5</source>
+        <translation>Doblete 120 mm f/7,5</translation>
+    </message>
+    <message>
+        <source>Doublet 150 mm f/8</source>
+        <translation>Doblete 150 mm f/8</translation>
+    </message>
+    <message>
+        <source>Doublet 60 mm f/6</source>
+        <translation>Doblete 60 mm f/6</translation>
+    </message>
+    <message>
+        <source>Doublet 70 mm f/6</source>
+        <translation>Doblete 70 mm f/6</translation>
+    </message>
+    <message>
+        <source>Doublet 80 mm f/11</source>
+        <translation>Doblete 80 mm f/11</translation>
+    </message>
+    <message>
+        <source>Doublet 80 mm f/6</source>
+        <translation>Doblete 80 mm f/6</translation>
+    </message>
+    <message>
+        <source>Energy rejection filter 110 mm, red</source>
+        <translation>Filtro de rechazo de energía 110 mm, rojo</translation>
+    </message>
+    <message>
+        <source>Energy rejection filter 130 mm, red</source>
+        <translation>Filtro de rechazo de energía 130 mm, rojo</translation>
+    </message>
+    <message>
+        <source>Energy rejection filter 160 mm, red</source>
+        <translation>Filtro de rechazo de energía 160 mm, rojo</translation>
+    </message>
+    <message>
+        <source>Energy rejection filter 205 mm, red</source>
+        <translation>Filtro de rechazo de energía 205 mm, rojo</translation>
+    </message>
+    <message>
+        <source>Energy rejection filter 75 mm, red</source>
+        <translation>Filtro de rechazo de energía 75 mm, rojo</translation>
+    </message>
+    <message>
+        <source>Energy rejection filter 90 mm, red</source>
+        <translation>Filtro de rechazo de energía 90 mm, rojo</translation>
+    </message>
+    <message>
+        <source>Extension ring M42, 15 mm</source>
+        <translation>Anillo de extensión M42, 15 mm</translation>
+    </message>
+    <message>
+        <source>Extension tube 1.25 inch, 20 mm</source>
+        <translation>Tubo de extensión 1,25&quot;, 20 mm</translation>
+    </message>
+    <message>
+        <source>Extension tube 1.25 inch, 40 mm</source>
+        <translation>Tubo de extensión 1,25&quot;, 40 mm</translation>
+    </message>
+    <message>
+        <source>Extension tube 2 inch, 35 mm</source>
+        <translation>Tubo de extensión 2&quot;, 35 mm</translation>
+    </message>
+    <message>
+        <source>Extension tube 2 inch, 50 mm</source>
+        <translation>Tubo de extensión 2&quot;, 50 mm</translation>
+    </message>
+    <message>
+        <source>Extension tube 2 inch, 80 mm</source>
+        <translation>Tubo de extensión 2&quot;, 80 mm</translation>
+    </message>
+    <message>
+        <source>Eyepiece 12.5 mm</source>
+        <translation>Ocular 12,5 mm</translation>
+    </message>
+    <message>
+        <source>Eyepiece 20 mm</source>
+        <translation>Ocular 20 mm</translation>
+    </message>
+    <message>
+        <source>Eyepiece 25 mm</source>
+        <translation>Ocular 25 mm</translation>
+    </message>
+    <message>
+        <source>Eyepiece 32 mm</source>
+        <translation>Ocular 32 mm</translation>
+    </message>
+    <message>
+        <source>Eyepiece 8 mm</source>
+        <translation>Ocular 8 mm</translation>
+    </message>
+    <message>
+        <source>Eyepiece holder 1.25 inch on M42</source>
+        <translation>Portaocular 1,25&quot; en M42</translation>
+    </message>
+    <message>
+        <source>Film and phone</source>
+        <translation>Lámina y teléfono</translation>
+    </message>
+    <message>
+        <source>Front etalon 40 mm, 0.7 Å, tilt</source>
+        <translation>Etalón frontal 40 mm, 0,7 Å, inclinación</translation>
+    </message>
+    <message>
+        <source>Front etalon 60 mm, 0.7 Å, tilt</source>
+        <translation>Etalón frontal 60 mm, 0,7 Å, inclinación</translation>
+    </message>
+    <message>
+        <source>Front etalon 60 mm, double, 0.7 Å each</source>
+        <translation>Etalón frontal 60 mm, doble, 0,7 Å cada uno</translation>
+    </message>
+    <message>
+        <source>Front etalon 90 mm, 0.65 Å, pressure</source>
+        <translation>Etalón frontal 90 mm, 0,65 Å, presión</translation>
+    </message>
+    <message>
+        <source>Heated rear etalon 0.3 Å with 4.3x telecentric</source>
+        <translation>Etalón trasero calefactado 0,3 Å con telecéntrico 4,3x</translation>
+    </message>
+    <message>
+        <source>Heated rear etalon 0.5 Å with 4.3x telecentric</source>
+        <translation>Etalón trasero calefactado 0,5 Å con telecéntrico 4,3x</translation>
+    </message>
+    <message>
+        <source>Heated rear etalon 0.7 Å with 4.3x telecentric</source>
+        <translation>Etalón trasero calefactado 0,7 Å con telecéntrico 4,3x</translation>
+    </message>
+    <message>
+        <source>Inner etalon 21 mm, 0.7 Å, tilt</source>
+        <translation>Etalón interior 21 mm, 0,7 Å, inclinación</translation>
+    </message>
+    <message>
+        <source>Inner etalon 25 mm, 0.7 Å, pressure</source>
+        <translation>Etalón interior 25 mm, 0,7 Å, presión</translation>
+    </message>
+    <message>
+        <source>Inner etalon 42 mm, 0.65 Å, pressure</source>
+        <translation>Etalón interior 42 mm, 0,65 Å, presión</translation>
+    </message>
+    <message>
+        <source>Mains adapter 5 V, 15 W</source>
+        <translation>Adaptador de red 5 V, 15 W</translation>
+    </message>
+    <message>
+        <source>Maksutov catadioptric 102 mm f/13</source>
+        <translation>Catadióptrico Maksutov 102 mm f/13</translation>
+    </message>
+    <message>
+        <source>Maksutov catadioptric 127 mm f/12</source>
+        <translation>Catadióptrico Maksutov 127 mm f/12</translation>
+    </message>
+    <message>
+        <source>Mirror diagonal 1.25 inch</source>
+        <translation>Diagonal de espejo 1,25&quot;</translation>
+    </message>
+    <message>
+        <source>Mirror diagonal 2 inch</source>
+        <translation>Diagonal de espejo 2&quot;</translation>
+    </message>
+    <message>
+        <source>Mono camera 1.2 Mpx, 3.75 µm</source>
+        <translation>Cámara mono 1,2 Mpx, 3,75 µm</translation>
+    </message>
+    <message>
+        <source>Mono camera 2.3 Mpx, 5.86 µm</source>
+        <translation>Cámara mono 2,3 Mpx, 5,86 µm</translation>
+    </message>
+    <message>
+        <source>Mono camera 20 Mpx, 2.4 µm</source>
+        <translation>Cámara mono 20 Mpx, 2,4 µm</translation>
+    </message>
+    <message>
+        <source>Mono camera 3 Mpx, 3.45 µm</source>
+        <translation>Cámara mono 3 Mpx, 3,45 µm</translation>
+    </message>
+    <message>
+        <source>Mono camera 9 Mpx, 3.76 µm</source>
+        <translation>Cámara mono 9 Mpx, 3,76 µm</translation>
+    </message>
+    <message>
+        <source>Neutral density ND 0.6</source>
+        <translation>Densidad neutra ND 0,6</translation>
+    </message>
+    <message>
+        <source>Neutral density ND 0.9</source>
+        <translation>Densidad neutra ND 0,9</translation>
+    </message>
+    <message>
+        <source>Neutral density ND 1.8</source>
+        <translation>Densidad neutra ND 1,8</translation>
+    </message>
+    <message>
+        <source>Neutral density ND 3.0</source>
+        <translation>Densidad neutra ND 3,0</translation>
+    </message>
+    <message>
+        <source>Newtonian 130 mm f/5</source>
+        <translation>Newton 130 mm f/5</translation>
+    </message>
+    <message>
+        <source>Newtonian 200 mm f/5</source>
+        <translation>Newton 200 mm f/5</translation>
+    </message>
+    <message>
+        <source>Nosepiece 1.25 inch with C thread</source>
+        <translation>Tubo 1,25&quot; con rosca C</translation>
+    </message>
+    <message>
+        <source>Nosepiece 1.25 inch with M42 thread</source>
+        <translation>Tubo 1,25&quot; con rosca M42</translation>
+    </message>
+    <message>
+        <source>Nosepiece 2 inch with M42 thread</source>
+        <translation>Tubo 2&quot; con rosca M42</translation>
+    </message>
+    <message>
+        <source>Nosepiece 2 inch with M48 thread</source>
+        <translation>Tubo 2&quot; con rosca M48</translation>
+    </message>
+    <message>
+        <source>Off-axis mask 60 mm</source>
+        <translation>Máscara fuera de eje 60 mm</translation>
+    </message>
+    <message>
+        <source>Off-axis mask 80 mm</source>
+        <translation>Máscara fuera de eje 80 mm</translation>
+    </message>
+    <message>
+        <source>Optical finder, capped</source>
+        <translation>Buscador óptico, tapado</translation>
+    </message>
+    <message>
+        <source>Phone in an eyepiece holder</source>
+        <translation>Teléfono en soporte de ocular</translation>
+    </message>
+    <message>
+        <source>Photographic camera 24 Mpx, mirrorless</source>
+        <translation>Cámara de fotos 24 Mpx, sin espejo</translation>
+    </message>
+    <message>
+        <source>Photographic camera 24 Mpx, optical finder</source>
+        <translation>Cámara de fotos 24 Mpx, visor óptico</translation>
+    </message>
+    <message>
+        <source>Photographic film OD 3.8, 104 mm clear</source>
+        <translation>Lámina fotográfica OD 3,8, 104 mm libres</translation>
+    </message>
+    <message>
+        <source>Photographic film OD 3.8, 154 mm clear</source>
+        <translation>Lámina fotográfica OD 3,8, 154 mm libres</translation>
+    </message>
+    <message>
+        <source>Photographic film OD 3.8, 84 mm clear</source>
+        <translation>Lámina fotográfica OD 3,8, 84 mm libres</translation>
+    </message>
+    <message>
+        <source>Pinhole solar finder</source>
+        <translation>Buscador solar de agujero</translation>
+    </message>
+    <message>
+        <source>Plastic eyepiece 20 mm</source>
+        <translation>Ocular de plástico 20 mm</translation>
+    </message>
+    <message>
+        <source>Prism diagonal 1.25 inch</source>
+        <translation>Diagonal de prisma 1,25&quot;</translation>
+    </message>
+    <message>
+        <source>Projection screen at 300 mm</source>
+        <translation>Pantalla de proyección a 300 mm</translation>
+    </message>
+    <message>
+        <source>Rear etalon and mono camera</source>
+        <translation>Etalón trasero y cámara mono</translation>
+    </message>
+    <message>
+        <source>Reducer 0.5x, 1.25 inch</source>
+        <translation>Reductor 0,5x, 1,25&quot;</translation>
+    </message>
+    <message>
+        <source>Reducer 0.8x, 2 inch</source>
+        <translation>Reductor 0,8x, 2&quot;</translation>
+    </message>
+    <message>
+        <source>Refractor with rear group 100 mm f/5.3</source>
+        <translation>Refractor con grupo trasero 100 mm f/5,3</translation>
+    </message>
+    <message>
+        <source>Ring M42 to M48</source>
+        <translation>Anillo M42 a M48</translation>
+    </message>
+    <message>
+        <source>Ring M48 to M42</source>
+        <translation>Anillo M48 a M42</translation>
+    </message>
+    <message>
+        <source>Ring M54 to M48</source>
+        <translation>Anillo M54 a M48</translation>
+    </message>
+    <message>
+        <source>Schmidt catadioptric 203 mm f/10</source>
+        <translation>Catadióptrico Schmidt 203 mm f/10</translation>
+    </message>
+    <message>
+        <source>Screw-in dark glass for an eyepiece</source>
+        <translation>Vidrio oscuro roscado para ocular</translation>
+    </message>
+    <message>
+        <source>Single polariser</source>
+        <translation>Polarizador simple</translation>
+    </message>
+    <message>
+        <source>Solar film OD 5.0, 104 mm clear</source>
+        <translation>Lámina solar OD 5,0, 104 mm libres</translation>
+    </message>
+    <message>
+        <source>Solar film OD 5.0, 124 mm clear</source>
+        <translation>Lámina solar OD 5,0, 124 mm libres</translation>
+    </message>
+    <message>
+        <source>Solar film OD 5.0, 154 mm clear</source>
+        <translation>Lámina solar OD 5,0, 154 mm libres</translation>
+    </message>
+    <message>
+        <source>Solar film OD 5.0, 204 mm clear</source>
+        <translation>Lámina solar OD 5,0, 204 mm libres</translation>
+    </message>
+    <message>
+        <source>Solar film OD 5.0, 54 mm clear</source>
+        <translation>Lámina solar OD 5,0, 54 mm libres</translation>
+    </message>
+    <message>
+        <source>Solar film OD 5.0, 64 mm clear</source>
+        <translation>Lámina solar OD 5,0, 64 mm libres</translation>
+    </message>
+    <message>
+        <source>Solar film OD 5.0, 74 mm clear</source>
+        <translation>Lámina solar OD 5,0, 74 mm libres</translation>
+    </message>
+    <message>
+        <source>Solar film OD 5.0, 84 mm clear</source>
+        <translation>Lámina solar OD 5,0, 84 mm libres</translation>
+    </message>
+    <message>
+        <source>Solar film OD 5.0, 94 mm clear</source>
+        <translation>Lámina solar OD 5,0, 94 mm libres</translation>
+    </message>
+    <message>
+        <source>Solar glass OD 5.0, 104 mm clear</source>
+        <translation>Vidrio solar OD 5,0, 104 mm libres</translation>
+    </message>
+    <message>
+        <source>Solar glass OD 5.0, 84 mm clear</source>
+        <translation>Vidrio solar OD 5,0, 84 mm libres</translation>
+    </message>
+    <message>
+        <source>Solar wedge 1.25 inch, open back</source>
+        <translation>Cuña solar 1,25&quot;, abierta por detrás</translation>
+    </message>
+    <message>
+        <source>Solar wedge 1.25 inch, small</source>
+        <translation>Cuña solar 1,25&quot;, pequeña</translation>
+    </message>
+    <message>
+        <source>Solar wedge 2 inch, large</source>
+        <translation>Cuña solar 2&quot;, grande</translation>
+    </message>
+    <message>
+        <source>Telecentric amplifier 4x</source>
+        <translation>Amplificador telecéntrico 4x</translation>
+    </message>
+    <message>
+        <source>Tilt adapter M42</source>
+        <translation>Inclinador M42</translation>
+    </message>
+    <message>
+        <source>Tilting nosepiece 1.25 inch</source>
+        <translation>Tubo inclinable 1,25&quot;</translation>
+    </message>
+    <message>
+        <source>Triplet 106 mm f/6.6</source>
+        <translation>Triplete 106 mm f/6,6</translation>
+    </message>
+    <message>
+        <source>Triplet 80 mm f/7</source>
+        <translation>Triplete 80 mm f/7</translation>
+    </message>
+    <message>
+        <source>Two-lens eyepiece 20 mm, uncemented</source>
+        <translation>Ocular de dos lentes 20 mm, sin cemento</translation>
+    </message>
+    <message>
+        <source>USB port 5 V, 2.5 W</source>
+        <translation>Puerto USB 5 V, 2,5 W</translation>
+    </message>
+    <message>
+        <source>USB power bank 5 V, 12 W, 74 Wh</source>
+        <translation>Batería USB 5 V, 12 W, 74 Wh</translation>
+    </message>
+    <message>
+        <source>Ultraviolet and infrared cut 1.25 inch</source>
+        <translation>Corte ultravioleta e infrarrojo 1,25&quot;</translation>
+    </message>
+    <message>
+        <source>Ultraviolet and infrared cut 2 inch</source>
+        <translation>Corte ultravioleta e infrarrojo 2&quot;</translation>
+    </message>
+    <message>
+        <source>Wedge and colour camera</source>
+        <translation>Cuña y cámara de color</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::Alarms</name>
+    <message>
+        <source>%1 begins at %2</source>
+        <translation>%1 empieza a las %2</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::CaptureView</name>
+    <message>
+        <source>Take a frame</source>
+        <translation>Hacer una toma</translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation>Cancelar</translation>
+    </message>
+    <message>
+        <source>Exposure</source>
+        <translation>Exposición</translation>
+    </message>
+    <message>
+        <source>ms</source>
+        <translation>ms</translation>
+    </message>
+    <message>
+        <source>suggested</source>
+        <translation>sugerida</translation>
+    </message>
+    <message>
+        <source>Leave it empty to use the suggested exposure</source>
+        <translation>Déjelo vacío para usar la exposición sugerida</translation>
+    </message>
+    <message>
+        <source>Simulates the exposure, measures the frame and files both (F5)</source>
+        <translation>Simula la exposición, mide la toma y archiva las dos (F5)</translation>
+    </message>
+    <message>
+        <source>Progress</source>
+        <translation>Progreso</translation>
+    </message>
+    <message>
+        <source>The Sun is down, or there is no camera</source>
+        <translation>El Sol está puesto, o no hay cámara</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>Stopped: %1 See the light path.</source>
+        <translation>Parado: %1 Vea el camino óptico.</translation>
+    </message>
+    <message>
+        <source>Suggested now: %1 with the Sun %2° high</source>
+        <translation>Sugerida ahora: %1 con el Sol a %2° de altura</translation>
+    </message>
+    <message>
+        <source>Taken</source>
+        <translation>Tomada</translation>
+    </message>
+    <message>
+        <source>Spots found</source>
+        <translation>Manchas halladas</translation>
+    </message>
+    <message>
+        <source>Softness of the limb</source>
+        <translation>Suavidad del limbo</translation>
+    </message>
+    <message>
+        <source>%1 px</source>
+        <translation>%1 px</translation>
+    </message>
+    <message>
+        <source>Standard deviation of the edge: seeing, focus and sampling together</source>
+        <translation>Desviación típica del borde: seeing, enfoque y muestreo juntos</translation>
+    </message>
+    <message>
+        <source>Saturated</source>
+        <translation>Saturada</translation>
+    </message>
+    <message>
+        <source>yes: shorten</source>
+        <translation>sí: acorte</translation>
+    </message>
+    <message>
+        <source>no</source>
+        <translation>no</translation>
+    </message>
+    <message>
+        <source>Limb</source>
+        <translation>Limbo</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::CareSheet</name>
+    <message>
+        <source>Keep in my kit</source>
+        <translation>Guardar en mi equipo</translation>
+    </message>
+    <message>
+        <source>Inspected today</source>
+        <translation>Revisada hoy</translation>
+    </message>
+    <message>
+        <source>Held against a bright lamp: no pinhole, no scratch, no loose film</source>
+        <translation>Mirada contra una lámpara fuerte: sin poros, sin rayas, sin lámina suelta</translation>
+    </message>
+    <message>
+        <source>Defect found</source>
+        <translation>Defecto hallado</translation>
+    </message>
+    <message>
+        <source>Leave empty when there is none; a part with a defect is not to be used</source>
+        <translation>Déjelo vacío si no hay ninguno; una pieza con un defecto no debe usarse</translation>
+    </message>
+    <message>
+        <source>Serial</source>
+        <translation>Número</translation>
+    </message>
+    <message>
+        <source>As engraved on the part</source>
+        <translation>Como está grabado en la pieza</translation>
+    </message>
+    <message>
+        <source>Notes</source>
+        <translation>Notas</translation>
+    </message>
+    <message>
+        <source>Anything worth knowing next time</source>
+        <translation>Lo que convenga saber la próxima vez</translation>
+    </message>
+    <message>
+        <source>Your kit is searched first when parts are chosen or suggested</source>
+        <translation>Al elegir o sugerir piezas se busca primero en su equipo</translation>
+    </message>
+    <message>
+        <source>Settings that were best</source>
+        <translation>Los mejores ajustes</translation>
+    </message>
+    <message>
+        <source>What it was best for</source>
+        <translation>Para qué fue el mejor</translation>
+    </message>
+    <message>
+        <source>what for: prominences, morning…</source>
+        <translation>para qué: protuberancias, mañana…</translation>
+    </message>
+    <message>
+        <source>Setting</source>
+        <translation>Ajuste</translation>
+    </message>
+    <message>
+        <source>From the middle of the range, red positive; Enter keeps it with the date</source>
+        <translation>Desde el centro del recorrido, rojo positivo; Intro lo guarda con la fecha</translation>
+    </message>
+    <message>
+        <source>No inspection logged</source>
+        <translation>Sin revisión anotada</translation>
+    </message>
+    <message>
+        <source>Inspected on %1</source>
+        <translation>Revisada el %1</translation>
+    </message>
+    <message>
+        <source>In your kit; update it</source>
+        <translation>En su equipo; actualizarla</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::ContextStrip</name>
+    <message>
+        <source>Site</source>
+        <translation>Sitio</translation>
+    </message>
+    <message>
+        <source>Rig</source>
+        <translation>Equipo</translation>
+    </message>
+    <message>
+        <source>Target</source>
+        <translation>Objetivo</translation>
+    </message>
+    <message>
+        <source>Time at the site</source>
+        <translation>Hora en el sitio</translation>
+    </message>
+    <message>
+        <source>Height of the Sun</source>
+        <translation>Altura del Sol</translation>
+    </message>
+    <message>
+        <source>Open a light path…</source>
+        <translation>Abrir un camino óptico…</translation>
+    </message>
+    <message>
+        <source>Save the light path as…</source>
+        <translation>Guardar el camino óptico como…</translation>
+    </message>
+    <message>
+        <source>Choose target</source>
+        <translation>Elegir objetivo</translation>
+    </message>
+    <message>
+        <source>%1 · %2 UTC</source>
+        <translation>%1 · %2 UTC</translation>
+    </message>
+    <message>
+        <source>%1° high</source>
+        <translation>%1° de altura</translation>
+    </message>
+    <message>
+        <source>No rule objects, as far as the light path is what it says. Maker&apos;s instructions come first.</source>
+        <translation>Ninguna regla objeta, mientras el camino óptico sea lo que dice ser. Las instrucciones de los fabricantes van primero.</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::DayRibbon</name>
+    <message>
+        <source>Day ribbon</source>
+        <translation>Cinta del día</translation>
+    </message>
+    <message>
+        <source>Drag to look at another time. Arrows move by a minute, Page keys by an hour, Ctrl with arrows by a day; Home follows the clock.</source>
+        <translation>Arrastre para mirar otra hora. Las flechas mueven un minuto, Re Pág y Av Pág una hora, Ctrl con flechas un día; Inicio sigue el reloj.</translation>
+    </message>
+    <message>
+        <source>rise %1</source>
+        <translation>sale %1</translation>
+    </message>
+    <message>
+        <source>highest %1</source>
+        <translation>culmina %1</translation>
+    </message>
+    <message>
+        <source>set %1</source>
+        <translation>se pone %1</translation>
+    </message>
+    <message>
+        <source>%1 %2 · %3°</source>
+        <translation>%1 %2 · %3°</translation>
+    </message>
+    <message>
+        <source>now</source>
+        <translation>ahora</translation>
+    </message>
+    <message>
+        <source>at</source>
+        <translation>a las</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::DaySheet</name>
+    <message>
+        <source>%1 min</source>
+        <translation>%1 min</translation>
+    </message>
+    <message>
+        <source>Sheet of the day: Sun, air, clouds, steps and runs by the hour</source>
+        <translation>Hoja del día: Sol, aire, nubes, pasos y series por horas</translation>
+    </message>
+    <message>
+        <source>Nothing is chosen</source>
+        <translation>Nada elegido</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>%1, %2
+Sun %3° high, seeing about %4</source>
+        <translation>%1, %2
+Sol a %3° de altura, seeing cerca de %4</translation>
+    </message>
+    <message>
+        <source>Foretold by: %1</source>
+        <translation>Pronóstico de: %1</translation>
+    </message>
+    <message>
+        <source>Expected seeing and the band that two days in three stay in. Drawn through where your log speaks, broken where it is a rule of thumb; %1</source>
+        <translation>Seeing esperado y la franja en que quedan dos de cada tres días. Línea llena donde habla su registro, cortada donde es una regla práctica; %1</translation>
+    </message>
+    <message>
+        <source>wind as foretold</source>
+        <translation>viento según el pronóstico</translation>
+    </message>
+    <message>
+        <source>usual wind</source>
+        <translation>viento habitual</translation>
+    </message>
+    <message>
+        <source>Drag a run to move it, its end to change its length</source>
+        <translation>Arrastre una serie para moverla, su final para cambiar su duración</translation>
+    </message>
+    <message>
+        <source>hour</source>
+        <translation>hora</translation>
+    </message>
+    <message>
+        <source>%1°</source>
+        <translation>%1°</translation>
+    </message>
+    <message>
+        <source>Sun, clear
+over %1°</source>
+        <translation>Sol libre
+sobre %1°</translation>
+    </message>
+    <message>
+        <source>%1″</source>
+        <translation>%1″</translation>
+    </message>
+    <message>
+        <source>Seeing
+expected,
+%1 % by log</source>
+        <translation>Seeing
+esperado,
+%1 % registro</translation>
+    </message>
+    <message>
+        <source>Seeing
+expected,
+a rule of
+thumb</source>
+        <translation>Seeing
+esperado,
+regla
+práctica</translation>
+    </message>
+    <message>
+        <source>Forecast</source>
+        <translation>Pronóstico</translation>
+    </message>
+    <message>
+        <source>no forecast for this day</source>
+        <translation>sin pronóstico para este día</translation>
+    </message>
+    <message>
+        <source>the mount must turn by %1</source>
+        <translation>la montura debe girar antes de %1</translation>
+    </message>
+    <message>
+        <source>No run on this day. Add one, and what must start when is counted back from it.</source>
+        <translation>Ninguna serie este día. Añada una, y se contará hacia atrás qué debe empezar y cuándo.</translation>
+    </message>
+    <message>
+        <source>%1, %2 min</source>
+        <translation>%1, %2 min</translation>
+    </message>
+    <message>
+        <source>Runs</source>
+        <translation>Series</translation>
+    </message>
+    <message>
+        <source>Can wait for %1.</source>
+        <translation>Puede esperar %1.</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::DayView</name>
+    <message>
+        <source>Sky</source>
+        <translation>Cielo</translation>
+    </message>
+    <message>
+        <source>Plan</source>
+        <translation>Plan</translation>
+    </message>
+    <message>
+        <source>Ready</source>
+        <translation>Listo</translation>
+    </message>
+    <message>
+        <source>Year</source>
+        <translation>Año</translation>
+    </message>
+    <message>
+        <source>The Sun&apos;s path over your horizon</source>
+        <translation>El camino del Sol sobre su horizonte</translation>
+    </message>
+    <message>
+        <source>Runs, and what must start when</source>
+        <translation>Las series, y qué debe empezar cuándo</translation>
+    </message>
+    <message>
+        <source>Power, disk, and what is to be done before the day</source>
+        <translation>Energía, disco, y lo que hay que hacer antes del día</translation>
+    </message>
+    <message>
+        <source>The year at a glance, and the best windows to come</source>
+        <translation>El año de un vistazo, y las mejores ventanas por venir</translation>
+    </message>
+    <message>
+        <source>The Sun is below the horizon</source>
+        <translation>El Sol está bajo el horizonte</translation>
+    </message>
+    <message>
+        <source>Something stands in the way of the plan</source>
+        <translation>Algo se interpone en el plan</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::DiscChart</name>
+    <message>
+        <source>Measured disc</source>
+        <translation>Disco medido</translation>
+    </message>
+    <message>
+        <source>10 Earths</source>
+        <translation>10 Tierras</translation>
+    </message>
+    <message>
+        <source>Nothing to measure yet.
+Take a frame in Capture, or drop a FITS, PNG or TIFF picture here.</source>
+        <translation>Nada que medir todavía.
+Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translation>
+    </message>
+    <message>
+        <source>%1 · false colour</source>
+        <translation>%1 · falso color</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::ExposureStrip</name>
+    <message>
+        <source>Exposure in stops</source>
+        <translation>Exposición en pasos</translation>
+    </message>
+    <message>
+        <source>No exposure: the Sun is down, or the light path has no camera</source>
+        <translation>Sin exposición: el Sol está puesto, o el camino óptico no tiene cámara</translation>
+    </message>
+    <message>
+        <source>0</source>
+        <translation>0</translation>
+    </message>
+    <message>
+        <source>full</source>
+        <translation>lleno</translation>
+    </message>
+    <message>
+        <source>%1%</source>
+        <translation>%1%</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::FindingsList</name>
+    <message>
+        <source>Findings</source>
+        <translation>Objeciones</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::HangingDisc</name>
+    <message>
+        <source>The disc as it hangs in the picture</source>
+        <translation>El disco como cuelga en la imagen</translation>
+    </message>
+    <message>
+        <source>N</source>
+        <translation>N</translation>
+    </message>
+    <message>
+        <source>E</source>
+        <translation>E</translation>
+    </message>
+    <message>
+        <source>S</source>
+        <translation>S</translation>
+    </message>
+    <message>
+        <source>W</source>
+        <translation>O</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::KitPage</name>
+    <message>
+        <source>Have, order or borrow</source>
+        <translation>Tener, pedir o prestar</translation>
+    </message>
+    <message>
+        <source>Mend or replace</source>
+        <translation>Reparar o cambiar</translation>
+    </message>
+    <message>
+        <source>Look over</source>
+        <translation>Revisar</translation>
+    </message>
+    <message>
+        <source>Charge</source>
+        <translation>Cargar</translation>
+    </message>
+    <message>
+        <source>Carry more power</source>
+        <translation>Llevar más energía</translation>
+    </message>
+    <message>
+        <source>Room on the disk</source>
+        <translation>Sitio en el disco</translation>
+    </message>
+    <message>
+        <source>Rehearse with</source>
+        <translation>Ensayar con</translation>
+    </message>
+    <message>
+        <source>No run is planned for this day: power and disk are counted once there is one, on the page Plan.</source>
+        <translation>No hay ninguna serie prevista para este día: la energía y el disco se cuentan cuando la haya, en la página Plan.</translation>
+    </message>
+    <message>
+        <source>Measure the disk</source>
+        <translation>Medir el disco</translation>
+    </message>
+    <message>
+        <source>What is to be done before the day</source>
+        <translation>Lo que hay que hacer antes del día</translation>
+    </message>
+    <message>
+        <source>To do</source>
+        <translation>Por hacer</translation>
+    </message>
+    <message>
+        <source>What</source>
+        <translation>Qué</translation>
+    </message>
+    <message>
+        <source>By</source>
+        <translation>Para</translation>
+    </message>
+    <message>
+        <source>Last time</source>
+        <translation>Última vez</translation>
+    </message>
+    <message>
+        <source>Writes 256 MB beside your frames, waits until they are on the disk, and removes them</source>
+        <translation>Escribe 256 MB junto a sus tomas, espera a que estén en el disco y los borra</translation>
+    </message>
+    <message>
+        <source>Stop measuring</source>
+        <translation>Parar la medida</translation>
+    </message>
+    <message>
+        <source>Who draws from which</source>
+        <translation>Quién toma de cuál</translation>
+    </message>
+    <message>
+        <source>Supply %1</source>
+        <translation>Fuente %1</translation>
+    </message>
+    <message>
+        <source>Name of supply %1</source>
+        <translation>Nombre de la fuente %1</translation>
+    </message>
+    <message>
+        <source>Battery</source>
+        <translation>Batería</translation>
+    </message>
+    <message>
+        <source>As printed on it; four fifths are counted on. 0: from the mains, or not known</source>
+        <translation>Como está impreso en ella; se cuenta con cuatro quintos. 0: de la red, o no se sabe</translation>
+    </message>
+    <message>
+        <source>Spare</source>
+        <translation>Reserva</translation>
+    </message>
+    <message>
+        <source>What stands by to replace it</source>
+        <translation>Lo que hay listo para cambiarla</translation>
+    </message>
+    <message>
+        <source>Rename supply</source>
+        <translation>Renombrar fuente</translation>
+    </message>
+    <message>
+        <source>Change battery</source>
+        <translation>Cambiar batería</translation>
+    </message>
+    <message>
+        <source>Change spare battery</source>
+        <translation>Cambiar batería de reserva</translation>
+    </message>
+    <message>
+        <source>Supply of: %1</source>
+        <translation>Fuente de: %1</translation>
+    </message>
+    <message>
+        <source>1</source>
+        <translation>1</translation>
+    </message>
+    <message>
+        <source>2</source>
+        <translation>2</translation>
+    </message>
+    <message>
+        <source>As the light path&apos;s etalon says, on the page of its part</source>
+        <translation>Como dice el etalón del camino óptico, en la página de su pieza</translation>
+    </message>
+    <message>
+        <source>Change power</source>
+        <translation>Cambiar consumo</translation>
+    </message>
+    <message>
+        <source>Change supply</source>
+        <translation>Cambiar fuente</translation>
+    </message>
+    <message>
+        <source>empty at %1</source>
+        <translation>vacía a las %1</translation>
+    </message>
+    <message>
+        <source>change to the spare at %1</source>
+        <translation>cambiar a la reserva a las %1</translation>
+    </message>
+    <message>
+        <source>%1 of %2 Wh</source>
+        <translation>%1 de %2 Wh</translation>
+    </message>
+    <message>
+        <source>%1 Wh, no battery said</source>
+        <translation>%1 Wh, sin batería indicada</translation>
+    </message>
+    <message>
+        <source>Disk</source>
+        <translation>Disco</translation>
+    </message>
+    <message>
+        <source>%1 of %2 GB free</source>
+        <translation>%1 de %2 GB libres</translation>
+    </message>
+    <message>
+        <source>Recording speed</source>
+        <translation>Velocidad de grabación</translation>
+    </message>
+    <message>
+        <source>fastest run</source>
+        <translation>serie más rápida</translation>
+    </message>
+    <message>
+        <source>the disk was not measured yet</source>
+        <translation>el disco aún no se ha medido</translation>
+    </message>
+    <message>
+        <source>the disk takes %1 MB/s: fewer frames, or a faster disk</source>
+        <translation>el disco admite %1 MB/s: menos tomas, o un disco más rápido</translation>
+    </message>
+    <message>
+        <source>the disk takes %1 MB/s</source>
+        <translation>el disco admite %1 MB/s</translation>
+    </message>
+    <message>
+        <source>done</source>
+        <translation>hecho</translation>
+    </message>
+    <message>
+        <source>not on record</source>
+        <translation>no consta</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::Ladder</name>
+    <message>
+        <source>Limits of detail</source>
+        <translation>Límites del detalle</translation>
+    </message>
+    <message>
+        <source>The longest bar is the coarsest link: improving another one gains nothing</source>
+        <translation>La barra más larga es el eslabón más basto: mejorar otro no da nada</translation>
+    </message>
+    <message>
+        <source>Needs a telescope and a camera</source>
+        <translation>Necesita un telescopio y una cámara</translation>
+    </message>
+    <message>
+        <source>Lens</source>
+        <translation>Lente</translation>
+    </message>
+    <message>
+        <source>Two pixels</source>
+        <translation>Dos píxeles</translation>
+    </message>
+    <message>
+        <source>Air</source>
+        <translation>Aire</translation>
+    </message>
+    <message>
+        <source>The air rules today</source>
+        <translation>Hoy manda el aire</translation>
+    </message>
+    <message>
+        <source>The pixels rule: a longer focal length shows more</source>
+        <translation>Mandan los píxeles: una focal más larga muestra más</translation>
+    </message>
+    <message>
+        <source>The lens rules: only more aperture shows more</source>
+        <translation>Manda la lente: sólo más apertura muestra más</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::LightPathView</name>
+    <message>
+        <source>Remove</source>
+        <translation>Eliminar</translation>
+    </message>
+    <message>
+        <source>Path</source>
+        <translation>Camino</translation>
+    </message>
+    <message>
+        <source>Start from a usual light path, and your kit&apos;s files</source>
+        <translation>Partir de un camino óptico habitual, y los archivos de su equipo</translation>
+    </message>
+    <message>
+        <source>Start from: %1</source>
+        <translation>Partir de: %1</translation>
+    </message>
+    <message>
+        <source>Start from a usual path</source>
+        <translation>Partir de un camino habitual</translation>
+    </message>
+    <message>
+        <source>Start empty</source>
+        <translation>Empezar vacío</translation>
+    </message>
+    <message>
+        <source>My light path</source>
+        <translation>Mi camino óptico</translation>
+    </message>
+    <message>
+        <source>Compare with a copy</source>
+        <translation>Comparar con una copia</translation>
+    </message>
+    <message>
+        <source>Open beside…</source>
+        <translation>Abrir al lado…</translation>
+    </message>
+    <message>
+        <source>Add a file to my kit…</source>
+        <translation>Añadir un archivo a mi equipo…</translation>
+    </message>
+    <message>
+        <source>Save my kit as…</source>
+        <translation>Guardar mi equipo como…</translation>
+    </message>
+    <message>
+        <source>Name of the light path</source>
+        <translation>Nombre del camino óptico</translation>
+    </message>
+    <message>
+        <source>What you call this light path</source>
+        <translation>Cómo llama usted a este camino óptico</translation>
+    </message>
+    <message>
+        <source>Add part</source>
+        <translation>Añadir pieza</translation>
+    </message>
+    <message>
+        <source>From your kit and the list of generic parts (Ctrl+E)</source>
+        <translation>De su equipo y de la lista de piezas genéricas (Ctrl+E)</translation>
+    </message>
+    <message>
+        <source>Lays the part aside without forgetting it, or fits it again (Space)</source>
+        <translation>Aparta la pieza sin olvidarla, o la vuelve a poner (Espacio)</translation>
+    </message>
+    <message>
+        <source>Removes the part from this light path (Delete)</source>
+        <translation>Elimina la pieza de este camino óptico (Supr)</translation>
+    </message>
+    <message>
+        <source>←</source>
+        <translation>←</translation>
+    </message>
+    <message>
+        <source>→</source>
+        <translation>→</translation>
+    </message>
+    <message>
+        <source>Move towards the Sun</source>
+        <translation>Mover hacia el Sol</translation>
+    </message>
+    <message>
+        <source>Move towards the end</source>
+        <translation>Mover hacia el final</translation>
+    </message>
+    <message>
+        <source>Moves the part one place towards the Sun (Ctrl+Left)</source>
+        <translation>Mueve la pieza un lugar hacia el Sol (Ctrl+Izquierda)</translation>
+    </message>
+    <message>
+        <source>Moves the part one place towards the end (Ctrl+Right)</source>
+        <translation>Mueve la pieza un lugar hacia el final (Ctrl+Derecha)</translation>
+    </message>
+    <message>
+        <source>Swap</source>
+        <translation>Cambiar</translation>
+    </message>
+    <message>
+        <source>Takes the lower path into hand; the upper one is laid beneath</source>
+        <translation>Toma en mano el camino de abajo; el de arriba pasa debajo</translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation>Cerrar</translation>
+    </message>
+    <message>
+        <source>Puts the lower path away</source>
+        <translation>Aparta el camino de abajo</translation>
+    </message>
+    <message>
+        <source>The chosen part</source>
+        <translation>La pieza elegida</translation>
+    </message>
+    <message>
+        <source>Take off</source>
+        <translation>Quitar</translation>
+    </message>
+    <message>
+        <source>Put back</source>
+        <translation>Reponer</translation>
+    </message>
+    <message>
+        <source>Compared with: %1 (%2)</source>
+        <translation>Comparado con: %1 (%2)</translation>
+    </message>
+    <message>
+        <source>Difference</source>
+        <translation>Diferencia</translation>
+    </message>
+    <message>
+        <source>none in any figure</source>
+        <translation>ninguna en ninguna cifra</translation>
+    </message>
+    <message>
+        <source>Rename light path</source>
+        <translation>Renombrar camino óptico</translation>
+    </message>
+    <message>
+        <source>Put part back</source>
+        <translation>Reponer pieza</translation>
+    </message>
+    <message>
+        <source>Take part off</source>
+        <translation>Quitar pieza</translation>
+    </message>
+    <message>
+        <source>Remove part</source>
+        <translation>Eliminar pieza</translation>
+    </message>
+    <message>
+        <source>Move part</source>
+        <translation>Mover pieza</translation>
+    </message>
+    <message>
+        <source>Stop comparing</source>
+        <translation>Dejar de comparar</translation>
+    </message>
+    <message>
+        <source>Compare</source>
+        <translation>Comparar</translation>
+    </message>
+    <message>
+        <source>Swap light paths</source>
+        <translation>Cambiar caminos ópticos</translation>
+    </message>
+    <message>
+        <source>Open a light path beside this one</source>
+        <translation>Abrir un camino óptico junto a éste</translation>
+    </message>
+    <message>
+        <source>Light paths (*.json)</source>
+        <translation>Caminos ópticos (*.json)</translation>
+    </message>
+    <message>
+        <source>Open beside</source>
+        <translation>Abrir al lado</translation>
+    </message>
+    <message>
+        <source>Add a file to my kit</source>
+        <translation>Añadir un archivo a mi equipo</translation>
+    </message>
+    <message>
+        <source>Parts (*.json)</source>
+        <translation>Piezas (*.json)</translation>
+    </message>
+    <message>
+        <source>Save my kit</source>
+        <translation>Guardar mi equipo</translation>
+    </message>
+    <message>
+        <source>Open light path</source>
+        <translation>Abrir camino óptico</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::LogView</name>
+    <message>
+        <source>Sessions</source>
+        <translation>Sesiones</translation>
+    </message>
+    <message>
+        <source>Frames of the session</source>
+        <translation>Tomas de la sesión</translation>
+    </message>
+    <message>
+        <source>Open in Measure</source>
+        <translation>Abrir en Medida</translation>
+    </message>
+    <message>
+        <source>Notes</source>
+        <translation>Notas</translation>
+    </message>
+    <message>
+        <source>Notes: what worked, what failed, what to try next</source>
+        <translation>Notas: qué funcionó, qué falló, qué probar después</translation>
+    </message>
+    <message>
+        <source>The log is empty.
+Every frame that you take in Capture is filed here, with its site, light path and measurements.</source>
+        <translation>El registro está vacío.
+Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y medidas.</translation>
+    </message>
+    <message>
+        <source>The log could not be opened. It was left as it is.</source>
+        <translation>No se pudo abrir el registro. Se dejó como está.</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>Light path</source>
+        <translation>Camino óptico</translation>
+    </message>
+    <message>
+        <source>Target</source>
+        <translation>Objetivo</translation>
+    </message>
+    <message>
+        <source>Seeing</source>
+        <translation>Seeing</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::MatchView</name>
+    <message>
+        <source>Seeing today</source>
+        <translation>Seeing hoy</translation>
+    </message>
+    <message>
+        <source>Target level</source>
+        <translation>Nivel deseado</translation>
+    </message>
+    <message>
+        <source>How far the air smears a point: 1.5 is a fine morning, 4 a car park</source>
+        <translation>Cuánto emborrona el aire un punto: 1,5 es una buena mañana, 4 un aparcamiento</translation>
+    </message>
+    <message>
+        <source>Change seeing</source>
+        <translation>Cambiar seeing</translation>
+    </message>
+    <message>
+        <source>Brightest part of the frame against a full pixel</source>
+        <translation>La parte más brillante de la toma frente a un píxel lleno</translation>
+    </message>
+    <message>
+        <source>Change target level</source>
+        <translation>Cambiar nivel deseado</translation>
+    </message>
+    <message>
+        <source>Exposure to start with</source>
+        <translation>Exposición para empezar</translation>
+    </message>
+    <message>
+        <source>What limits the detail</source>
+        <translation>Qué limita el detalle</translation>
+    </message>
+    <message>
+        <source>Needs a telescope and a camera behind it</source>
+        <translation>Necesita un telescopio y una cámara detrás</translation>
+    </message>
+    <message>
+        <source>The whole disc does not fit the sensor</source>
+        <translation>El disco entero no cabe en el sensor</translation>
+    </message>
+    <message>
+        <source>The shutter&apos;s shortest; %1 would be right. Add density or lengthen the focus.</source>
+        <translation>Lo más corto del obturador; lo justo sería %1. Añada densidad o alargue la focal.</translation>
+    </message>
+    <message>
+        <source>The shutter&apos;s longest; %1 would be right.</source>
+        <translation>Lo más largo del obturador; lo justo sería %1.</translation>
+    </message>
+    <message>
+        <source>Estimate on the line; the true transmission of this etalon decides</source>
+        <translation>Estimación en la línea; decide la transmisión real de este etalón</translation>
+    </message>
+    <message>
+        <source>Estimate within 30 %; clear air, neutral filter</source>
+        <translation>Estimación con un 30 % de error; aire limpio, filtro neutro</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Alto</translation>
+    </message>
+    <message>
+        <source>Sampling</source>
+        <translation>Muestreo</translation>
+    </message>
+    <message>
+        <source>%1″ per pixel</source>
+        <translation>%1″ por píxel</translation>
+    </message>
+    <message>
+        <source>Whole Sun</source>
+        <translation>Sol entero</translation>
+    </message>
+    <message>
+        <source>fits</source>
+        <translation>cabe</translation>
+    </message>
+    <message>
+        <source>is cut off</source>
+        <translation>queda cortado</translation>
+    </message>
+    <message>
+        <source>Focal ratio</source>
+        <translation>Relación focal</translation>
+    </message>
+    <message>
+        <source>f/%1</source>
+        <translation>f/%1</translation>
+    </message>
+    <message>
+        <source>Critical ratio</source>
+        <translation>Relación crítica</translation>
+    </message>
+    <message>
+        <source>Where two pixels catch the lens&apos;s finest detail at 540 nm</source>
+        <translation>Donde dos píxeles captan el detalle más fino de la lente a 540 nm</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::MeasureView</name>
+    <message>
+        <source>Export…</source>
+        <translation>Exportar…</translation>
+    </message>
+    <message>
+        <source>Copy table</source>
+        <translation>Copiar tabla</translation>
+    </message>
+    <message>
+        <source>Spots</source>
+        <translation>Manchas</translation>
+    </message>
+    <message>
+        <source>Open a picture…</source>
+        <translation>Abrir una imagen…</translation>
+    </message>
+    <message>
+        <source>FITS, PNG or TIFF; you can drop one here too</source>
+        <translation>FITS, PNG o TIFF; también puede soltar una aquí</translation>
+    </message>
+    <message>
+        <source>Spots as CSV, everything as JSON, the picture as PNG or TIFF</source>
+        <translation>Las manchas como CSV, todo como JSON, la imagen como PNG o TIFF</translation>
+    </message>
+    <message>
+        <source>No frame is open.</source>
+        <translation>No hay ninguna toma abierta.</translation>
+    </message>
+    <message>
+        <source>No spots were found.</source>
+        <translation>No se hallaron manchas.</translation>
+    </message>
+    <message>
+        <source>Positions on the Sun need the time and the way the picture hangs; this file does not say.</source>
+        <translation>Las posiciones en el Sol necesitan la hora y cómo cuelga la imagen; este archivo no lo dice.</translation>
+    </message>
+    <message>
+        <source>Centre</source>
+        <translation>Centro</translation>
+    </message>
+    <message>
+        <source>%1, %2 px</source>
+        <translation>%1, %2 px</translation>
+    </message>
+    <message>
+        <source>Radius</source>
+        <translation>Radio</translation>
+    </message>
+    <message>
+        <source>%1 px</source>
+        <translation>%1 px</translation>
+    </message>
+    <message>
+        <source>Plate scale</source>
+        <translation>Escala de placa</translation>
+    </message>
+    <message>
+        <source>%1″ per pixel</source>
+        <translation>%1″ por píxel</translation>
+    </message>
+    <message>
+        <source>From the measured radius and the Sun&apos;s known angle at that time</source>
+        <translation>Del radio medido y el ángulo conocido del Sol a esa hora</translation>
+    </message>
+    <message>
+        <source>Limb seen</source>
+        <translation>Limbo visto</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>The disc is saturated: its edge is not to be trusted</source>
+        <translation>El disco está saturado: no hay que fiarse de su borde</translation>
+    </message>
+    <message>
+        <source>Share of the limb that lies in the picture</source>
+        <translation>Parte del limbo que cae en la imagen</translation>
+    </message>
+    <message>
+        <source>Scatter</source>
+        <translation>Dispersión</translation>
+    </message>
+    <message>
+        <source>Of single edge points about the circle</source>
+        <translation>De los puntos del borde en torno al círculo</translation>
+    </message>
+    <message>
+        <source>Open a picture</source>
+        <translation>Abrir una imagen</translation>
+    </message>
+    <message>
+        <source>Pictures (*.fits *.fit *.fts *.png *.tif *.tiff);;All files (*)</source>
+        <translation>Imágenes (*.fits *.fit *.fts *.png *.tif *.tiff);;Todos los archivos (*)</translation>
+    </message>
+    <message>
+        <source>Export</source>
+        <translation>Exportar</translation>
+    </message>
+    <message>
+        <source>Spots (*.csv);;Measurement (*.json);;Picture (*.png *.tiff)</source>
+        <translation>Manchas (*.csv);;Medida (*.json);;Imagen (*.png *.tiff)</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::NeedBars</name>
+    <message>
+        <source>What is needed against what there is</source>
+        <translation>Lo que hace falta frente a lo que hay</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>%1 %2 %3</source>
+        <translation>%1 %2 %3</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::Notice</name>
+    <message>
+        <source>Notice</source>
+        <translation>Aviso</translation>
+    </message>
+    <message>
+        <source>Dismiss</source>
+        <translation>Cerrar aviso</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::NumberField</name>
+    <message>
+        <source>%1 in %2</source>
+        <translation>%1 en %2</translation>
+    </message>
+    <message>
+        <source>needs a whole number</source>
+        <translation>necesita un número entero</translation>
+    </message>
+    <message>
+        <source>needs a number</source>
+        <translation>necesita un número</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::PartChooser</name>
+    <message>
+        <source>Add a part</source>
+        <translation>Añadir una pieza</translation>
+    </message>
+    <message>
+        <source>Done</source>
+        <translation>Hecho</translation>
+    </message>
+    <message>
+        <source>Back to the findings (Escape)</source>
+        <translation>Volver a las objeciones (Escape)</translation>
+    </message>
+    <message>
+        <source>Search the parts</source>
+        <translation>Buscar en las piezas</translation>
+    </message>
+    <message>
+        <source>Type to narrow: wedge, 80 mm, ND…</source>
+        <translation>Escriba para acotar: cuña, 80 mm, ND…</translation>
+    </message>
+    <message>
+        <source>Parts</source>
+        <translation>Piezas</translation>
+    </message>
+    <message>
+        <source>Enter or a double click puts the part in its usual place; drag it into the drawing for another. Delete takes a part out of your kit</source>
+        <translation>Intro o doble clic pone la pieza en su lugar habitual; arrástrela al dibujo para otro. Supr saca una pieza de su equipo</translation>
+    </message>
+    <message>
+        <source>Put into the light path</source>
+        <translation>Poner en el camino óptico</translation>
+    </message>
+    <message>
+        <source>Your kit</source>
+        <translation>Su equipo</translation>
+    </message>
+    <message>
+        <source>Generic parts</source>
+        <translation>Piezas genéricas</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::PartSheet</name>
+    <message>
+        <source>Change: %1</source>
+        <translation>Cambiar: %1</translation>
+    </message>
+    <message>
+        <source>What it offers to its neighbour: a barrel, a holder or a thread</source>
+        <translation>Lo que ofrece a su vecina: un tubo, un alojamiento o una rosca</translation>
+    </message>
+    <message>
+        <source>Change connection</source>
+        <translation>Cambiar conexión</translation>
+    </message>
+    <message>
+        <source>Name of the part</source>
+        <translation>Nombre de la pieza</translation>
+    </message>
+    <message>
+        <source>What you call this part</source>
+        <translation>Cómo llama usted a esta pieza</translation>
+    </message>
+    <message>
+        <source>Rename part</source>
+        <translation>Renombrar pieza</translation>
+    </message>
+    <message>
+        <source>Change record of part</source>
+        <translation>Cambiar ficha de la pieza</translation>
+    </message>
+    <message>
+        <source>Log inspection</source>
+        <translation>Anotar revisión</translation>
+    </message>
+    <message>
+        <source>Keep part in kit</source>
+        <translation>Guardar pieza en el equipo</translation>
+    </message>
+    <message>
+        <source>Towards the Sun</source>
+        <translation>Hacia el Sol</translation>
+    </message>
+    <message>
+        <source>Towards the end</source>
+        <translation>Hacia el final</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::PlanPage</name>
+    <message>
+        <source>Add run</source>
+        <translation>Añadir serie</translation>
+    </message>
+    <message>
+        <source>Half an hour where the air of the day promises most; move it from there</source>
+        <translation>Media hora donde el aire del día promete más; muévala desde ahí</translation>
+    </message>
+    <message>
+        <source>Alarms</source>
+        <translation>Alarmas</translation>
+    </message>
+    <message>
+        <source>A notification and a sound when each step of today begins and five minutes before each run, whatever you look at</source>
+        <translation>Un aviso y un sonido cuando empieza cada paso de hoy y cinco minutos antes de cada serie, mire lo que mire</translation>
+    </message>
+    <message>
+        <source>%1: warmed ground stirs the air; roofs and concrete most, water least</source>
+        <translation>%1: el suelo caliente agita el aire; tejados y hormigón los que más, el agua la que menos</translation>
+    </message>
+    <message>
+        <source>Change the ground</source>
+        <translation>Cambiar el suelo</translation>
+    </message>
+    <message>
+        <source>Bring in</source>
+        <translation>Traer</translation>
+    </message>
+    <message>
+        <source>A forecast by the hour (CSV or JSON), or the events of a calendar</source>
+        <translation>Un pronóstico por horas (CSV o JSON), o los eventos de un calendario</translation>
+    </message>
+    <message>
+        <source>Forecast…</source>
+        <translation>Pronóstico…</translation>
+    </message>
+    <message>
+        <source>Open a forecast</source>
+        <translation>Abrir un pronóstico</translation>
+    </message>
+    <message>
+        <source>Forecasts (*.csv *.json *.txt);;All files (*)</source>
+        <translation>Pronósticos (*.csv *.json *.txt);;Todos los archivos (*)</translation>
+    </message>
+    <message>
+        <source>Forecast of the stand-in service</source>
+        <translation>Pronóstico del servicio de prueba</translation>
+    </message>
+    <message>
+        <source>Ask for a forecast</source>
+        <translation>Pedir un pronóstico</translation>
+    </message>
+    <message>
+        <source>Events of a calendar…</source>
+        <translation>Eventos de un calendario…</translation>
+    </message>
+    <message>
+        <source>Open a calendar</source>
+        <translation>Abrir un calendario</translation>
+    </message>
+    <message>
+        <source>Calendars (*.ics);;All files (*)</source>
+        <translation>Calendarios (*.ics);;Todos los archivos (*)</translation>
+    </message>
+    <message>
+        <source>Forget the forecast</source>
+        <translation>Olvidar el pronóstico</translation>
+    </message>
+    <message>
+        <source>Take along</source>
+        <translation>Llevar</translation>
+    </message>
+    <message>
+        <source>The plan as a page, a calendar with alarms, a table or JSON</source>
+        <translation>El plan como página, calendario con alarmas, tabla o JSON</translation>
+    </message>
+    <message>
+        <source>Page as PDF…</source>
+        <translation>Página en PDF…</translation>
+    </message>
+    <message>
+        <source>Pages (*.pdf)</source>
+        <translation>Páginas (*.pdf)</translation>
+    </message>
+    <message>
+        <source>Print…</source>
+        <translation>Imprimir…</translation>
+    </message>
+    <message>
+        <source>Calendar…</source>
+        <translation>Calendario…</translation>
+    </message>
+    <message>
+        <source>Calendars (*.ics)</source>
+        <translation>Calendarios (*.ics)</translation>
+    </message>
+    <message>
+        <source>Table…</source>
+        <translation>Tabla…</translation>
+    </message>
+    <message>
+        <source>Tables (*.csv)</source>
+        <translation>Tablas (*.csv)</translation>
+    </message>
+    <message>
+        <source>JSON…</source>
+        <translation>JSON…</translation>
+    </message>
+    <message>
+        <source>Plans (*.json)</source>
+        <translation>Planes (*.json)</translation>
+    </message>
+    <message>
+        <source>Forecast as table…</source>
+        <translation>Pronóstico como tabla…</translation>
+    </message>
+    <message>
+        <source>Save the forecast</source>
+        <translation>Guardar el pronóstico</translation>
+    </message>
+    <message>
+        <source>Choose a run or a step on the sheet to see and change its figures.</source>
+        <translation>Elija una serie o un paso en la hoja para ver y cambiar sus cifras.</translation>
+    </message>
+    <message>
+        <source>Ground under the telescope</source>
+        <translation>Suelo bajo el telescopio</translation>
+    </message>
+    <message>
+        <source>Ground before the telescope</source>
+        <translation>Suelo delante del telescopio</translation>
+    </message>
+    <message>
+        <source>Ground that warms the air</source>
+        <translation>Suelo que calienta el aire</translation>
+    </message>
+    <message>
+        <source>Under the telescope</source>
+        <translation>Bajo el telescopio</translation>
+    </message>
+    <message>
+        <source>Before it</source>
+        <translation>Delante</translation>
+    </message>
+    <message>
+        <source>A plan holds 500 runs at most; remove old ones first</source>
+        <translation>Un plan admite 500 series como mucho; elimine antes las viejas</translation>
+    </message>
+    <message>
+        <source>Run %1</source>
+        <translation>Serie %1</translation>
+    </message>
+    <message>
+        <source>Change run %1</source>
+        <translation>Cambiar serie %1</translation>
+    </message>
+    <message>
+        <source>Remove run</source>
+        <translation>Eliminar serie</translation>
+    </message>
+    <message>
+        <source>Open forecast</source>
+        <translation>Abrir pronóstico</translation>
+    </message>
+    <message>
+        <source>The forecast was read but for %1</source>
+        <translation>El pronóstico se leyó salvo %1</translation>
+    </message>
+    <message>
+        <source>Bring in events</source>
+        <translation>Traer eventos</translation>
+    </message>
+    <message>
+        <source>The calendar was read but for %1</source>
+        <translation>El calendario se leyó salvo %1</translation>
+    </message>
+    <message>
+        <source>Save the plan</source>
+        <translation>Guardar el plan</translation>
+    </message>
+    <message>
+        <source>First frame at %1.</source>
+        <translation>Primera toma a las %1.</translation>
+    </message>
+    <message>
+        <source>To record at %1, “%2” begins at %3; %4 leaves a margin.</source>
+        <translation>Para grabar a las %1, «%2» empieza a las %3; las %4 dejan un margen.</translation>
+    </message>
+    <message>
+        <source>Nothing planned for this day</source>
+        <translation>Nada previsto para este día</translation>
+    </message>
+    <message>
+        <source>Nothing stands in the way</source>
+        <translation>Nada se interpone</translation>
+    </message>
+    <message>
+        <source>In the way: %1</source>
+        <translation>En el camino: %1</translation>
+    </message>
+    <message>
+        <source>Resolve</source>
+        <translation>Resolver</translation>
+    </message>
+    <message>
+        <source>Forget the forecast (%1)</source>
+        <translation>Olvidar el pronóstico (%1)</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::Plate</name>
+    <message>
+        <source>The frame in hand</source>
+        <translation>La toma en mano</translation>
+    </message>
+    <message>
+        <source>No frame yet</source>
+        <translation>Sin toma todavía</translation>
+    </message>
+    <message>
+        <source>No frame yet.
+Take one with the button, or with F5.</source>
+        <translation>Sin toma todavía.
+Haga una con el botón, o con F5.</translation>
+    </message>
+    <message>
+        <source>%1 · false colour · ring: position angle from solar north</source>
+        <translation>%1 · falso color · anillo: ángulo de posición desde el norte solar</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::Rail</name>
+    <message>
+        <source>Look and language</source>
+        <translation>Aspecto e idioma</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::Records</name>
+    <message>
+        <source>The work ended before it was done: %1</source>
+        <translation>El trabajo acabó antes de terminar: %1</translation>
+    </message>
+    <message>
+        <source>Other work is not done yet; wait for it or cancel it first.</source>
+        <translation>Aún hay otro trabajo en marcha; espérelo o cancélelo antes.</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::RulesMenu</name>
+    <message>
+        <source>What the rules are told: whose figures for rear etalons, who comes, what is to be watched</source>
+        <translation>Lo que se dice a las reglas: de quién son las cifras de los etalones traseros, quién viene, qué se va a mirar</translation>
+    </message>
+    <message>
+        <source>Guests or children come near</source>
+        <translation>Se acercan visitas o niños</translation>
+    </message>
+    <message>
+        <source>Totality is to be watched</source>
+        <translation>Se va a mirar la totalidad</translation>
+    </message>
+    <message>
+        <source>The strict school: an ultraviolet and infrared cut before the diagonal above 80 mm</source>
+        <translation>La escuela estricta: un corte ultravioleta e infrarrojo antes de la diagonal por encima de 80 mm</translation>
+    </message>
+    <message>
+        <source>Another school runs up to 120 mm without one, on plain refractors and for short times</source>
+        <translation>Otra escuela llega a 120 mm sin él, en refractores sencillos y por poco tiempo</translation>
+    </message>
+    <message>
+        <source>The boldest school; above 150 mm all want full-aperture rejection</source>
+        <translation>La escuela más atrevida; por encima de 150 mm todas quieren rechazo a apertura completa</translation>
+    </message>
+    <message>
+        <source>Rear etalon: heat rejection above %1 mm</source>
+        <translation>Etalón trasero: rechazo de calor sobre %1 mm</translation>
+    </message>
+    <message>
+        <source>Choose a school</source>
+        <translation>Elegir una escuela</translation>
+    </message>
+    <message>
+        <source>Filters want a look every</source>
+        <translation>Los filtros se revisan cada</translation>
+    </message>
+    <message>
+        <source>%1 days</source>
+        <translation>%1 días</translation>
+    </message>
+    <message>
+        <source>Choose days between inspections</source>
+        <translation>Elegir días entre revisiones</translation>
+    </message>
+    <message>
+        <source>Rules</source>
+        <translation>Reglas</translation>
+    </message>
+    <message>
+        <source>Rules: %1 mm school</source>
+        <translation>Reglas: escuela de %1 mm</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::RunEditor</name>
+    <message>
+        <source>An event that does not wait</source>
+        <translation>Un evento que no espera</translation>
+    </message>
+    <message>
+        <source>Name of the run</source>
+        <translation>Nombre de la serie</translation>
+    </message>
+    <message>
+        <source>Start of the run</source>
+        <translation>Comienzo de la serie</translation>
+    </message>
+    <message>
+        <source>A contact of an eclipse, a transit, a class that comes: it is never offered to be moved</source>
+        <translation>Un contacto de un eclipse, un tránsito, una clase que viene: nunca se ofrece moverlo</translation>
+    </message>
+    <message>
+        <source>Start</source>
+        <translation>Comienzo</translation>
+    </message>
+    <message>
+        <source>Length</source>
+        <translation>Duración</translation>
+    </message>
+    <message>
+        <source>min</source>
+        <translation>min</translation>
+    </message>
+    <message>
+        <source>Frames</source>
+        <translation>Tomas</translation>
+    </message>
+    <message>
+        <source>/s</source>
+        <translation>/s</translation>
+    </message>
+    <message>
+        <source>While a clip is recorded</source>
+        <translation>Mientras se graba un clip</translation>
+    </message>
+    <message>
+        <source>Clip</source>
+        <translation>Clip</translation>
+    </message>
+    <message>
+        <source>s</source>
+        <translation>s</translation>
+    </message>
+    <message>
+        <source>Length of each clip of a time-lapse; 0: recorded without a pause</source>
+        <translation>Duración de cada clip de una serie a intervalos; 0: se graba sin pausa</translation>
+    </message>
+    <message>
+        <source>One every</source>
+        <translation>Uno cada</translation>
+    </message>
+    <message>
+        <source>From the start of one clip to the start of the next</source>
+        <translation>Del comienzo de un clip al comienzo del siguiente</translation>
+    </message>
+    <message>
+        <source>Remove run</source>
+        <translation>Eliminar serie</translation>
+    </message>
+    <message>
+        <source>Sun %1° high, seeing about %2: %3.</source>
+        <translation>Sol a %1° de altura, seeing cerca de %2: %3.</translation>
+    </message>
+    <message>
+        <source>Forecast (%4): %1, cloud %2&#xa0;%, wind %3&#xa0;m/s.</source>
+        <translation>Pronóstico (%4): %1, nubes %2 %, viento %3 m/s.</translation>
+    </message>
+    <message>
+        <source>%1 frames, %2.</source>
+        <translation>%1 tomas, %2.</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::Section</name>
+    <message>
+        <source>Section of the light path</source>
+        <translation>Sección del camino óptico</translation>
+    </message>
+    <message>
+        <source>Section of the second light path</source>
+        <translation>Sección del segundo camino óptico</translation>
+    </message>
+    <message>
+        <source>No parts</source>
+        <translation>Sin piezas</translation>
+    </message>
+    <message>
+        <source>Part %1 of %2: %3, %4</source>
+        <translation>Pieza %1 de %2: %3, %4</translation>
+    </message>
+    <message>
+        <source>fitted</source>
+        <translation>puesta</translation>
+    </message>
+    <message>
+        <source>laid aside</source>
+        <translation>apartada</translation>
+    </message>
+    <message>
+        <source>← the Sun</source>
+        <translation>← el Sol</translation>
+    </message>
+    <message>
+        <source>length to scale, 100 mm</source>
+        <translation>longitud a escala, 100 mm</translation>
+    </message>
+    <message>
+        <source>Let go outside to remove the part</source>
+        <translation>Suéltela fuera para eliminar la pieza</translation>
+    </message>
+    <message>
+        <source>An empty light path. Add a part, or start from a usual one.</source>
+        <translation>Un camino óptico vacío. Añada una pieza, o parta de uno habitual.</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::SensorFrame</name>
+    <message>
+        <source>The Sun is below the horizon at this time</source>
+        <translation>El Sol está bajo el horizonte a esta hora</translation>
+    </message>
+    <message>
+        <source>This light path picks hydrogen alpha. The synthetic Sun has no chromosphere, so only white light can be simulated.</source>
+        <translation>Este camino óptico elige hidrógeno alfa. El Sol sintético no tiene cromosfera: sólo puede simularse la luz blanca.</translation>
+    </message>
+    <message>
+        <source>Needs a telescope and a camera behind it</source>
+        <translation>Necesita un telescopio y una cámara detrás</translation>
+    </message>
+    <message>
+        <source>The Sun on the sensor</source>
+        <translation>El Sol sobre el sensor</translation>
+    </message>
+    <message>
+        <source>%1′</source>
+        <translation>%1′</translation>
+    </message>
+    <message>
+        <source>Simulated, false colour</source>
+        <translation>Simulado, falso color</translation>
+    </message>
+    <message>
+        <source>N</source>
+        <translation>N</translation>
+    </message>
+    <message>
+        <source>E</source>
+        <translation>E</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::SiteSheet</name>
+    <message>
+        <source>Name of the site</source>
+        <translation>Nombre del sitio</translation>
+    </message>
+    <message>
+        <source>Time zone</source>
+        <translation>Zona horaria</translation>
+    </message>
+    <message>
+        <source>Latitude</source>
+        <translation>Latitud</translation>
+    </message>
+    <message>
+        <source>° N</source>
+        <translation>° N</translation>
+    </message>
+    <message>
+        <source>Longitude</source>
+        <translation>Longitud</translation>
+    </message>
+    <message>
+        <source>° E</source>
+        <translation>° E</translation>
+    </message>
+    <message>
+        <source>Height</source>
+        <translation>Altitud</translation>
+    </message>
+    <message>
+        <source>m</source>
+        <translation>m</translation>
+    </message>
+    <message>
+        <source>Air temperature</source>
+        <translation>Temperatura del aire</translation>
+    </message>
+    <message>
+        <source>Rename site</source>
+        <translation>Renombrar sitio</translation>
+    </message>
+    <message>
+        <source>not a known zone, such as Europe/Madrid</source>
+        <translation>zona desconocida; por ejemplo, Europe/Madrid</translation>
+    </message>
+    <message>
+        <source>Change time zone</source>
+        <translation>Cambiar zona horaria</translation>
+    </message>
+    <message>
+        <source>South and west are negative; pressure is that at the site itself</source>
+        <translation>Sur y oeste son negativos; la presión es la del propio sitio</translation>
+    </message>
+    <message>
+        <source>Change: %1</source>
+        <translation>Cambiar: %1</translation>
+    </message>
+    <message>
+        <source>Air pressure</source>
+        <translation>Presión del aire</translation>
+    </message>
+    <message>
+        <source>At the site itself, not reduced to the sea; left empty, what is usual at its height</source>
+        <translation>En el propio sitio, sin reducir al mar; si se deja vacía, la habitual a su altitud</translation>
+    </message>
+    <message>
+        <source>usual %1</source>
+        <translation>habitual %1</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::SkyPage</name>
+    <message>
+        <source>Change the horizon</source>
+        <translation>Cambiar el horizonte</translation>
+    </message>
+    <message>
+        <source>Now</source>
+        <translation>Ahora</translation>
+    </message>
+    <message>
+        <source>The disc in your picture</source>
+        <translation>El disco en su imagen</translation>
+    </message>
+    <message>
+        <source>Edit horizon</source>
+        <translation>Editar horizonte</translation>
+    </message>
+    <message>
+        <source>Click sets a corner, drag moves it, right click or Delete takes it out, T marks trees. Keys: Left and Right choose, Up and Down change the height, Ctrl with Left and Right the azimuth, Insert adds</source>
+        <translation>Un clic pone una esquina, arrastrar la mueve, clic derecho o Supr la quita, T marca árboles. Teclas: Izquierda y Derecha eligen, Arriba y Abajo cambian la altura, Ctrl con Izquierda y Derecha el acimut, Insert añade</translation>
+    </message>
+    <message>
+        <source>Horizon</source>
+        <translation>Horizonte</translation>
+    </message>
+    <message>
+        <source>Files: CSV with azimuth, height and perhaps trees in each line</source>
+        <translation>Archivos: CSV con acimut, altura y quizá árboles en cada línea</translation>
+    </message>
+    <message>
+        <source>Open…</source>
+        <translation>Abrir…</translation>
+    </message>
+    <message>
+        <source>Save as…</source>
+        <translation>Guardar como…</translation>
+    </message>
+    <message>
+        <source>Make it level</source>
+        <translation>Dejarlo llano</translation>
+    </message>
+    <message>
+        <source>Level horizon</source>
+        <translation>Horizonte llano</translation>
+    </message>
+    <message>
+        <source>Mount</source>
+        <translation>Montura</translation>
+    </message>
+    <message>
+        <source>Decides what happens at the meridian and near the zenith; an equatorial mount turns over there, or tracks through</source>
+        <translation>Decide qué pasa en el meridiano y cerca del cenit; una montura ecuatorial gira allí, o sigue</translation>
+    </message>
+    <message>
+        <source>Mount not said</source>
+        <translation>Montura sin indicar</translation>
+    </message>
+    <message>
+        <source>Turns over</source>
+        <translation>Gira</translation>
+    </message>
+    <message>
+        <source>Tracks through</source>
+        <translation>Sigue</translation>
+    </message>
+    <message>
+        <source>Alt-azimuth</source>
+        <translation>Altacimutal</translation>
+    </message>
+    <message>
+        <source>within</source>
+        <translation>hasta</translation>
+    </message>
+    <message>
+        <source>How far it tracks past the meridian before it turns over or stops; as far before it can start on the other side</source>
+        <translation>Cuánto sigue pasado el meridiano antes de girar o pararse; otro tanto antes puede empezar al otro lado</translation>
+    </message>
+    <message>
+        <source>Change mount</source>
+        <translation>Cambiar montura</translation>
+    </message>
+    <message>
+        <source>Meridian at %1: the mount can turn over from %2, and must by %3.</source>
+        <translation>Meridiano a las %1: la montura puede girar desde las %2, y debe antes de las %3.</translation>
+    </message>
+    <message>
+        <source>Now the azimuth runs at %1″/s, the height at %2″/s, the field turns by %3° an hour</source>
+        <translation>Ahora el acimut corre a %1″/s, la altura a %2″/s, el campo gira %3° por hora</translation>
+    </message>
+    <message>
+        <source>%1; from %2 to %3 the azimuth runs fast: leave the Sun alone near the zenith.</source>
+        <translation>%1; de %2 a %3 el acimut corre deprisa: deje al Sol en paz cerca del cenit.</translation>
+    </message>
+    <message>
+        <source>Open a horizon</source>
+        <translation>Abrir un horizonte</translation>
+    </message>
+    <message>
+        <source>Tables (*.csv *.txt);;All files (*)</source>
+        <translation>Tablas (*.csv *.txt);;Todos los archivos (*)</translation>
+    </message>
+    <message>
+        <source>Open horizon</source>
+        <translation>Abrir horizonte</translation>
+    </message>
+    <message>
+        <source>The horizon was read but for %1</source>
+        <translation>El horizonte se leyó salvo %1</translation>
+    </message>
+    <message>
+        <source>Save the horizon</source>
+        <translation>Guardar el horizonte</translation>
+    </message>
+    <message>
+        <source>Tables (*.csv)</source>
+        <translation>Tablas (*.csv)</translation>
+    </message>
+    <message>
+        <source>highest %1° at %2</source>
+        <translation>máximo %1° a las %2</translation>
+    </message>
+    <message>
+        <source>Never clear above %1° today; %2. Low Sun means much air.</source>
+        <translation>Hoy nunca libre sobre %1°; %2. Sol bajo es mucho aire.</translation>
+    </message>
+    <message>
+        <source>%1 to %2</source>
+        <translation>%1 a %2</translation>
+    </message>
+    <message>
+        <source>Clear above %1° from %2 (%3 h); %4</source>
+        <translation>Libre sobre %1° de %2 (%3 h); %4</translation>
+    </message>
+    <message>
+        <source>The whole disc over your horizon, and above %1°: lower, light passes three times the air overhead</source>
+        <translation>El disco entero sobre su horizonte, y por encima de %1°: más abajo la luz cruza el triple de aire que en el cenit</translation>
+    </message>
+    <message>
+        <source>Height</source>
+        <translation>Altitud</translation>
+    </message>
+    <message>
+        <source>With refraction</source>
+        <translation>Con refracción</translation>
+    </message>
+    <message>
+        <source>Azimuth</source>
+        <translation>Acimut</translation>
+    </message>
+    <message>
+        <source>%1° %2</source>
+        <translation>%1° %2</translation>
+    </message>
+    <message>
+        <source>Airmass</source>
+        <translation>Masa de aire</translation>
+    </message>
+    <message>
+        <source>below the horizon</source>
+        <translation>bajo el horizonte</translation>
+    </message>
+    <message>
+        <source>Hour angle</source>
+        <translation>Ángulo horario</translation>
+    </message>
+    <message>
+        <source>West positive</source>
+        <translation>Oeste positivo</translation>
+    </message>
+    <message>
+        <source>Declination</source>
+        <translation>Declinación</translation>
+    </message>
+    <message>
+        <source>Compass bearing</source>
+        <translation>Rumbo de brújula</translation>
+    </message>
+    <message>
+        <source>outside 2025 to 2030</source>
+        <translation>fuera de 2025 a 2030</translation>
+    </message>
+    <message>
+        <source>Azimuth less the magnetic declination of the World Magnetic Model 2025</source>
+        <translation>Acimut menos la declinación magnética del World Magnetic Model 2025</translation>
+    </message>
+    <message>
+        <source>Position angle of the solar north pole, east positive</source>
+        <translation>Ángulo de posición del polo norte solar, este positivo</translation>
+    </message>
+    <message>
+        <source>Heliographic latitude of the disc&apos;s centre</source>
+        <translation>Latitud heliográfica del centro del disco</translation>
+    </message>
+    <message>
+        <source>Carrington longitude of the disc&apos;s centre</source>
+        <translation>Longitud de Carrington del centro del disco</translation>
+    </message>
+    <message>
+        <source>Rotation</source>
+        <translation>Rotación</translation>
+    </message>
+    <message>
+        <source>Carrington rotation</source>
+        <translation>Rotación de Carrington</translation>
+    </message>
+    <message>
+        <source>Diameter</source>
+        <translation>Diámetro</translation>
+    </message>
+    <message>
+        <source>%1′</source>
+        <translation>%1′</translation>
+    </message>
+    <message>
+        <source>Picture</source>
+        <translation>Imagen</translation>
+    </message>
+    <message>
+        <source>mirrored</source>
+        <translation>en espejo</translation>
+    </message>
+    <message>
+        <source>not mirrored</source>
+        <translation>sin espejo</translation>
+    </message>
+    <message>
+        <source>Each mirror in the light path flips it</source>
+        <translation>Cada espejo del camino óptico la voltea</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::SpotTable</name>
+    <message>
+        <source>Number on the chart</source>
+        <translation>Número en la carta</translation>
+    </message>
+    <message>
+        <source>Heliographic latitude, north positive</source>
+        <translation>Latitud heliográfica, norte positiva</translation>
+    </message>
+    <message>
+        <source>Carrington longitude</source>
+        <translation>Longitud de Carrington</translation>
+    </message>
+    <message>
+        <source>Area in millionths of the solar hemisphere</source>
+        <translation>Área en millonésimas del hemisferio solar</translation>
+    </message>
+    <message>
+        <source>Angle from the middle of the disc</source>
+        <translation>Ángulo desde el centro del disco</translation>
+    </message>
+    <message>
+        <source>No.</source>
+        <translation>N.º</translation>
+    </message>
+    <message>
+        <source>Latitude</source>
+        <translation>Latitud</translation>
+    </message>
+    <message>
+        <source>Longitude</source>
+        <translation>Longitud</translation>
+    </message>
+    <message>
+        <source>Area, µhem</source>
+        <translation>Área, µhem</translation>
+    </message>
+    <message>
+        <source>Off centre</source>
+        <translation>Del centro</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::StepEditor</name>
+    <message>
+        <source>Planned</source>
+        <translation>Previsto</translation>
+    </message>
+    <message>
+        <source>min</source>
+        <translation>min</translation>
+    </message>
+    <message>
+        <source>It took</source>
+        <translation>Tardó</translation>
+    </message>
+    <message>
+        <source>Take the last one back</source>
+        <translation>Retirar la última</translation>
+    </message>
+    <message>
+        <source>Empty: what is usual for this light path; 0: the step does not occur</source>
+        <translation>Vacío: lo habitual en este camino óptico; 0: el paso no ocurre</translation>
+    </message>
+    <message>
+        <source>Afterwards: how long it really took. Plans of later days count on it</source>
+        <translation>Después: cuánto tardó de verdad. Los planes de otros días cuentan con ello</translation>
+    </message>
+    <message>
+        <source>Press when the step begins and again when it is done: the time goes into your log</source>
+        <translation>Pulse cuando empiece el paso y otra vez cuando acabe: el tiempo va a su registro</translation>
+    </message>
+    <message>
+        <source>afterwards</source>
+        <translation>después</translation>
+    </message>
+    <message>
+        <source>It is done (begun %1)</source>
+        <translation>Está hecho (empezó %1)</translation>
+    </message>
+    <message>
+        <source>It begins now</source>
+        <translation>Empieza ahora</translation>
+    </message>
+    <message>
+        <source>Plan %1</source>
+        <translation>Prever %1</translation>
+    </message>
+    <message>
+        <source>usual %1</source>
+        <translation>habitual %1</translation>
+    </message>
+    <message>
+        <source>Nothing logged yet; %1 ± %2 min are counted on.</source>
+        <translation>Nada registrado aún; se cuenta con %1 ± %2 min.</translation>
+    </message>
+    <message numerus="yes">
+        <source>With %n time(s) logged, %1 ± %2 min are counted on.</source>
+        <translation>
+            <numerusform>Con %n vez registrada, se cuenta con %1 ± %2 min.</numerusform>
+            <numerusform>Con %n veces registradas, se cuenta con %1 ± %2 min.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::VerdictBadge</name>
+    <message>
+        <source>Safety: %1</source>
+        <translation>Seguridad: %1</translation>
+    </message>
+    <message>
+        <source>No objection found</source>
+        <translation>Sin objeción hallada</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::WallChart</name>
+    <message>
+        <source>Path of the Sun over the horizon</source>
+        <translation>Camino del Sol sobre el horizonte</translation>
+    </message>
+    <message>
+        <source>Click sets a corner, drag moves it, right click or Delete takes it out, T marks trees. Arrows choose and lift, Insert adds.</source>
+        <translation>Un clic pone una esquina, arrastrar la mueve, clic derecho o Supr la quita, T marca árboles. Las flechas eligen y alzan, Insert añade.</translation>
+    </message>
+    <message>
+        <source>%1° %2, %3° high</source>
+        <translation>%1° %2, %3° de altura</translation>
+    </message>
+    <message>
+        <source>the mount turns over</source>
+        <translation>la montura gira</translation>
+    </message>
+    <message>
+        <source>Corner %1 of %2: azimuth %3, height %4 degrees, trees</source>
+        <translation>Esquina %1 de %2: acimut %3, altura %4 grados, árboles</translation>
+    </message>
+    <message>
+        <source>Corner %1 of %2: azimuth %3, height %4 degrees</source>
+        <translation>Esquina %1 de %2: acimut %3, altura %4 grados</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::Window</name>
+    <message>
+        <source>Welcome. Start with your place: choose Site on the top left.</source>
+        <translation>Bienvenido. Empiece por su lugar: elija Sitio arriba a la izquierda.</translation>
+    </message>
+    <message>
+        <source>The computer’s clock says %1. Set it before you rely on any figure for now.</source>
+        <translation>El reloj del ordenador dice %1. Ajústelo antes de fiarse de ninguna cifra de ahora.</translation>
+    </message>
+    <message>
+        <source>%1. It was left as it is; changes are not kept until it is mended or moved away.</source>
+        <translation>%1. Se dejó como está; los cambios no se guardan hasta que se repare o se aparte.</translation>
+    </message>
+    <message>
+        <source>Undo</source>
+        <translation>Deshacer</translation>
+    </message>
+    <message>
+        <source>Redo</source>
+        <translation>Rehacer</translation>
+    </message>
+    <message>
+        <source>Open a light path</source>
+        <translation>Abrir un camino óptico</translation>
+    </message>
+    <message>
+        <source>Save the light path</source>
+        <translation>Guardar el camino óptico</translation>
+    </message>
+    <message>
+        <source>Noon or indoors</source>
+        <translation>Mediodía o interior</translation>
+    </message>
+    <message>
+        <source>Day ribbon</source>
+        <translation>Cinta del día</translation>
+    </message>
+    <message>
+        <source>Quit</source>
+        <translation>Salir</translation>
+    </message>
+    <message>
+        <source>Light paths (*.json);;All files (*)</source>
+        <translation>Caminos ópticos (*.json);;Todos los archivos (*)</translation>
+    </message>
+    <message>
+        <source>Light paths (*.json)</source>
+        <translation>Caminos ópticos (*.json)</translation>
+    </message>
+    <message>
+        <source>Noon: light, for daylight</source>
+        <translation>Mediodía: claro, para la luz del día</translation>
+    </message>
+    <message>
+        <source>Indoors: dark</source>
+        <translation>Interior: oscuro</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::YearChart</name>
+    <message>
+        <source>The year: heights of the Sun, clear hours, tilt of the disc, rotations</source>
+        <translation>El año: alturas del Sol, horas libres, inclinación del disco, rotaciones</translation>
+    </message>
+    <message>
+        <source>%1
+highest %2°, clear %3 h
+P %4°, B₀ %5°</source>
+        <translation>%1
+máximo %2°, libre %3 h
+P %4°, B₀ %5°</translation>
+    </message>
+    <message>
+        <source>%1°</source>
+        <translation>%1°</translation>
+    </message>
+    <message>
+        <source>%1 h</source>
+        <translation>%1 h</translation>
+    </message>
+    <message>
+        <source>rotation</source>
+        <translation>rotación</translation>
+    </message>
+    <message>
+        <source>The year is being worked out…</source>
+        <translation>Se está calculando el año…</translation>
+    </message>
+    <message>
+        <source>Height</source>
+        <translation>Altitud</translation>
+    </message>
+    <message>
+        <source>Clear hours by the clock</source>
+        <translation>Horas libres según el reloj</translation>
+    </message>
+    <message>
+        <source>Tilt</source>
+        <translation>Inclinación</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::YearPage</name>
+    <message>
+        <source>Best windows, next four weeks</source>
+        <translation>Mejores ventanas, próximas cuatro semanas</translation>
+    </message>
+    <message>
+        <source>For a run of</source>
+        <translation>Para una serie de</translation>
+    </message>
+    <message>
+        <source>min</source>
+        <translation>min</translation>
+    </message>
+    <message>
+        <source>Best windows</source>
+        <translation>Mejores ventanas</translation>
+    </message>
+    <message>
+        <source>By the finest detail that the expected air leaves; overcast hours last</source>
+        <translation>Por el detalle más fino que deja el aire esperado; las horas cubiertas al final</translation>
+    </message>
+    <message>
+        <source>Plan a run there</source>
+        <translation>Prever ahí una serie</translation>
+    </message>
+    <message>
+        <source>%1, %2
+%3″, details of %4 km; Sun %5° high</source>
+        <translation>%1, %2
+%3″, detalles de %4 km; Sol a %5° de altura</translation>
+    </message>
+    <message>
+        <source>None: the Sun never stands clear that long, or the spot is behind the limb.</source>
+        <translation>Ninguna: el Sol nunca queda libre tanto tiempo, o la mancha está tras el limbo.</translation>
+    </message>
+    <message>
+        <source>A plan holds 500 runs at most; remove old ones first</source>
+        <translation>Un plan admite 500 series como mucho; elimine antes las viejas</translation>
+    </message>
+    <message>
+        <source>Best air</source>
+        <translation>Mejor aire</translation>
+    </message>
+    <message>
+        <source>Add run</source>
+        <translation>Añadir serie</translation>
+    </message>
+    <message>
+        <source>Target: whole disc. The finest detail that the air leaves.</source>
+        <translation>Objetivo: disco entero. El detalle más fino que deja el aire.</translation>
+    </message>
+    <message>
+        <source>Target: the largest spot of the frame that was measured last.</source>
+        <translation>Objetivo: la mancha mayor de la última toma medida.</translation>
+    </message>
+    <message>
+        <source>Target: largest spot; none is measured yet, so the air alone decides.</source>
+        <translation>Objetivo: la mancha mayor; aún no se ha medido ninguna, así que decide sólo el aire.</translation>
+    </message>
+    <message>
+        <source>Spot %1° east of the middle</source>
+        <translation>Mancha a %1° al este del centro</translation>
+    </message>
+    <message>
+        <source>Spot %1° west of the middle</source>
+        <translation>Mancha a %1° al oeste del centro</translation>
+    </message>
+    <message>
+        <source>By the forecast: %1</source>
+        <translation>Según el pronóstico: %1</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::YearStrip</name>
+    <message>
+        <source>The year</source>
+        <translation>El año</translation>
+    </message>
+    <message>
+        <source>A bar for each day with frames; its height is the number of spots</source>
+        <translation>Una barra por cada día con tomas; su altura es el número de manchas</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::words</name>
+    <message>
+        <source>Focus is not reached.</source>
+        <translation>No se llega a foco.</translation>
+    </message>
+    <message>
+        <source>The parts behind the telescope are longer than the focuser can rack in.</source>
+        <translation>Las piezas tras el telescopio son más largas de lo que el enfocador puede recoger.</translation>
+    </message>
+    <message>
+        <source>The focuser does not rack out far enough; an extension is missing.</source>
+        <translation>El enfocador no sale lo bastante; falta una extensión.</translation>
+    </message>
+    <message>
+        <source>It cannot be fitted to the part before it.</source>
+        <translation>No puede acoplarse a la pieza anterior.</translation>
+    </message>
+    <message>
+        <source>Barrels and threads do not go together without an adapter.</source>
+        <translation>Tubos y roscas no casan sin un adaptador.</translation>
+    </message>
+    <message>
+        <source>No image forms on the sensor.</source>
+        <translation>No se forma imagen en el sensor.</translation>
+    </message>
+    <message>
+        <source>The reducer stands further from the sensor than its own focal length.</source>
+        <translation>El reductor está más lejos del sensor que su propia distancia focal.</translation>
+    </message>
+    <message>
+        <source>The passband widens or the edge goes dark: little of the chromosphere shows.</source>
+        <translation>La banda pasante se ensancha o el borde se oscurece: se ve poca cromosfera.</translation>
+    </message>
+    <message>
+        <source>The light cone is not the one that this etalon is made for.</source>
+        <translation>El cono de luz no es aquel para el que se hizo este etalón.</translation>
+    </message>
+    <message>
+        <source>The edge of the Sun is dark or missing.</source>
+        <translation>El borde del Sol está oscuro o falta.</translation>
+    </message>
+    <message>
+        <source>The blocking filter is smaller than the image of the disc; a larger one or a shorter focal length shows all of it, a mosaic the parts.</source>
+        <translation>El filtro de bloqueo es menor que la imagen del disco; uno mayor o una focal más corta lo muestra entero, un mosaico por partes.</translation>
+    </message>
+    <message>
+        <source>The edge of the Sun is dark.</source>
+        <translation>El borde del Sol está oscuro.</translation>
+    </message>
+    <message>
+        <source>An opening on the way is too narrow for the light of the limb.</source>
+        <translation>Una abertura en el camino es demasiado estrecha para la luz del limbo.</translation>
+    </message>
+    <message>
+        <source>A dark spot floats in the middle.</source>
+        <translation>Una mancha oscura flota en el centro.</translation>
+    </message>
+    <message>
+        <source>By day the eye&apos;s pupil is small, and the shadow of the secondary fills much of it at low power.</source>
+        <translation>De día la pupila del ojo es pequeña, y la sombra del secundario llena buena parte de ella con pocos aumentos.</translation>
+    </message>
+    <message>
+        <source>The eyepiece does not show the whole Sun.</source>
+        <translation>El ocular no muestra el Sol entero.</translation>
+    </message>
+    <message>
+        <source>Its true field is smaller than the disc.</source>
+        <translation>Su campo real es menor que el disco.</translation>
+    </message>
+    <message>
+        <source>The sensor cuts the disc.</source>
+        <translation>El sensor corta el disco.</translation>
+    </message>
+    <message>
+        <source>The image of the Sun is larger than the sensor.</source>
+        <translation>La imagen del Sol es mayor que el sensor.</translation>
+    </message>
+    <message>
+        <source>Fine detail is lost between the pixels.</source>
+        <translation>El detalle fino se pierde entre los píxeles.</translation>
+    </message>
+    <message>
+        <source>The pixels are too large for what lens and air can show; 2 to 3 for the finest detail suit.</source>
+        <translation>Los píxeles son demasiado grandes para lo que lente y aire pueden mostrar; convienen de 2 a 3 por el detalle más fino.</translation>
+    </message>
+    <message>
+        <source>Light and frame rate are spent on blur.</source>
+        <translation>Se gastan luz y velocidad en borrosidad.</translation>
+    </message>
+    <message>
+        <source>The pixels are smaller than lens and air can use; 2 to 3 for the finest detail suit.</source>
+        <translation>Los píxeles son menores de lo que lente y aire aprovechan; convienen de 2 a 3 por el detalle más fino.</translation>
+    </message>
+    <message>
+        <source>Three of four pixels stay dark.</source>
+        <translation>Tres de cada cuatro píxeles quedan oscuros.</translation>
+    </message>
+    <message>
+        <source>Hydrogen alpha passes only the red quarter of a colour sensor.</source>
+        <translation>El hidrógeno alfa pasa sólo por la cuarta parte roja de un sensor de color.</translation>
+    </message>
+    <message>
+        <source>Bright and dark bands may cross the picture.</source>
+        <translation>Pueden cruzar la imagen bandas claras y oscuras.</translation>
+    </message>
+    <message>
+        <source>Light of one colour interferes between sensor and filters; a small tilt makes the bands too fine to see.</source>
+        <translation>La luz de un solo color interfiere entre sensor y filtros; una pequeña inclinación hace las bandas demasiado finas para verse.</translation>
+    </message>
+    <message>
+        <source>Light of one colour interferes between sensor and filters. A tilt that hides the bands blurs the edge of this sensor: tilt less, and use a smaller region.</source>
+        <translation>La luz de un solo color interfiere entre sensor y filtros. La inclinación que oculta las bandas emborrona el borde de este sensor: incline menos, y use una región menor.</translation>
+    </message>
+    <message>
+        <source>The corners are out of focus.</source>
+        <translation>Las esquinas están desenfocadas.</translation>
+    </message>
+    <message>
+        <source>The sensor is tilted by more than the depth of focus allows.</source>
+        <translation>El sensor está inclinado más de lo que permite la profundidad de foco.</translation>
+    </message>
+    <message>
+        <source>The disc saturates at the shortest exposure.</source>
+        <translation>El disco se satura con la exposición más corta.</translation>
+    </message>
+    <message>
+        <source>The shutter cannot be as short as this light asks.</source>
+        <translation>El obturador no puede ser tan corto como pide esta luz.</translation>
+    </message>
+    <message>
+        <source>The air blurs each frame.</source>
+        <translation>El aire emborrona cada toma.</translation>
+    </message>
+    <message>
+        <source>The exposure is longer than the air stands still.</source>
+        <translation>La exposición dura más de lo que el aire se está quieto.</translation>
+    </message>
+    <message>
+        <source>Outside, the etalon may stay cold.</source>
+        <translation>Al aire libre, el etalón puede quedarse frío.</translation>
+    </message>
+    <message>
+        <source>The light path names no power supply for its heater; add the one that you will take along.</source>
+        <translation>El camino óptico no nombra ninguna fuente para su calefactor; añada la que vaya a llevar.</translation>
+    </message>
+    <message>
+        <source>The heater reports a fault and never comes on band.</source>
+        <translation>El calefactor da un fallo y nunca llega a la banda.</translation>
+    </message>
+    <message>
+        <source>The supplies listed do not give the power that it draws at its voltage; a laptop&apos;s port is usually too weak.</source>
+        <translation>Las fuentes indicadas no dan la potencia que pide a su voltaje; el puerto de un portátil suele ser demasiado débil.</translation>
+    </message>
+    <message>
+        <source>A part has a defect on record.</source>
+        <translation>Una pieza tiene anotado un defecto.</translation>
+    </message>
+    <message>
+        <source>An inspection found it, and nobody has cleared it.</source>
+        <translation>Una revisión lo halló, y nadie lo ha resuelto.</translation>
+    </message>
+    <message>
+        <source>Pixels per finest detail</source>
+        <translation>Píxeles por el detalle más fino</translation>
+    </message>
+    <message>
+        <source>Exposure</source>
+        <translation>Exposición</translation>
+    </message>
+    <message>
+        <source>Tilt wanted</source>
+        <translation>Inclinación deseada</translation>
+    </message>
+    <message>
+        <source>Sensor over image</source>
+        <translation>Sensor entre imagen</translation>
+    </message>
+    <message>
+        <source>Shadow in the exit pupil</source>
+        <translation>Sombra en la pupila de salida</translation>
+    </message>
+    <message>
+        <source>True field</source>
+        <translation>Campo real</translation>
+    </message>
+    <message>
+        <source>To spare</source>
+        <translation>Margen</translation>
+    </message>
+    <message>
+        <source>Light at the limb</source>
+        <translation>Luz en el limbo</translation>
+    </message>
+    <message>
+        <source>Focal ratio before the etalon</source>
+        <translation>Relación focal ante el etalón</translation>
+    </message>
+    <message>
+        <source>Margin</source>
+        <translation>Margen</translation>
+    </message>
+    <message>
+        <source>Supply</source>
+        <translation>Fuente</translation>
+    </message>
+    <message>
+        <source>Within the wedge&apos;s limit by</source>
+        <translation>Dentro del límite de la cuña por</translation>
+    </message>
+    <message>
+        <source>At the sensor</source>
+        <translation>En el sensor</translation>
+    </message>
+    <message>
+        <source>Open aperture</source>
+        <translation>Apertura abierta</translation>
+    </message>
+    <message>
+        <source>Density in all</source>
+        <translation>Densidad en total</translation>
+    </message>
+    <message>
+        <source>a number</source>
+        <translation>un número</translation>
+    </message>
+    <message>
+        <source>a whole number</source>
+        <translation>un número entero</translation>
+    </message>
+    <message>
+        <source>text</source>
+        <translation>texto</translation>
+    </message>
+    <message>
+        <source>true or false</source>
+        <translation>verdadero o falso</translation>
+    </message>
+    <message>
+        <source>yes or no</source>
+        <translation>sí o no</translation>
+    </message>
+    <message>
+        <source>%1 to %2</source>
+        <translation>%1 a %2</translation>
+    </message>
+    <message>
+        <source>a date as YYYY-MM-DD</source>
+        <translation>una fecha como AAAA-MM-DD</translation>
+    </message>
+    <message>
+        <source>a time as YYYY-MM-DDTHH:MM:SSZ</source>
+        <translation>una hora como AAAA-MM-DDTHH:MM:SSZ</translation>
+    </message>
+    <message>
+        <source>1972-01-03 to 2099-12-30</source>
+        <translation>de 1972-01-03 a 2099-12-30</translation>
+    </message>
+    <message>
+        <source>1972 to 2099</source>
+        <translation>de 1972 a 2099</translation>
+    </message>
+    <message>
+        <source>second 60 only where a leap second was put in</source>
+        <translation>segundo 60 sólo donde se intercaló uno</translation>
+    </message>
+    <message>
+        <source>a time with the Sun above the horizon</source>
+        <translation>una hora con el Sol sobre el horizonte</translation>
+    </message>
+    <message>
+        <source>a place and a date, or a file</source>
+        <translation>un lugar y una fecha, o un archivo</translation>
+    </message>
+    <message>
+        <source>those that --help lists</source>
+        <translation>las que lista --help</translation>
+    </message>
+    <message>
+        <source>an object</source>
+        <translation>un objeto</translation>
+    </message>
+    <message>
+        <source>a list</source>
+        <translation>una lista</translation>
+    </message>
+    <message>
+        <source>a list of at most %1</source>
+        <translation>una lista de %1 como mucho</translation>
+    </message>
+    <message>
+        <source>at most %1</source>
+        <translation>%1 como mucho</translation>
+    </message>
+    <message>
+        <source>at most %1 bytes</source>
+        <translation>%1 bytes como mucho</translation>
+    </message>
+    <message>
+        <source>at least one line</source>
+        <translation>al menos una línea</translation>
+    </message>
+    <message>
+        <source>versions up to %1</source>
+        <translation>versiones hasta la %1</translation>
+    </message>
+    <message>
+        <source>an id that no other part has</source>
+        <translation>un id que no tenga otra pieza</translation>
+    </message>
+    <message>
+        <source>no member has this name</source>
+        <translation>ningún miembro se llama así</translation>
+    </message>
+    <message>
+        <source>nested too deeply</source>
+        <translation>anidado demasiado hondo</translation>
+    </message>
+    <message>
+        <source>at byte %1</source>
+        <translation>en el byte %1</translation>
+    </message>
+    <message>
+        <source>a number that is too large</source>
+        <translation>un número demasiado grande</translation>
+    </message>
+    <message>
+        <source>azimuth, height and perhaps trees</source>
+        <translation>acimut, altura y quizá árboles</translation>
+    </message>
+    <message>
+        <source>time, cloud, thin cloud, wind and perhaps temperature</source>
+        <translation>hora, nubes, nubes finas, viento y quizá temperatura</translation>
+    </message>
+    <message>
+        <source>%1 columns</source>
+        <translation>%1 columnas</translation>
+    </message>
+    <message>
+        <source>a log of this program</source>
+        <translation>un registro de este programa</translation>
+    </message>
+    <message>
+        <source>coefficients of the World Magnetic Model</source>
+        <translation>coeficientes del World Magnetic Model</translation>
+    </message>
+    <message>
+        <source>an iCalendar</source>
+        <translation>un iCalendar</translation>
+    </message>
+    <message>
+        <source>a date with a time</source>
+        <translation>una fecha con hora</translation>
+    </message>
+    <message>
+        <source>a time of day</source>
+        <translation>una hora del día</translation>
+    </message>
+    <message>
+        <source>a whole day</source>
+        <translation>un día entero</translation>
+    </message>
+    <message>
+        <source>a known time zone</source>
+        <translation>una zona horaria conocida</translation>
+    </message>
+    <message>
+        <source>an event that happens once</source>
+        <translation>un evento que ocurre una vez</translation>
+    </message>
+    <message>
+        <source>it recurs</source>
+        <translation>se repite</translation>
+    </message>
+    <message>
+        <source>after the start, within a day</source>
+        <translation>tras el comienzo, dentro de un día</translation>
+    </message>
+    <message>
+        <source>an END for every BEGIN</source>
+        <translation>un END por cada BEGIN</translation>
+    </message>
+    <message>
+        <source>a picture</source>
+        <translation>una imagen</translation>
+    </message>
+    <message>
+        <source>a FITS picture</source>
+        <translation>una imagen FITS</translation>
+    </message>
+    <message>
+        <source>a whole FITS picture</source>
+        <translation>una imagen FITS entera</translation>
+    </message>
+    <message>
+        <source>a whole PNG picture</source>
+        <translation>una imagen PNG entera</translation>
+    </message>
+    <message>
+        <source>a TIFF picture</source>
+        <translation>una imagen TIFF</translation>
+    </message>
+    <message>
+        <source>a whole TIFF picture</source>
+        <translation>una imagen TIFF entera</translation>
+    </message>
+    <message>
+        <source>FITS, PNG or TIFF</source>
+        <translation>FITS, PNG o TIFF</translation>
+    </message>
+    <message>
+        <source>one picture of two axes, or its colour planes</source>
+        <translation>una imagen de dos ejes, o sus planos de color</translation>
+    </message>
+    <message>
+        <source>a number within the standard&apos;s limits, at most 9 axes</source>
+        <translation>un número dentro de los límites de la norma, 9 ejes como mucho</translation>
+    </message>
+    <message>
+        <source>at most 1 MB of header</source>
+        <translation>1 MB de cabecera como mucho</translation>
+    </message>
+    <message>
+        <source>at most %1 pixels a side and %2 in all</source>
+        <translation>%1 píxeles por lado y %2 en total como mucho</translation>
+    </message>
+    <message>
+        <source>grey or RGB, 8 or 16 bit or real numbers, in strips</source>
+        <translation>gris o RGB, 8 o 16 bits o números reales, en tiras</translation>
+    </message>
+    <message>
+        <source>%1 axes</source>
+        <translation>%1 ejes</translation>
+    </message>
+    <message>
+        <source>%1 x %2 pixels</source>
+        <translation>%1 x %2 píxeles</translation>
+    </message>
+    <message>
+        <source>it claims more than it holds</source>
+        <translation>declara más de lo que contiene</translation>
+    </message>
+    <message>
+        <source>cut off in a header</source>
+        <translation>cortado en una cabecera</translation>
+    </message>
+    <message>
+        <source>a header without an end</source>
+        <translation>una cabecera sin final</translation>
+    </message>
+    <message>
+        <source>cut off</source>
+        <translation>cortado</translation>
+    </message>
+    <message>
+        <source>no picture in it</source>
+        <translation>no contiene ninguna imagen</translation>
+    </message>
+    <message>
+        <source>damaged</source>
+        <translation>dañado</translation>
+    </message>
+    <message>
+        <source>cut off or damaged</source>
+        <translation>cortado o dañado</translation>
+    </message>
+    <message>
+        <source>another layout of pixels</source>
+        <translation>otra disposición de píxeles</translation>
+    </message>
+    <message>
+        <source>too short or unreadable</source>
+        <translation>demasiado corto o ilegible</translation>
+    </message>
+    <message>
+        <source>another kind of file</source>
+        <translation>otra clase de archivo</translation>
+    </message>
+    <message>
+        <source>no edge of the Sun was found in the picture</source>
+        <translation>no se halló en la imagen ningún borde del Sol</translation>
+    </message>
+    <message>
+        <source>the picture is too small to hold an edge of the Sun</source>
+        <translation>la imagen es demasiado pequeña para contener un borde del Sol</translation>
+    </message>
+    <message>
+        <source>the picture is too dim: nothing in it stands out by a hundredth of full; expose longer</source>
+        <translation>la imagen es demasiado oscura: nada en ella destaca una centésima del máximo; exponga más</translation>
+    </message>
+    <message>
+        <source>the picture is full all over; expose shorter</source>
+        <translation>la imagen está llena por todas partes; exponga menos</translation>
+    </message>
+    <message>
+        <source>a telescope and a camera behind it</source>
+        <translation>un telescopio y una cámara detrás</translation>
+    </message>
+    <message>
+        <source>a hydrogen-alpha light path</source>
+        <translation>un camino óptico de hidrógeno alfa</translation>
+    </message>
+    <message>
+        <source>a white-light path: the synthetic Sun has no chromosphere</source>
+        <translation>un camino de luz blanca: el Sol sintético no tiene cromosfera</translation>
+    </message>
+    <message>
+        <source>no such file</source>
+        <translation>no existe tal archivo</translation>
+    </message>
+    <message>
+        <source>it is no file name</source>
+        <translation>no es un nombre de archivo</translation>
+    </message>
+    <message>
+        <source>it is a folder</source>
+        <translation>es una carpeta</translation>
+    </message>
+    <message>
+        <source>it is not a plain file</source>
+        <translation>no es un archivo corriente</translation>
+    </message>
+    <message>
+        <source>it is not installed with the program</source>
+        <translation>no está instalado con el programa</translation>
+    </message>
+    <message>
+        <source>no log in %1</source>
+        <translation>no hay registro en %1</translation>
+    </message>
+    <message>
+        <source>held by process %1</source>
+        <translation>lo tiene el proceso %1</translation>
+    </message>
+    <message>
+        <source>held by another process</source>
+        <translation>lo tiene otro proceso</translation>
+    </message>
+    <message>
+        <source>too many frames of one instant</source>
+        <translation>demasiadas tomas de un mismo instante</translation>
+    </message>
+    <message>
+        <source>is missing</source>
+        <translation>falta</translation>
+    </message>
+    <message>
+        <source>%1 is of the wrong kind</source>
+        <translation>%1 es de otra clase</translation>
+    </message>
+    <message>
+        <source>is of the wrong kind</source>
+        <translation>es de otra clase</translation>
+    </message>
+    <message>
+        <source>is out of range</source>
+        <translation>está fuera de margen</translation>
+    </message>
+    <message>
+        <source>%1 is out of range</source>
+        <translation>%1 está fuera de margen</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is not known</source>
+        <translation>«%1» no se conoce</translation>
+    </message>
+    <message>
+        <source>is not taken</source>
+        <translation>no se acepta</translation>
+    </message>
+    <message>
+        <source>cannot be understood</source>
+        <translation>no se entiende</translation>
+    </message>
+    <message>
+        <source>version %1 is newer than this program</source>
+        <translation>la versión %1 es más nueva que este programa</translation>
+    </message>
+    <message>
+        <source>is too large</source>
+        <translation>es demasiado grande</translation>
+    </message>
+    <message>
+        <source>cannot be read</source>
+        <translation>no se puede leer</translation>
+    </message>
+    <message>
+        <source>cannot be written; nothing was changed</source>
+        <translation>no se puede escribir; nada se cambió</translation>
+    </message>
+    <message>
+        <source>was not found</source>
+        <translation>no se halló</translation>
+    </message>
+    <message>
+        <source>was cancelled; nothing was written</source>
+        <translation>se canceló; nada se escribió</translation>
+    </message>
+    <message>
+        <source>line %1, %2</source>
+        <translation>línea %1, %2</translation>
+    </message>
+    <message>
+        <source>%1; needs %2</source>
+        <translation>%1; necesita %2</translation>
+    </message>
+    <message>
+        <source>%1; accepted: %2</source>
+        <translation>%1; se acepta: %2</translation>
+    </message>
+    <message>
+        <source>%1; this program reads %2</source>
+        <translation>%1; este programa lee %2</translation>
+    </message>
+    <message>
+        <source>Front filter</source>
+        <translation>Filtro frontal</translation>
+    </message>
+    <message>
+        <source>Rejection</source>
+        <translation>Rechazo</translation>
+    </message>
+    <message>
+        <source>Aperture mask</source>
+        <translation>Máscara</translation>
+    </message>
+    <message>
+        <source>Front etalon</source>
+        <translation>Etalón frontal</translation>
+    </message>
+    <message>
+        <source>Telescope</source>
+        <translation>Telescopio</translation>
+    </message>
+    <message>
+        <source>Inner etalon</source>
+        <translation>Etalón interior</translation>
+    </message>
+    <message>
+        <source>Diagonal</source>
+        <translation>Diagonal</translation>
+    </message>
+    <message>
+        <source>Solar wedge</source>
+        <translation>Cuña solar</translation>
+    </message>
+    <message>
+        <source>Cut filter</source>
+        <translation>Filtro de corte</translation>
+    </message>
+    <message>
+        <source>Grey filter</source>
+        <translation>Filtro gris</translation>
+    </message>
+    <message>
+        <source>Band filter</source>
+        <translation>Filtro de banda</translation>
+    </message>
+    <message>
+        <source>Polariser</source>
+        <translation>Polarizador</translation>
+    </message>
+    <message>
+        <source>Rear etalon</source>
+        <translation>Etalón trasero</translation>
+    </message>
+    <message>
+        <source>Blocking filter</source>
+        <translation>Filtro de bloqueo</translation>
+    </message>
+    <message>
+        <source>Amplifier</source>
+        <translation>Amplificador</translation>
+    </message>
+    <message>
+        <source>Reducer</source>
+        <translation>Reductor</translation>
+    </message>
+    <message>
+        <source>Extension</source>
+        <translation>Extensión</translation>
+    </message>
+    <message>
+        <source>Tilt adapter</source>
+        <translation>Inclinador</translation>
+    </message>
+    <message>
+        <source>Eyepiece filter</source>
+        <translation>Filtro de ocular</translation>
+    </message>
+    <message>
+        <source>Eyepiece</source>
+        <translation>Ocular</translation>
+    </message>
+    <message>
+        <source>Screen</source>
+        <translation>Pantalla</translation>
+    </message>
+    <message>
+        <source>Camera</source>
+        <translation>Cámara</translation>
+    </message>
+    <message>
+        <source>Photo camera</source>
+        <translation>Cámara de fotos</translation>
+    </message>
+    <message>
+        <source>Phone</source>
+        <translation>Teléfono</translation>
+    </message>
+    <message>
+        <source>Finder</source>
+        <translation>Buscador</translation>
+    </message>
+    <message>
+        <source>Unknown: %1</source>
+        <translation>Desconocida: %1</translation>
+    </message>
+    <message>
+        <source>Mask cut from card, %1</source>
+        <translation>Máscara cortada en cartón, %1</translation>
+    </message>
+    <message>
+        <source>Density</source>
+        <translation>Densidad</translation>
+    </message>
+    <message>
+        <source>Each step of 1 dims ten times; 5.0 is made for the eye</source>
+        <translation>Cada paso de 1 atenúa diez veces; 5,0 está hecho para el ojo</translation>
+    </message>
+    <message>
+        <source>Clear width</source>
+        <translation>Ancho libre</translation>
+    </message>
+    <message>
+        <source>Light outside it is lost; leave it empty when it does not limit the beam</source>
+        <translation>La luz de fuera se pierde; déjelo vacío si no limita el haz</translation>
+    </message>
+    <message>
+        <source>Certified for the Sun</source>
+        <translation>Certificado para el Sol</translation>
+    </message>
+    <message>
+        <source>Sold for the Sun, with its maker&apos;s certificate</source>
+        <translation>Vendido para el Sol, con certificado de su fabricante</translation>
+    </message>
+    <message>
+        <source>Material</source>
+        <translation>Material</translation>
+    </message>
+    <message>
+        <source>Film or glass</source>
+        <translation>Lámina o vidrio</translation>
+    </message>
+    <message>
+        <source>Comes off in seconds</source>
+        <translation>Se quita en segundos</translation>
+    </message>
+    <message>
+        <source>For totality: without moving the tube</source>
+        <translation>Para la totalidad: sin mover el tubo</translation>
+    </message>
+    <message>
+        <source>Passes from</source>
+        <translation>Pasa desde</translation>
+    </message>
+    <message>
+        <source>Shortest wavelength that it lets through</source>
+        <translation>La longitud de onda más corta que deja pasar</translation>
+    </message>
+    <message>
+        <source>Passes to</source>
+        <translation>Pasa hasta</translation>
+    </message>
+    <message>
+        <source>Longest wavelength that it lets through</source>
+        <translation>La longitud de onda más larga que deja pasar</translation>
+    </message>
+    <message>
+        <source>Transmission</source>
+        <translation>Transmisión</translation>
+    </message>
+    <message>
+        <source>Share of the wanted light that passes, 0 to 1</source>
+        <translation>Parte de la luz deseada que pasa, de 0 a 1</translation>
+    </message>
+    <message>
+        <source>Opening</source>
+        <translation>Abertura</translation>
+    </message>
+    <message>
+        <source>Width of the hole in the mask</source>
+        <translation>Ancho del agujero de la máscara</translation>
+    </message>
+    <message>
+        <source>Off the axis</source>
+        <translation>Fuera del eje</translation>
+    </message>
+    <message>
+        <source>The hole misses a secondary mirror</source>
+        <translation>El agujero esquiva un espejo secundario</translation>
+    </message>
+    <message>
+        <source>Bandwidth</source>
+        <translation>Ancho de banda</translation>
+    </message>
+    <message>
+        <source>Full width at half maximum in parallel light</source>
+        <translation>Ancho total a media altura en luz paralela</translation>
+    </message>
+    <message>
+        <source>Double</source>
+        <translation>Doble</translation>
+    </message>
+    <message>
+        <source>Two etalons in a row: a narrower band</source>
+        <translation>Dos etalones en fila: una banda más estrecha</translation>
+    </message>
+    <message>
+        <source>Own energy rejection</source>
+        <translation>Rechazo de energía propio</translation>
+    </message>
+    <message>
+        <source>Built in by its maker</source>
+        <translation>Incorporado por su fabricante</translation>
+    </message>
+    <message>
+        <source>Tuned by</source>
+        <translation>Se sintoniza por</translation>
+    </message>
+    <message>
+        <source>Tilt follows the weather; a pressure cell does not</source>
+        <translation>La inclinación depende del tiempo; una cámara de presión no</translation>
+    </message>
+    <message>
+        <source>Index of the gap</source>
+        <translation>Índice del hueco</translation>
+    </message>
+    <message>
+        <source>1 for air, about 1.58 for mica</source>
+        <translation>1 para aire, cerca de 1,58 para mica</translation>
+    </message>
+    <message>
+        <source>Aperture</source>
+        <translation>Apertura</translation>
+    </message>
+    <message>
+        <source>Light and finest detail grow with it</source>
+        <translation>Con ella crecen la luz y el detalle más fino</translation>
+    </message>
+    <message>
+        <source>Focal length</source>
+        <translation>Distancia focal</translation>
+    </message>
+    <message>
+        <source>The Sun&apos;s image is about a 107th of it</source>
+        <translation>La imagen del Sol es cerca de 1/107 de ella</translation>
+    </message>
+    <message>
+        <source>Design</source>
+        <translation>Diseño</translation>
+    </message>
+    <message>
+        <source>Decides what may stand behind it</source>
+        <translation>Decide qué puede ir detrás</translation>
+    </message>
+    <message>
+        <source>Obstruction</source>
+        <translation>Obstrucción</translation>
+    </message>
+    <message>
+        <source>Width of the secondary over the aperture</source>
+        <translation>Ancho del secundario entre la apertura</translation>
+    </message>
+    <message>
+        <source>Focus behind drawtube</source>
+        <translation>Foco tras el tubo</translation>
+    </message>
+    <message>
+        <source>From the drawtube&apos;s face to the focus, racked fully in</source>
+        <translation>De la cara del tubo del enfocador al foco, recogido del todo</translation>
+    </message>
+    <message>
+        <source>Focuser travel</source>
+        <translation>Recorrido del enfocador</translation>
+    </message>
+    <message>
+        <source>Leave it empty when it is not known</source>
+        <translation>Déjelo vacío si no se sabe</translation>
+    </message>
+    <message>
+        <source>Collimator</source>
+        <translation>Colimador</translation>
+    </message>
+    <message>
+        <source>Focal length of the lens before it: angles grow by the telescope&apos;s over this</source>
+        <translation>Focal de la lente anterior: los ángulos crecen por la del telescopio entre ésta</translation>
+    </message>
+    <message>
+        <source>Reflector</source>
+        <translation>Reflector</translation>
+    </message>
+    <message>
+        <source>Mirror or prism</source>
+        <translation>Espejo o prisma</translation>
+    </message>
+    <message>
+        <source>Made for up to</source>
+        <translation>Hecha hasta</translation>
+    </message>
+    <message>
+        <source>Largest aperture that its heat trap can stand</source>
+        <translation>La mayor apertura que soporta su trampa de calor</translation>
+    </message>
+    <message>
+        <source>Built-in density</source>
+        <translation>Densidad incorporada</translation>
+    </message>
+    <message>
+        <source>3.0 for the eye; 0 when taken out</source>
+        <translation>3,0 para el ojo; 0 si se ha quitado</translation>
+    </message>
+    <message>
+        <source>Reflects</source>
+        <translation>Refleja</translation>
+    </message>
+    <message>
+        <source>Share of the light that goes on, about 0.046</source>
+        <translation>Parte de la luz que sigue, cerca de 0,046</translation>
+    </message>
+    <message>
+        <source>Heat port</source>
+        <translation>Salida de calor</translation>
+    </message>
+    <message>
+        <source>A trap catches the heat; an open port lets it out</source>
+        <translation>Una trampa retiene el calor; una salida abierta lo deja ir</translation>
+    </message>
+    <message>
+        <source>Plastic near the port</source>
+        <translation>Plástico junto a la salida</translation>
+    </message>
+    <message>
+        <source>Caps, cables, covers</source>
+        <translation>Tapas, cables, fundas</translation>
+    </message>
+    <message>
+        <source>Somebody behind it</source>
+        <translation>Alguien detrás</translation>
+    </message>
+    <message>
+        <source>Stands or sits in line with the port</source>
+        <translation>De pie o sentado en línea con la salida</translation>
+    </message>
+    <message>
+        <source>Centre</source>
+        <translation>Centro</translation>
+    </message>
+    <message>
+        <source>Middle of its band</source>
+        <translation>Centro de su banda</translation>
+    </message>
+    <message>
+        <source>Width</source>
+        <translation>Ancho</translation>
+    </message>
+    <message>
+        <source>Full width of its band</source>
+        <translation>Ancho total de su banda</translation>
+    </message>
+    <message>
+        <source>Crossing</source>
+        <translation>Cruce</translation>
+    </message>
+    <message>
+        <source>0 brightest, 90 darkest</source>
+        <translation>0 lo más claro, 90 lo más oscuro</translation>
+    </message>
+    <message>
+        <source>When open</source>
+        <translation>Abierto</translation>
+    </message>
+    <message>
+        <source>Share that passes at its brightest</source>
+        <translation>Parte que pasa en lo más claro</translation>
+    </message>
+    <message>
+        <source>When crossed</source>
+        <translation>Cruzado</translation>
+    </message>
+    <message>
+        <source>Share that passes at its darkest</source>
+        <translation>Parte que pasa en lo más oscuro</translation>
+    </message>
+    <message>
+        <source>Telecentric factor</source>
+        <translation>Factor telecéntrico</translation>
+    </message>
+    <message>
+        <source>Multiplies the focal length</source>
+        <translation>Multiplica la distancia focal</translation>
+    </message>
+    <message>
+        <source>Made from f/</source>
+        <translation>Hecho desde f/</translation>
+    </message>
+    <message>
+        <source>Fastest telescope that it suits</source>
+        <translation>El telescopio más rápido al que sirve</translation>
+    </message>
+    <message>
+        <source>Made up to f/</source>
+        <translation>Hecho hasta f/</translation>
+    </message>
+    <message>
+        <source>Slowest telescope that it suits</source>
+        <translation>El telescopio más lento al que sirve</translation>
+    </message>
+    <message>
+        <source>Rejection from</source>
+        <translation>Rechazo desde</translation>
+    </message>
+    <message>
+        <source>Aperture from which its maker asks for it; empty when the maker says nothing</source>
+        <translation>Apertura desde la que lo pide su fabricante; vacío si no dice nada</translation>
+    </message>
+    <message>
+        <source>Tuning range ±</source>
+        <translation>Recorrido de sintonía ±</translation>
+    </message>
+    <message>
+        <source>Either way from its middle</source>
+        <translation>A cada lado de su centro</translation>
+    </message>
+    <message>
+        <source>Tuning step</source>
+        <translation>Paso de sintonía</translation>
+    </message>
+    <message>
+        <source>One step of its knob</source>
+        <translation>Un paso de su mando</translation>
+    </message>
+    <message>
+        <source>Warm-up</source>
+        <translation>Calentamiento</translation>
+    </message>
+    <message>
+        <source>Until it is on band</source>
+        <translation>Hasta llegar a la banda</translation>
+    </message>
+    <message>
+        <source>Heater</source>
+        <translation>Calefactor</translation>
+    </message>
+    <message>
+        <source>Its supply must give this and more</source>
+        <translation>Su fuente debe dar esto y más</translation>
+    </message>
+    <message>
+        <source>Heater voltage</source>
+        <translation>Voltaje del calefactor</translation>
+    </message>
+    <message>
+        <source>Its supply must have the same</source>
+        <translation>Su fuente debe tener el mismo</translation>
+    </message>
+    <message>
+        <source>Width of band</source>
+        <translation>Ancho de banda</translation>
+    </message>
+    <message>
+        <source>Wide enough for one order</source>
+        <translation>Lo bastante ancha para un solo orden</translation>
+    </message>
+    <message>
+        <source>Factor</source>
+        <translation>Factor</translation>
+    </message>
+    <message>
+        <source>Own focal length</source>
+        <translation>Focal propia</translation>
+    </message>
+    <message>
+        <source>With it the factor follows from where it stands; empty when not known</source>
+        <translation>Con ella el factor resulta de dónde está; vacío si no se sabe</translation>
+    </message>
+    <message>
+        <source>Tilt</source>
+        <translation>Inclinación</translation>
+    </message>
+    <message>
+        <source>Of the camera behind it</source>
+        <translation>De la cámara de detrás</translation>
+    </message>
+    <message>
+        <source>Apparent field</source>
+        <translation>Campo aparente</translation>
+    </message>
+    <message>
+        <source>What the eye sees as the width of the view</source>
+        <translation>Lo que el ojo ve como ancho de la vista</translation>
+    </message>
+    <message>
+        <source>Field stop</source>
+        <translation>Diafragma de campo</translation>
+    </message>
+    <message>
+        <source>Build</source>
+        <translation>Construcción</translation>
+    </message>
+    <message>
+        <source>Only uncemented ones may project the Sun</source>
+        <translation>Sólo los no cementados pueden proyectar el Sol</translation>
+    </message>
+    <message>
+        <source>Distance</source>
+        <translation>Distancia</translation>
+    </message>
+    <message>
+        <source>From the eyepiece</source>
+        <translation>Desde el ocular</translation>
+    </message>
+    <message>
+        <source>People can get between</source>
+        <translation>Puede meterse gente</translation>
+    </message>
+    <message>
+        <source>A face in the beam is blinded</source>
+        <translation>Una cara en el haz queda ciega</translation>
+    </message>
+    <message>
+        <source>Sensor, along a row</source>
+        <translation>Sensor, a lo largo de una fila</translation>
+    </message>
+    <message>
+        <source>Height</source>
+        <translation>Altitud</translation>
+    </message>
+    <message>
+        <source>Sensor, along a column</source>
+        <translation>Sensor, a lo largo de una columna</translation>
+    </message>
+    <message>
+        <source>Pixel</source>
+        <translation>Píxel</translation>
+    </message>
+    <message>
+        <source>With the focal length it gives arcseconds per pixel</source>
+        <translation>Con la distancia focal da segundos de arco por píxel</translation>
+    </message>
+    <message>
+        <source>Depth</source>
+        <translation>Profundidad</translation>
+    </message>
+    <message>
+        <source>Steps between black and white</source>
+        <translation>Pasos entre negro y blanco</translation>
+    </message>
+    <message>
+        <source>Colour sensor</source>
+        <translation>Sensor de color</translation>
+    </message>
+    <message>
+        <source>A pattern of filters lies over the pixels</source>
+        <translation>Un mosaico de filtros cubre los píxeles</translation>
+    </message>
+    <message>
+        <source>Full well</source>
+        <translation>Pozo lleno</translation>
+    </message>
+    <message>
+        <source>Electrons that fill a pixel; left empty, they go by its size or its ISO</source>
+        <translation>Electrones que llenan un píxel; si se deja vacío, según su tamaño o su ISO</translation>
+    </message>
+    <message>
+        <source>Read noise</source>
+        <translation>Ruido de lectura</translation>
+    </message>
+    <message>
+        <source>Added by every reading</source>
+        <translation>Lo añade cada lectura</translation>
+    </message>
+    <message>
+        <source>Peak efficiency</source>
+        <translation>Eficiencia máxima</translation>
+    </message>
+    <message>
+        <source>Share of photons that count, 0 to 1</source>
+        <translation>Parte de los fotones que cuentan, de 0 a 1</translation>
+    </message>
+    <message>
+        <source>Shortest</source>
+        <translation>Mínima</translation>
+    </message>
+    <message>
+        <source>Shutter&apos;s limit</source>
+        <translation>Límite del obturador</translation>
+    </message>
+    <message>
+        <source>Longest</source>
+        <translation>Máxima</translation>
+    </message>
+    <message>
+        <source>Rotation</source>
+        <translation>Rotación</translation>
+    </message>
+    <message>
+        <source>Turned in its holder, clockwise from the Sun&apos;s side</source>
+        <translation>Girada en su soporte, en sentido horario vista desde el Sol</translation>
+    </message>
+    <message>
+        <source>Shutter</source>
+        <translation>Obturador</translation>
+    </message>
+    <message>
+        <source>A rolling one reads row after row</source>
+        <translation>El progresivo lee fila tras fila</translation>
+    </message>
+    <message>
+        <source>Frame rate</source>
+        <translation>Cadencia</translation>
+    </message>
+    <message>
+        <source>Whole sensor at full depth</source>
+        <translation>Sensor entero a plena profundidad</translation>
+    </message>
+    <message>
+        <source>Cable carries</source>
+        <translation>El cable lleva</translation>
+    </message>
+    <message>
+        <source>Most bytes in a second</source>
+        <translation>Más bytes por segundo</translation>
+    </message>
+    <message>
+        <source>ISO</source>
+        <translation>ISO</translation>
+    </message>
+    <message>
+        <source>Doubling it halves the light that fills a pixel</source>
+        <translation>Doblarlo reduce a la mitad la luz que llena un píxel</translation>
+    </message>
+    <message>
+        <source>Viewfinder</source>
+        <translation>Visor</translation>
+    </message>
+    <message>
+        <source>An optical one leads to the eye</source>
+        <translation>Uno óptico lleva al ojo</translation>
+    </message>
+    <message>
+        <source>Lens opening</source>
+        <translation>Abertura de la lente</translation>
+    </message>
+    <message>
+        <source>Entrance pupil of its lens</source>
+        <translation>Pupila de entrada de su lente</translation>
+    </message>
+    <message>
+        <source>In a holder</source>
+        <translation>En un soporte</translation>
+    </message>
+    <message>
+        <source>Fixed over the eyepiece</source>
+        <translation>Fijo sobre el ocular</translation>
+    </message>
+    <message>
+        <source>A pinhole finder throws its image on a card</source>
+        <translation>Un buscador de agujero proyecta su imagen en una tarjeta</translation>
+    </message>
+    <message>
+        <source>Capped or removed</source>
+        <translation>Tapado o quitado</translation>
+    </message>
+    <message>
+        <source>Before the tube turns to the Sun</source>
+        <translation>Antes de que el tubo mire al Sol</translation>
+    </message>
+    <message>
+        <source>Voltage</source>
+        <translation>Voltaje</translation>
+    </message>
+    <message>
+        <source>Must be what the heater asks</source>
+        <translation>Debe ser el que pide el calefactor</translation>
+    </message>
+    <message>
+        <source>Power</source>
+        <translation>Potencia</translation>
+    </message>
+    <message>
+        <source>Most that it gives</source>
+        <translation>Lo más que da</translation>
+    </message>
+    <message>
+        <source>Energy</source>
+        <translation>Energía</translation>
+    </message>
+    <message>
+        <source>Of a battery; empty from the mains</source>
+        <translation>De una batería; vacío si es de la red</translation>
+    </message>
+    <message>
+        <source>Length</source>
+        <translation>Duración</translation>
+    </message>
+    <message>
+        <source>Optical path that the part takes up</source>
+        <translation>Camino óptico que ocupa la pieza</translation>
+    </message>
+    <message>
+        <source>no limit</source>
+        <translation>sin límite</translation>
+    </message>
+    <message>
+        <source>not known</source>
+        <translation>no se sabe</translation>
+    </message>
+    <message>
+        <source>not said</source>
+        <translation>no lo dice</translation>
+    </message>
+    <message>
+        <source>mains</source>
+        <translation>red</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>ninguno</translation>
+    </message>
+    <message>
+        <source>Film</source>
+        <translation>Lámina</translation>
+    </message>
+    <message>
+        <source>Glass</source>
+        <translation>Vidrio</translation>
+    </message>
+    <message>
+        <source>Air pressure</source>
+        <translation>Presión del aire</translation>
+    </message>
+    <message>
+        <source>Refractor, doublet</source>
+        <translation>Refractor, doblete</translation>
+    </message>
+    <message>
+        <source>Refractor, triplet</source>
+        <translation>Refractor, triplete</translation>
+    </message>
+    <message>
+        <source>Refractor with rear group</source>
+        <translation>Refractor con grupo trasero</translation>
+    </message>
+    <message>
+        <source>Newtonian</source>
+        <translation>Newton</translation>
+    </message>
+    <message>
+        <source>Schmidt catadioptric</source>
+        <translation>Catadióptrico Schmidt</translation>
+    </message>
+    <message>
+        <source>Maksutov catadioptric</source>
+        <translation>Catadióptrico Maksutov</translation>
+    </message>
+    <message>
+        <source>Camera lens</source>
+        <translation>Objetivo de cámara</translation>
+    </message>
+    <message>
+        <source>Binocular, one side</source>
+        <translation>Prismático, un lado</translation>
+    </message>
+    <message>
+        <source>Mirror</source>
+        <translation>Espejo</translation>
+    </message>
+    <message>
+        <source>Prism</source>
+        <translation>Prisma</translation>
+    </message>
+    <message>
+        <source>Closed trap</source>
+        <translation>Trampa cerrada</translation>
+    </message>
+    <message>
+        <source>Open</source>
+        <translation>Abierta</translation>
+    </message>
+    <message>
+        <source>Uncemented</source>
+        <translation>Sin cemento</translation>
+    </message>
+    <message>
+        <source>Cemented</source>
+        <translation>Cementado</translation>
+    </message>
+    <message>
+        <source>Plastic</source>
+        <translation>Plástico</translation>
+    </message>
+    <message>
+        <source>Global</source>
+        <translation>Global</translation>
+    </message>
+    <message>
+        <source>Rolling</source>
+        <translation>Progresivo</translation>
+    </message>
+    <message>
+        <source>None</source>
+        <translation>Ninguno</translation>
+    </message>
+    <message>
+        <source>Electronic</source>
+        <translation>Electrónico</translation>
+    </message>
+    <message>
+        <source>Optical</source>
+        <translation>Óptico</translation>
+    </message>
+    <message>
+        <source>Pinhole</source>
+        <translation>De agujero</translation>
+    </message>
+    <message>
+        <source>Not known</source>
+        <translation>No se sabe</translation>
+    </message>
+    <message>
+        <source>1.25 inch barrel</source>
+        <translation>Tubo de 1,25 pulgadas</translation>
+    </message>
+    <message>
+        <source>1.25 inch holder</source>
+        <translation>Alojamiento de 1,25 pulgadas</translation>
+    </message>
+    <message>
+        <source>2 inch barrel</source>
+        <translation>Tubo de 2 pulgadas</translation>
+    </message>
+    <message>
+        <source>2 inch holder</source>
+        <translation>Alojamiento de 2 pulgadas</translation>
+    </message>
+    <message>
+        <source>M42 thread, male</source>
+        <translation>Rosca M42, macho</translation>
+    </message>
+    <message>
+        <source>M42 thread, female</source>
+        <translation>Rosca M42, hembra</translation>
+    </message>
+    <message>
+        <source>M48 thread, male</source>
+        <translation>Rosca M48, macho</translation>
+    </message>
+    <message>
+        <source>M48 thread, female</source>
+        <translation>Rosca M48, hembra</translation>
+    </message>
+    <message>
+        <source>M54 thread, male</source>
+        <translation>Rosca M54, macho</translation>
+    </message>
+    <message>
+        <source>M54 thread, female</source>
+        <translation>Rosca M54, hembra</translation>
+    </message>
+    <message>
+        <source>C thread, male</source>
+        <translation>Rosca C, macho</translation>
+    </message>
+    <message>
+        <source>C thread, female</source>
+        <translation>Rosca C, hembra</translation>
+    </message>
+    <message>
+        <source>Drive there</source>
+        <translation>Ir hasta allí</translation>
+    </message>
+    <message>
+        <source>Set up</source>
+        <translation>Montar</translation>
+    </message>
+    <message>
+        <source>Etalon warms</source>
+        <translation>Calentar etalón</translation>
+    </message>
+    <message>
+        <source>Tube settles</source>
+        <translation>Aclimatar tubo</translation>
+    </message>
+    <message>
+        <source>Align</source>
+        <translation>Alinear</translation>
+    </message>
+    <message>
+        <source>Focus</source>
+        <translation>Enfocar</translation>
+    </message>
+    <message>
+        <source>Tune and wait</source>
+        <translation>Sintonizar y esperar</translation>
+    </message>
+    <message>
+        <source>Rehearse</source>
+        <translation>Ensayar</translation>
+    </message>
+    <message>
+        <source>Filters, power, cables and a hat are in the car.</source>
+        <translation>Filtros, energía, cables y un sombrero están en el coche.</translation>
+    </message>
+    <message>
+        <source>Front cap on until the whole light path is fitted. Front filter first, secured against wind; power on early.</source>
+        <translation>Tapa delantera puesta hasta que esté montado todo el camino óptico. Primero el filtro frontal, sujeto contra el viento; corriente pronto.</translation>
+    </message>
+    <message>
+        <source>Power on; it heats while the rest is set up.</source>
+        <translation>Corriente puesta; se calienta mientras se monta lo demás.</translation>
+    </message>
+    <message>
+        <source>Let the tube come to the air&apos;s warmth, capped, and any dew go.</source>
+        <translation>Deje que el tubo, tapado, llegue a la temperatura del aire y se vaya el rocío.</translation>
+    </message>
+    <message>
+        <source>Level, point the axis, find the Sun by the tube&apos;s shadow. Nobody looks through the finder.</source>
+        <translation>Nivele, oriente el eje, halle el Sol por la sombra del tubo. Nadie mira por el buscador.</translation>
+    </message>
+    <message>
+        <source>On the edge of the disc or a spot, under a hood; again as the tube warms.</source>
+        <translation>Sobre el borde del disco o una mancha, bajo una capucha; otra vez cuando el tubo se caliente.</translation>
+    </message>
+    <message>
+        <source>Give the etalon time after each step of the tuner.</source>
+        <translation>Dé tiempo al etalón tras cada paso del sintonizador.</translation>
+    </message>
+    <message>
+        <source>The whole run once, with a file written and looked at.</source>
+        <translation>Toda la serie una vez, con un archivo escrito y mirado.</translation>
+    </message>
+    <message>
+        <source>Turn the mount over</source>
+        <translation>Girar la montura</translation>
+    </message>
+    <message>
+        <source>Before %1. Check the front filter and the cables, find the Sun again by the shadow.</source>
+        <translation>Antes de %1. Compruebe el filtro frontal y los cables, halle el Sol de nuevo por la sombra.</translation>
+    </message>
+    <message>
+        <source>After %1. Check the front filter and the cables, find the Sun again by the shadow.</source>
+        <translation>Después de %1. Compruebe el filtro frontal y los cables, halle el Sol de nuevo por la sombra.</translation>
+    </message>
+    <message>
+        <source>Can wait for %1 min.</source>
+        <translation>Puede esperar %1 min.</translation>
+    </message>
+    <message>
+        <source>Sun %1 degrees high, frames to take: %2.</source>
+        <translation>Sol a %1 grados de altura, tomas por hacer: %2.</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>%1: %2 more</source>
+        <translation>%1: %2 más</translation>
+    </message>
+    <message>
+        <source>%1 for %2 free</source>
+        <translation>%1 para %2 libres</translation>
+    </message>
+    <message>
+        <source>Concentrated sunlight blinds an eye at once and burns a sensor, a cap or a hand within seconds.</source>
+        <translation>La luz solar concentrada ciega un ojo al instante y quema un sensor, una tapa o una mano en segundos.</translation>
+    </message>
+    <message>
+        <source>Nothing in this light path is certified to take sunlight down.</source>
+        <translation>Nada en este camino óptico está certificado para atenuar la luz del Sol.</translation>
+    </message>
+    <message>
+        <source>Turn the tube away from the Sun and cap it; fit and secure a front filter before it points back.</source>
+        <translation>Aparte el tubo del Sol y tápelo; ponga y asegure un filtro frontal antes de volver a apuntar.</translation>
+    </message>
+    <message>
+        <source>Filter makers&apos; instructions and eye-care advice for solar filters</source>
+        <translation>Instrucciones de los fabricantes de filtros y consejos para la vista sobre filtros solares</translation>
+    </message>
+    <message>
+        <source>It cracks in the heat, or passes invisible light that harms the eye without pain.</source>
+        <translation>Se agrieta con el calor, o deja pasar luz invisible que daña el ojo sin dolor.</translation>
+    </message>
+    <message>
+        <source>Neutral density, polarising, colour, cut and rejection filters shape light that a solar filter has dimmed. None of them is a solar filter.</source>
+        <translation>Los filtros de densidad neutra, polarizadores, de color, de corte y de rechazo dan forma a la luz que un filtro solar ha atenuado. Ninguno es un filtro solar.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; put a certified front filter before it.</source>
+        <translation>Aparte y tape el tubo; ponga delante un filtro frontal certificado.</translation>
+    </message>
+    <message>
+        <source>A front filter in the concentrated beam melts or cracks without warning, and the full light passes.</source>
+        <translation>Un filtro frontal en el haz concentrado se funde o agrieta sin avisar, y pasa toda la luz.</translation>
+    </message>
+    <message>
+        <source>It sits behind the lens; it is made to meet plain sunlight.</source>
+        <translation>Está detrás de la lente; está hecho para recibir luz solar directa.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube, then move it in front of the lens.</source>
+        <translation>Aparte y tape el tubo, y llévelo delante de la lente.</translation>
+    </message>
+    <message>
+        <source>Undimmed sunlight passes beside the filter and comes to a focus.</source>
+        <translation>Luz solar sin atenuar pasa junto al filtro y llega al foco.</translation>
+    </message>
+    <message>
+        <source>Its clear width is smaller than the lens behind it, and no mask closes the rim.</source>
+        <translation>Su ancho libre es menor que la lente de detrás, y ninguna máscara cierra el borde.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; use a filter as wide as the lens, or an opaque mask as small as the filter.</source>
+        <translation>Aparte y tape el tubo; use un filtro tan ancho como la lente, o una máscara opaca tan pequeña como el filtro.</translation>
+    </message>
+    <message>
+        <source>It may pass invisible ultraviolet or infrared that harms the eye without pain.</source>
+        <translation>Puede dejar pasar ultravioleta o infrarrojo invisibles que dañan el ojo sin dolor.</translation>
+    </message>
+    <message>
+        <source>The filter is not marked as certified for the Sun.</source>
+        <translation>El filtro no consta como certificado para el Sol.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; use film or glass with its maker&apos;s certificate for solar use.</source>
+        <translation>Aparte y tape el tubo; use lámina o vidrio con certificado de su fabricante para uso solar.</translation>
+    </message>
+    <message>
+        <source>More light than through any photographic solar filter reaches the focus.</source>
+        <translation>Llega al foco más luz que por ningún filtro solar fotográfico.</translation>
+    </message>
+    <message>
+        <source>Density in front is below 3.8, the least that is made even for cameras.</source>
+        <translation>La densidad delante es menor que 3,8, la menor que se hace incluso para cámaras.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; fit film of OD 5.0, or OD 3.8 when only a camera looks.</source>
+        <translation>Aparte y tape el tubo; ponga lámina de OD 5,0, u OD 3,8 si sólo mira una cámara.</translation>
+    </message>
+    <message>
+        <source>An eye at this telescope is harmed.</source>
+        <translation>Un ojo en este telescopio sufre daño.</translation>
+    </message>
+    <message>
+        <source>No single film in front has 5.0: what is less is made for cameras only, and two of them are not certified for the eye. An eye looks.</source>
+        <translation>Ninguna lámina sola tiene 5,0 delante: lo que es menos está hecho sólo para cámaras, y dos no están certificadas para el ojo. Mira un ojo.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; fit film of OD 5.0 before anybody looks.</source>
+        <translation>Aparte y tape el tubo; ponga lámina de OD 5,0 antes de que nadie mire.</translation>
+    </message>
+    <message>
+        <source>An eye at this telescope would be harmed.</source>
+        <translation>Un ojo en este telescopio sufriría daño.</translation>
+    </message>
+    <message>
+        <source>No single film in front has 5.0: what is less is made for cameras only.</source>
+        <translation>Ninguna lámina sola tiene 5,0 delante: lo que es menos está hecho sólo para cámaras.</translation>
+    </message>
+    <message>
+        <source>Make sure that no eyepiece can be put in, or fit film of OD 5.0.</source>
+        <translation>Asegúrese de que no pueda ponerse un ocular, o ponga lámina de OD 5,0.</translation>
+    </message>
+    <message>
+        <source>Light of many colours passes beside the wanted line, far too bright for an eye.</source>
+        <translation>Junto a la línea deseada pasa luz de muchos colores, demasiado intensa para un ojo.</translation>
+    </message>
+    <message>
+        <source>An etalon passes many orders; a blocking filter must pick one.</source>
+        <translation>Un etalón deja pasar muchos órdenes; un filtro de bloqueo debe elegir uno.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; fit the blocking filter that its maker pairs with the etalon.</source>
+        <translation>Aparte y tape el tubo; ponga el filtro de bloqueo que su fabricante empareja con el etalón.</translation>
+    </message>
+    <message>
+        <source>Makers&apos; instructions for hydrogen-alpha filters</source>
+        <translation>Instrucciones de los fabricantes de filtros de hidrógeno alfa</translation>
+    </message>
+    <message>
+        <source>Ultraviolet and infrared enter the tube, heat the blocking filter and may pass it.</source>
+        <translation>Ultravioleta e infrarrojo entran en el tubo, calientan el filtro de bloqueo y pueden atravesarlo.</translation>
+    </message>
+    <message>
+        <source>This etalon carries no energy rejection, and none stands before it.</source>
+        <translation>Este etalón no lleva rechazo de energía, y no hay ninguno delante.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; put a full-aperture energy rejection filter in front.</source>
+        <translation>Aparte y tape el tubo; ponga delante un filtro de rechazo de energía a apertura completa.</translation>
+    </message>
+    <message>
+        <source>The other eye meets undimmed, concentrated sunlight.</source>
+        <translation>El otro ojo recibe luz solar concentrada y sin atenuar.</translation>
+    </message>
+    <message>
+        <source>A binocular has two front lenses; this light path shows one.</source>
+        <translation>Un prismático tiene dos lentes delanteras; este camino óptico muestra una.</translation>
+    </message>
+    <message>
+        <source>Fit film of the same density on both sides, or cap one of them.</source>
+        <translation>Ponga lámina de la misma densidad en los dos lados, o tape uno.</translation>
+    </message>
+    <message>
+        <source>Totality passes unseen, or somebody takes the train apart in a hurry and looks into the Sun when it comes back.</source>
+        <translation>La totalidad pasa sin verse, o alguien desmonta el conjunto con prisa y mira al Sol cuando vuelve.</translation>
+    </message>
+    <message>
+        <source>This part cannot come off in seconds, and the corona cannot be seen through it.</source>
+        <translation>Esta pieza no se quita en segundos, y a través de ella no se ve la corona.</translation>
+    </message>
+    <message>
+        <source>Watch totality through a front filter that comes off fast, and rehearse it; filter back on before totality ends.</source>
+        <translation>Mire la totalidad con un filtro frontal que se quite deprisa, y ensáyelo; el filtro vuelve antes de que acabe la totalidad.</translation>
+    </message>
+    <message>
+        <source>Eclipse observers&apos; practice</source>
+        <translation>Práctica de los observadores de eclipses</translation>
+    </message>
+    <message>
+        <source>Unfiltered sunlight heats mirrors, lenses or a diaphragm inside the tube until they crack or melt.</source>
+        <translation>La luz solar sin filtrar calienta espejos, lentes o un diafragma dentro del tubo hasta agrietarlos o fundirlos.</translation>
+    </message>
+    <message>
+        <source>A wedge takes the light down only behind the tube; it belongs on plain refractors.</source>
+        <translation>Una cuña atenúa la luz sólo tras el tubo; su sitio son los refractores sencillos.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; take the wedge out and use film in front.</source>
+        <translation>Aparte y tape el tubo; quite la cuña y use lámina delante.</translation>
+    </message>
+    <message>
+        <source>Makers&apos; instructions for solar wedges; field practice</source>
+        <translation>Instrucciones de los fabricantes de cuñas solares; práctica de campo</translation>
+    </message>
+    <message>
+        <source>Lenses near the hot focus crack, or their cement lets go.</source>
+        <translation>Las lentes cerca del foco caliente se agrietan, o su cemento cede.</translation>
+    </message>
+    <message>
+        <source>The whole heat of the lens passes glass near its focus before the wedge.</source>
+        <translation>Todo el calor de la lente cruza vidrio cerca de su foco antes de la cuña.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; use the wedge on a plain refractor, or film in front.</source>
+        <translation>Aparte y tape el tubo; use la cuña en un refractor sencillo, o lámina delante.</translation>
+    </message>
+    <message>
+        <source>The heat trap overheats: burnt fingers, a cracked prism, undimmed light.</source>
+        <translation>La trampa de calor se sobrecalienta: dedos quemados, un prisma agrietado, luz sin atenuar.</translation>
+    </message>
+    <message>
+        <source>The aperture is larger than this wedge is made for.</source>
+        <translation>La apertura es mayor que aquella para la que se hizo esta cuña.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; stop the lens down with a mask, or use a larger wedge.</source>
+        <translation>Aparte y tape el tubo; reduzca la lente con una máscara, o use una cuña mayor.</translation>
+    </message>
+    <message>
+        <source>An eye is harmed: a wedge alone leaves a twentieth of full sunlight.</source>
+        <translation>Un ojo sufre daño: una cuña sola deja la vigésima parte de la luz solar.</translation>
+    </message>
+    <message>
+        <source>An eye looks, and less than ND 3 stands behind the wedge.</source>
+        <translation>Mira un ojo, y tras la cuña hay menos de ND 3.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; fit ND 3 in the wedge before anybody looks.</source>
+        <translation>Aparte y tape el tubo; ponga ND 3 en la cuña antes de que nadie mire.</translation>
+    </message>
+    <message>
+        <source>Plastic behind the heat port softens and burns.</source>
+        <translation>El plástico tras la salida de calor se ablanda y arde.</translation>
+    </message>
+    <message>
+        <source>Nearly all sunlight of the lens leaves there.</source>
+        <translation>Por ahí sale casi toda la luz solar de la lente.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; clear everything that can melt from the port.</source>
+        <translation>Aparte y tape el tubo; retire de la salida todo lo que pueda fundirse.</translation>
+    </message>
+    <message>
+        <source>Skin burns within seconds, and an eye in the beam is harmed.</source>
+        <translation>La piel se quema en segundos, y un ojo en el haz sufre daño.</translation>
+    </message>
+    <message>
+        <source>Somebody is in line with the port, where nearly all sunlight of the lens leaves.</source>
+        <translation>Alguien está en línea con la salida, por donde se va casi toda la luz solar de la lente.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; turn the wedge so that nobody can be behind it.</source>
+        <translation>Aparte y tape el tubo; gire la cuña para que nadie pueda estar detrás.</translation>
+    </message>
+    <message>
+        <source>A hot beam leaves the back of the wedge.</source>
+        <translation>Un haz caliente sale por detrás de la cuña.</translation>
+    </message>
+    <message>
+        <source>Its heat port is open; no trap catches the light.</source>
+        <translation>Su salida de calor está abierta; ninguna trampa retiene la luz.</translation>
+    </message>
+    <message>
+        <source>Keep hands, cables and cloth away from behind it, or use a wedge with a trap.</source>
+        <translation>Mantenga lejos de detrás manos, cables y telas, o use una cuña con trampa.</translation>
+    </message>
+    <message>
+        <source>More light goes on than behind a usual wedge.</source>
+        <translation>Sigue más luz que tras una cuña corriente.</translation>
+    </message>
+    <message>
+        <source>It is said to reflect more than the twentieth that bare glass reflects.</source>
+        <translation>Se dice que refleja más que la vigésima parte que refleja el vidrio desnudo.</translation>
+    </message>
+    <message>
+        <source>Look the share up in its maker&apos;s instructions; a coated or worn surface does not belong in a wedge.</source>
+        <translation>Busque esa parte en las instrucciones de su fabricante; una superficie tratada o gastada no debe estar en una cuña.</translation>
+    </message>
+    <message>
+        <source>The filter cracks without warning, and more light than before goes on.</source>
+        <translation>El filtro se agrieta sin avisar, y sigue más luz que antes.</translation>
+    </message>
+    <message>
+        <source>It absorbs light, and stands where the whole heat of the lens arrives.</source>
+        <translation>Absorbe luz, y está donde llega todo el calor de la lente.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; put it behind what takes the heat out, or put a filter in front.</source>
+        <translation>Aparte y tape el tubo; póngalo tras lo que quita el calor, o ponga un filtro delante.</translation>
+    </message>
+    <message>
+        <source>Unfiltered sunlight heats mirrors or lenses inside the tube until they crack.</source>
+        <translation>La luz solar sin filtrar calienta espejos o lentes dentro del tubo hasta agrietarlos.</translation>
+    </message>
+    <message>
+        <source>A rear etalon leaves all the heat in the tube; this telescope has parts near the focus that cannot stand it.</source>
+        <translation>Un etalón trasero deja todo el calor en el tubo; este telescopio tiene piezas cerca del foco que no lo soportan.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; fit full-aperture energy rejection in front, or use a plain refractor.</source>
+        <translation>Aparte y tape el tubo; ponga delante rechazo de energía a apertura completa, o use un refractor sencillo.</translation>
+    </message>
+    <message>
+        <source>Makers&apos; instructions for rear etalons; field practice</source>
+        <translation>Instrucciones de los fabricantes de etalones traseros; práctica de campo</translation>
+    </message>
+    <message>
+        <source>The etalon&apos;s first filter overheats, drifts off the line and may crack.</source>
+        <translation>El primer filtro del etalón se sobrecalienta, se sale de la línea y puede agrietarse.</translation>
+    </message>
+    <message>
+        <source>The aperture is above the limit, and nothing rejects heat before the diagonal.</source>
+        <translation>La apertura supera el límite, y nada rechaza el calor antes de la diagonal.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; put an ultraviolet and infrared cut before the diagonal, or energy rejection in front.</source>
+        <translation>Aparte y tape el tubo; ponga un corte ultravioleta e infrarrojo antes de la diagonal, o rechazo de energía delante.</translation>
+    </message>
+    <message>
+        <source>A cut filter near the focus overheats and cracks.</source>
+        <translation>Un filtro de corte cerca del foco se sobrecalienta y agrieta.</translation>
+    </message>
+    <message>
+        <source>Above 150 mm every school wants energy rejection over the full aperture.</source>
+        <translation>Por encima de 150 mm todas las escuelas quieren rechazo de energía a apertura completa.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; fit full-aperture energy rejection, or a mask.</source>
+        <translation>Aparte y tape el tubo; ponga rechazo de energía a apertura completa, o una máscara.</translation>
+    </message>
+    <message>
+        <source>The diagonal takes the heat that the cut filter should have kept from it.</source>
+        <translation>La diagonal recibe el calor del que debía librarla el filtro de corte.</translation>
+    </message>
+    <message>
+        <source>The cut filter stands behind the diagonal.</source>
+        <translation>El filtro de corte está tras la diagonal.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; screw it into the nose of the diagonal.</source>
+        <translation>Aparte y tape el tubo; enrósquelo en el tubo de la diagonal.</translation>
+    </message>
+    <message>
+        <source>The dark glass cracks in the hot focus without warning, and an eye is blinded at once.</source>
+        <translation>El vidrio oscuro se agrieta en el foco caliente sin avisar, y un ojo queda ciego al instante.</translation>
+    </message>
+    <message>
+        <source>A small filter in the eyepiece meets all the heat that the lens gathers.</source>
+        <translation>Un filtro pequeño en el ocular recibe todo el calor que reúne la lente.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; throw the small filter away and use a filter in front of the lens.</source>
+        <translation>Aparte y tape el tubo; tire el filtro pequeño y use un filtro delante de la lente.</translation>
+    </message>
+    <message>
+        <source>Eye-care advice for looking at the Sun</source>
+        <translation>Consejos para la vista al mirar el Sol</translation>
+    </message>
+    <message>
+        <source>An eye is harmed, without pain and for good.</source>
+        <translation>Un ojo sufre daño, sin dolor y para siempre.</translation>
+    </message>
+    <message>
+        <source>All parts together leave more light than any filter made for the eye.</source>
+        <translation>Todas las piezas juntas dejan más luz que cualquier filtro hecho para el ojo.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; fit film of OD 5.0 in front, or ND 3 in a wedge.</source>
+        <translation>Aparte y tape el tubo; ponga lámina de OD 5,0 delante, o ND 3 en una cuña.</translation>
+    </message>
+    <message>
+        <source>The eye at the viewfinder meets what the sensor can stand, and is harmed.</source>
+        <translation>El ojo en el visor recibe lo que el sensor aguanta, y sufre daño.</translation>
+    </message>
+    <message>
+        <source>An optical viewfinder looks through the same lens, dimmed for a camera only.</source>
+        <translation>Un visor óptico mira por la misma lente, atenuada sólo para una cámara.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; cover the viewfinder and use the screen, or dim for the eye.</source>
+        <translation>Aparte y tape el tubo; cubra el visor y use la pantalla, o atenúe para el ojo.</translation>
+    </message>
+    <message>
+        <source>The sensor or its filters burn within seconds.</source>
+        <translation>El sensor o sus filtros se queman en segundos.</translation>
+    </message>
+    <message>
+        <source>The light at the sensor is more than ten times plain sunlight.</source>
+        <translation>La luz en el sensor es más de diez veces la del Sol directo.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; add density before the camera goes back.</source>
+        <translation>Aparte y tape el tubo; añada densidad antes de volver a poner la cámara.</translation>
+    </message>
+    <message>
+        <source>Camera makers&apos; instructions; field practice</source>
+        <translation>Instrucciones de los fabricantes de cámaras; práctica de campo</translation>
+    </message>
+    <message>
+        <source>The sensor warms up, and stray light may reach what its makers never tested.</source>
+        <translation>El sensor se calienta, y la luz parásita puede llegar a lo que sus fabricantes nunca probaron.</translation>
+    </message>
+    <message>
+        <source>The light at the sensor is stronger than plain sunlight.</source>
+        <translation>La luz en el sensor es más fuerte que la del Sol directo.</translation>
+    </message>
+    <message>
+        <source>Add neutral density, and turn away between exposures.</source>
+        <translation>Añada densidad neutra, y aparte el tubo entre exposiciones.</translation>
+    </message>
+    <message>
+        <source>Cement boils, plastic melts, and glass can burst out of the eyepiece.</source>
+        <translation>El cemento hierve, el plástico se funde y el vidrio puede saltar del ocular.</translation>
+    </message>
+    <message>
+        <source>Undimmed light comes to a focus in an eyepiece with cement or plastic.</source>
+        <translation>Luz sin atenuar llega al foco en un ocular con cemento o plástico.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; project with an uncemented eyepiece only.</source>
+        <translation>Aparte y tape el tubo; proyecte sólo con un ocular sin cemento.</translation>
+    </message>
+    <message>
+        <source>Field practice of eyepiece projection</source>
+        <translation>Práctica de campo de la proyección con ocular</translation>
+    </message>
+    <message>
+        <source>Heat inside the tube cracks mirrors, lenses or cement.</source>
+        <translation>El calor dentro del tubo agrieta espejos, lentes o cemento.</translation>
+    </message>
+    <message>
+        <source>Only plain refractors and simple reflectors stand undimmed light for projection.</source>
+        <translation>Sólo los refractores sencillos y los reflectores simples soportan luz sin atenuar para proyectar.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; use film in front instead.</source>
+        <translation>Aparte y tape el tubo; use en su lugar lámina delante.</translation>
+    </message>
+    <message>
+        <source>A face between eyepiece and screen is blinded at once.</source>
+        <translation>Una cara entre ocular y pantalla queda ciega al instante.</translation>
+    </message>
+    <message>
+        <source>People can come between eyepiece and screen.</source>
+        <translation>Puede meterse gente entre el ocular y la pantalla.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; box the beam in, or use film in front.</source>
+        <translation>Aparte y tape el tubo; encierre el haz en una caja, o use lámina delante.</translation>
+    </message>
+    <message>
+        <source>The beam behind the eyepiece burns skin and blinds.</source>
+        <translation>El haz tras el ocular quema la piel y ciega.</translation>
+    </message>
+    <message>
+        <source>More light is projected than any eye may meet.</source>
+        <translation>Se proyecta más luz de la que ningún ojo debe recibir.</translation>
+    </message>
+    <message>
+        <source>Box the beam in, cap all finders, never leave it alone, and rest the eyepiece often.</source>
+        <translation>Encierre el haz, tape todos los buscadores, no lo deje nunca solo y dé descansos al ocular.</translation>
+    </message>
+    <message>
+        <source>The focus itself falls on whatever stands there and sets it on fire.</source>
+        <translation>El propio foco cae sobre lo que haya allí y le prende fuego.</translation>
+    </message>
+    <message>
+        <source>A screen stands behind the telescope without an eyepiece.</source>
+        <translation>Hay una pantalla tras el telescopio sin ocular.</translation>
+    </message>
+    <message>
+        <source>Keep the tube capped until an uncemented eyepiece is in.</source>
+        <translation>Tenga el tubo tapado hasta poner un ocular sin cemento.</translation>
+    </message>
+    <message>
+        <source>Whoever or whatever stands at the open end meets the light that arrives there.</source>
+        <translation>Quien o lo que esté en el extremo abierto recibe la luz que llega allí.</translation>
+    </message>
+    <message>
+        <source>The light path does not end in a camera, an eyepiece or a screen.</source>
+        <translation>El camino óptico no acaba en una cámara, un ocular o una pantalla.</translation>
+    </message>
+    <message>
+        <source>Keep the tube capped until the whole train is fitted.</source>
+        <translation>Tenga el tubo tapado hasta que esté montado todo el conjunto.</translation>
+    </message>
+    <message>
+        <source>Order of handling in the field</source>
+        <translation>Orden de manejo en el campo</translation>
+    </message>
+    <message>
+        <source>Hands hunt for the exit pupil while faces are near the eyepiece.</source>
+        <translation>Las manos buscan la pupila de salida mientras hay caras cerca del ocular.</translation>
+    </message>
+    <message>
+        <source>The phone has no holder, or no eyepiece to look into.</source>
+        <translation>El teléfono no tiene soporte, o no tiene ocular por el que mirar.</translation>
+    </message>
+    <message>
+        <source>Fix it in a holder over an eyepiece before the tube points at the Sun.</source>
+        <translation>Fíjelo en un soporte sobre un ocular antes de que el tubo apunte al Sol.</translation>
+    </message>
+    <message>
+        <source>The figures do not hold, and the sensor may meet more heat than they say.</source>
+        <translation>Las cifras no valen, y el sensor puede recibir más calor del que dicen.</translation>
+    </message>
+    <message>
+        <source>A camera without a lens stands behind an eyepiece.</source>
+        <translation>Una cámara sin lente está tras un ocular.</translation>
+    </message>
+    <message>
+        <source>Take the eyepiece out, or use an amplifier.</source>
+        <translation>Quite el ocular, o use un amplificador.</translation>
+    </message>
+    <message>
+        <source>Its beam blinds an eye that passes, and burns hair, cloth and its own crosshair.</source>
+        <translation>Su haz ciega un ojo que pase, y quema pelo, tela y su propia cruz.</translation>
+    </message>
+    <message>
+        <source>An optical finder looks at the Sun without a cap.</source>
+        <translation>Un buscador óptico mira al Sol sin tapa.</translation>
+    </message>
+    <message>
+        <source>Turn the tube away and cap it; cap the finder or take it off.</source>
+        <translation>Aparte el tubo y tápelo; tape el buscador o quítelo.</translation>
+    </message>
+    <message>
+        <source>A damaged part can let the full light through, or fail in the heat.</source>
+        <translation>Una pieza dañada puede dejar pasar toda la luz, o fallar con el calor.</translation>
+    </message>
+    <message>
+        <source>An inspection found a defect, and nobody has cleared it.</source>
+        <translation>Una revisión halló un defecto, y nadie lo ha resuelto.</translation>
+    </message>
+    <message>
+        <source>Turn away and cap the tube; lay the part aside until it is replaced.</source>
+        <translation>Aparte y tape el tubo; deje la pieza a un lado hasta cambiarla.</translation>
+    </message>
+    <message>
+        <source>A pinhole or scratch that nobody has seen lets light through.</source>
+        <translation>Un poro o una raya que nadie ha visto deja pasar la luz.</translation>
+    </message>
+    <message>
+        <source>The last inspection on record is older than you asked for.</source>
+        <translation>La última revisión anotada es más vieja de lo que usted pidió.</translation>
+    </message>
+    <message>
+        <source>Hold the filter against a bright lamp, look for pinholes, scratches and loose film, and log the date.</source>
+        <translation>Ponga el filtro contra una lámpara fuerte, busque poros, rayas y lámina suelta, y anote la fecha.</translation>
+    </message>
+    <message>
+        <source>Nothing can be worked out behind a missing lens.</source>
+        <translation>Nada puede calcularse tras una lente que falta.</translation>
+    </message>
+    <message>
+        <source>The light path has no telescope.</source>
+        <translation>El camino óptico no tiene telescopio.</translation>
+    </message>
+    <message>
+        <source>Add a telescope to the light path.</source>
+        <translation>Añada un telescopio al camino óptico.</translation>
+    </message>
+    <message>
+        <source>Limits of this program</source>
+        <translation>Límites de este programa</translation>
+    </message>
+    <message>
+        <source>The figures follow the first telescope, the first eyepiece and the first camera only.</source>
+        <translation>Las cifras siguen sólo al primer telescopio, el primer ocular y la primera cámara.</translation>
+    </message>
+    <message>
+        <source>The light path holds more than one.</source>
+        <translation>El camino óptico tiene más de uno.</translation>
+    </message>
+    <message>
+        <source>Lay the spare one aside.</source>
+        <translation>Deje a un lado el sobrante.</translation>
+    </message>
+    <message>
+        <source>The figures do not hold, and a part may stand in full sunlight.</source>
+        <translation>Las cifras no valen, y una pieza puede estar a pleno Sol.</translation>
+    </message>
+    <message>
+        <source>This kind of part belongs elsewhere in the path.</source>
+        <translation>Esta clase de pieza va en otro lugar del camino.</translation>
+    </message>
+    <message>
+        <source>Move it: front filters and masks before the telescope, everything else between telescope and eyepiece or camera.</source>
+        <translation>Muévala: filtros frontales y máscaras antes del telescopio, todo lo demás entre telescopio y ocular o cámara.</translation>
+    </message>
+    <message>
+        <source>Nobody knows what it does to the light.</source>
+        <translation>Nadie sabe qué hace con la luz.</translation>
+    </message>
+    <message>
+        <source>This program does not know this kind of part, and takes it as clear glass.</source>
+        <translation>Este programa no conoce esta clase de pieza, y la toma por vidrio claro.</translation>
+    </message>
+    <message>
+        <source>Replace it by a part that the program knows, or judge it yourself.</source>
+        <translation>Cámbiela por una pieza que el programa conozca, o júzguela usted.</translation>
+    </message>
+    <message>
+        <source>%1 of filter before %2 of lens. A mask of %1 would close the rim.</source>
+        <translation>%1 de filtro ante %2 de lente. Una máscara de %1 cerraría el borde.</translation>
+    </message>
+    <message>
+        <source>%1 in front.</source>
+        <translation>%1 delante.</translation>
+    </message>
+    <message>
+        <source>%1 is the densest film in front.</source>
+        <translation>%1 es la lámina más densa delante.</translation>
+    </message>
+    <message>
+        <source>%1 of aperture on a wedge for %2. A mask of %2 would help.</source>
+        <translation>%1 de apertura en una cuña para %2. Una máscara de %2 ayudaría.</translation>
+    </message>
+    <message>
+        <source>%1 behind the wedge, %2 wanted.</source>
+        <translation>%1 tras la cuña, se quiere %2.</translation>
+    </message>
+    <message>
+        <source>%1 arrive at this filter.</source>
+        <translation>A este filtro llegan %1.</translation>
+    </message>
+    <message>
+        <source>%1 of aperture; rejection from %2.</source>
+        <translation>%1 de apertura; rechazo desde %2.</translation>
+    </message>
+    <message>
+        <source>%1 of aperture; rejection from %2, says its maker.</source>
+        <translation>%1 de apertura; rechazo desde %2, dice su fabricante.</translation>
+    </message>
+    <message>
+        <source>%1 in all, %2 wanted.</source>
+        <translation>%1 en total, se quiere %2.</translation>
+    </message>
+    <message>
+        <source>%1 at the sensor.</source>
+        <translation>%1 en el sensor.</translation>
+    </message>
+    <message>
+        <source>Last inspected on %1.</source>
+        <translation>Última revisión: %1.</translation>
+    </message>
+    <message>
+        <source>Every filter was inspected today: no pinhole, scratch or loose film.</source>
+        <translation>Todos los filtros se revisaron hoy: sin poros, rayas ni lámina suelta.</translation>
+    </message>
+    <message>
+        <source>What stands in front is held so that wind, or a hand, cannot take it off.</source>
+        <translation>Lo que está delante está sujeto de modo que ni el viento ni una mano lo quiten.</translation>
+    </message>
+    <message>
+        <source>Every finder that is not listed is capped or removed.</source>
+        <translation>Todo buscador que no figure está tapado o quitado.</translation>
+    </message>
+    <message>
+        <source>The parts are what this light path says they are.</source>
+        <translation>Las piezas son lo que este camino óptico dice que son.</translation>
+    </message>
+    <message>
+        <source>Its maker asks for heat rejection from %1 of aperture; that figure was used.</source>
+        <translation>Su fabricante pide rechazo de calor desde %1 de apertura; se usó esa cifra.</translation>
+    </message>
+    <message>
+        <source>Its maker asks for heat rejection from %1 of aperture; that figure was used, though the school that you chose says %2.</source>
+        <translation>Su fabricante pide rechazo de calor desde %1 de apertura; se usó esa cifra, aunque la escuela que usted eligió dice %2.</translation>
+    </message>
+    <message>
+        <source>You chose the school that runs a rear etalon without rejection up to %1; the strict one says %2.</source>
+        <translation>Eligió la escuela que usa un etalón trasero sin rechazo hasta %1; la estricta dice %2.</translation>
+    </message>
+    <message>
+        <source>The rear etalon is fitted before the tube is uncapped.</source>
+        <translation>El etalón trasero se monta antes de destapar el tubo.</translation>
+    </message>
+    <message>
+        <source>The back of the wedge gets hot; nothing and nobody touches it.</source>
+        <translation>La parte trasera de la cuña se calienta; nada ni nadie la toca.</translation>
+    </message>
+    <message>
+        <source>The cut filter before the wedge reflects what it does not pass; one that absorbs it cracks there.</source>
+        <translation>El filtro de corte antes de la cuña refleja lo que no deja pasar; uno que lo absorbe se agrieta allí.</translation>
+    </message>
+    <message>
+        <source>You chose to have filters inspected every %1 days; %2 is usual here.</source>
+        <translation>Eligió revisar los filtros cada %1 días; aquí lo habitual son %2.</translation>
+    </message>
+    <message>
+        <source>Somebody stays at the telescope all the time; front filters are taped on.</source>
+        <translation>Alguien se queda siempre junto al telescopio; los filtros frontales van con cinta.</translation>
+    </message>
+    <message>
+        <source>Makers&apos; instructions, local rules and eye-care advice come first.</source>
+        <translation>Las instrucciones de los fabricantes, las normas locales y los consejos para la vista van primero.</translation>
+    </message>
+    <message>
+        <source>Hold against a bright lamp, look for pinholes, scratches, loose film: %1.</source>
+        <translation>Mire contra una lámpara fuerte, busque poros, rayas, lámina suelta: %1.</translation>
+    </message>
+    <message>
+        <source>Tube away from the Sun, front cap on. Cap or take off every finder.</source>
+        <translation>Tubo apartado del Sol, tapa delantera puesta. Tape o quite todos los buscadores.</translation>
+    </message>
+    <message>
+        <source>Fit %1 in front and secure it against wind.</source>
+        <translation>Ponga %1 delante y asegúrelo contra el viento.</translation>
+    </message>
+    <message>
+        <source>Fit all that belongs behind the tube, with %1, before the front is uncapped. Never a plastic cap on the back.</source>
+        <translation>Ponga todo lo que va tras el tubo, con %1, antes de destapar por delante. Nunca una tapa de plástico detrás.</translation>
+    </message>
+    <message>
+        <source>Cables, polarity, power: %1 warms while the rest is set up.</source>
+        <translation>Cables, polaridad, corriente: %1 se calienta mientras se monta lo demás.</translation>
+    </message>
+    <message>
+        <source>Only then turn to the Sun, by the tube&apos;s shadow, and uncap.</source>
+        <translation>Sólo entonces gire hacia el Sol, por la sombra del tubo, y destape.</translation>
+    </message>
+    <message>
+        <source>To change any part: away from the Sun, cap on, change, cap off, back.</source>
+        <translation>Para cambiar una pieza: apartar del Sol, tapar, cambiar, destapar, volver.</translation>
+    </message>
+    <message>
+        <source>At the end: away from the Sun, cap on, then take the rear off, the front last.</source>
+        <translation>Al final: apartado del Sol, tapado, y entonces se quita lo de detrás, y lo de delante lo último.</translation>
+    </message>
+    <message>
+        <source>Never leave it alone with people about. What its makers say goes before this.</source>
+        <translation>No lo deje nunca solo con gente alrededor. Lo que dicen sus fabricantes va antes que esto.</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Alto</translation>
+    </message>
+    <message>
+        <source>Check first</source>
+        <translation>Comprobar antes</translation>
+    </message>
+    <message>
+        <source>No objection found</source>
+        <translation>Sin objeción hallada</translation>
+    </message>
+</context>
+</TS>

@@ -1,0 +1,137 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/model/phrases.h"
+
+#include <QCoreApplication>
+#include <QDateTime>
+#include <QLocale>
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+#include "solarchon/words/errors.h"
+#include "solarchon/words/safety.h"
+
+namespace solarchon::app {
+
+namespace {
+
+/// Looks the texts of words/ up in the program's translations.
+class TranslatedVoice : public words::Voice {
+ public:
+  [[nodiscard]] std::string say(const char* text) const override {
+    return QCoreApplication::translate("solarchon::words", text).toStdString();
+  }
+  [[nodiscard]] std::string generic_name(const std::string& name) const override {
+    return QCoreApplication::translate("catalogue", name.c_str()).toStdString();
+  }
+  [[nodiscard]] std::string decimal_point() const override {
+    return QLocale().decimalPoint().toStdString();
+  }
+};
+
+QDateTime local_time(sky::UtcTime time, const QTimeZone& zone) {
+  return QDateTime::fromMSecsSinceEpoch(time.unix_ms, zone);
+}
+
+}  // namespace
+
+QString number(double value, int decimals) {
+  const double scale = std::pow(10.0, decimals);
+  const double rounded = std::round(value * scale) / scale;
+  QString out = QLocale().toString(std::abs(rounded), 'f', decimals);
+  return rounded < 0.0 ? QChar(0x2212) + out : out;
+}
+
+QString figure(double value, int significant) {
+  if (value == 0.0) {
+    return number(0.0, 0);
+  }
+  const int magnitude = static_cast<int>(std::floor(std::log10(std::abs(value))));
+  return number(value, std::max(0, significant - 1 - magnitude));
+}
+
+QString with_prefix(double value, const QString& unit) {
+  const std::pair<double, QString> prefixes[] = {
+      {1.0, {}}, {1e-3, QStringLiteral("m")}, {1e-6, QStringLiteral("\u00b5")}};
+  for (const auto& [scale, prefix] : prefixes) {
+    if (std::abs(value) >= scale) {
+      return QStringLiteral("%1 %2%3").arg(figure(value / scale, 2), prefix, unit);
+    }
+  }
+  return QStringLiteral("%1 n%2").arg(figure(value * 1e9, 2), unit);
+}
+
+QString clock_at(sky::UtcTime time, const QTimeZone& zone, bool seconds) {
+  return local_time(time, zone)
+      .toString(seconds ? QStringLiteral("HH:mm:ss") : QStringLiteral("HH:mm"));
+}
+
+QString date_at(sky::UtcTime time, const QTimeZone& zone) {
+  return QLocale().toString(local_time(time, zone).date(), QStringLiteral("d MMM yyyy"));
+}
+
+QString compass_point(double azimuth_deg) {
+  const std::array<QString, 8> points{QObject::tr("N"),  QObject::tr("NE"), QObject::tr("E"),
+                                      QObject::tr("SE"), QObject::tr("S"),  QObject::tr("SW"),
+                                      QObject::tr("W"),  QObject::tr("NW")};
+  return points.at(static_cast<std::size_t>(std::lround(azimuth_deg / 45.0)) % points.size());
+}
+
+QString exposure_text(double exposure_ms) {
+  if (exposure_ms >= 500.0) {
+    return QObject::tr("%1 s").arg(number(exposure_ms / 1000.0, 2));
+  }
+  constexpr double kShortestInMs = 0.001;
+  if (exposure_ms < kShortestInMs) {
+    return with_prefix(exposure_ms / 1000.0, QObject::tr("s"));
+  }
+  return QObject::tr("%1 ms").arg(figure(exposure_ms, 3));
+}
+
+QString refused_words(const std::vector<base::RefusedLine>& refused) {
+  constexpr std::size_t kMost = 4;
+  QStringList lines;
+  for (std::size_t i = 0; i < std::min(kMost, refused.size()); ++i) {
+    lines << QObject::tr("line %1: %2").arg(refused[i].line).arg(error_text(refused[i].error));
+  }
+  if (refused.size() > kMost) {
+    lines << QObject::tr("and %1 more").arg(refused.size() - kMost);
+  }
+  return lines.join(QStringLiteral("; "));
+}
+
+QString name_of(workspace::Target target) {
+  return target == workspace::Target::kWholeDisc ? QObject::tr("Whole disc")
+                                                 : QObject::tr("Largest spot");
+}
+
+QString name_of(safety::Severity severity) { return text(words::name_of(severity, voice())); }
+
+QString text(std::string_view utf8) {
+  return QString::fromUtf8(utf8.data(), static_cast<qsizetype>(utf8.size()));
+}
+
+const words::Voice& voice() {
+  static const TranslatedVoice kVoice;
+  return kVoice;
+}
+
+QString what_can_happen(const safety::Finding& finding) {
+  return text(words::rule_words(finding.rule, voice()).what);
+}
+
+QString why_of(const safety::Finding& finding) {
+  return text(words::rule_words(finding.rule, voice()).why);
+}
+
+QString next_step_of(const safety::Finding& finding) {
+  return text(words::rule_words(finding.rule, voice()).next_step);
+}
+
+QString error_text(const base::Error& error) { return text(words::sentence(error, voice())); }
+
+QString beside_field_text(const base::Error& error) {
+  return text(words::beside_field(error, voice()));
+}
+
+}  // namespace solarchon::app

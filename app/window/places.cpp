@@ -1,0 +1,88 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/window/places.h"
+
+#include <QFile>
+#include <QFileInfo>
+
+#include "app/views/capture/capture_view.h"
+#include "app/views/day/day_view.h"
+#include "app/views/light_path/light_path_view.h"
+#include "app/views/log/log_view.h"
+#include "app/views/match/match_view.h"
+#include "app/views/measure/measure_view.h"
+
+namespace solarchon::app {
+
+namespace {
+
+template <typename Kind>
+View* make(Document& document, Records& records, QWidget* parent) {
+  return new Kind(document, records, parent);
+}
+
+bool is_calendar(const FileHead& head) { return head.ending == QLatin1String("ics"); }
+
+bool is_forecast(const FileHead& head) {
+  return head.bytes.contains("solarchon-forecast") || head.bytes.contains("cloud_percent");
+}
+
+bool is_horizon(const FileHead& head) {
+  return (head.ending == QLatin1String("csv") || head.ending == QLatin1String("txt")) &&
+         !is_forecast(head);
+}
+
+bool is_rig(const FileHead& head) {
+  return head.ending == QLatin1String("json") && !is_forecast(head);
+}
+
+/// What nothing else takes is tried as a picture.
+bool is_picture(const FileHead& head) {
+  return !is_calendar(head) && !is_forecast(head) && !is_horizon(head) && !is_rig(head);
+}
+
+}  // namespace
+
+FileHead head_of(const QString& file) {
+  FileHead head{QFileInfo(file).suffix().toLower(), {}};
+  const bool text = head.ending == QLatin1String("json") || head.ending == QLatin1String("csv") ||
+                    head.ending == QLatin1String("txt");
+  constexpr qint64 kHeadBytes = 400;
+  if (QFile opened(file); text && QFileInfo(file).isFile() && opened.open(QIODevice::ReadOnly)) {
+    head.bytes = opened.read(kHeadBytes);
+  }
+  return head;
+}
+
+std::vector<Place> places() {
+  return {{"light-path",
+           QObject::tr("Light path"),
+           "light-path",
+           make<LightPathView>,
+           {},
+           {{"light-path", is_rig}}},
+          {"day",
+           QObject::tr("Day"),
+           "day",
+           make<DayView>,
+           {"day", "day-plan", "day-ready", "day-year"},
+           {{"day-plan", is_calendar}, {"day-plan", is_forecast}, {"day", is_horizon}}},
+          {"match", QObject::tr("Match"), "match", make<MatchView>, {}, {}},
+          {"capture", QObject::tr("Capture"), "capture", make<CaptureView>, {}, {}},
+          {"measure",
+           QObject::tr("Measure"),
+           "measure",
+           make<MeasureView>,
+           {},
+           {{"measure", is_picture}}},
+          {"log", QObject::tr("Log"), "log", make<LogView>, {}, {}}};
+}
+
+QStringList place_ids() {
+  QStringList ids;
+  for (const Place& place : places()) {
+    ids << (place.pages.isEmpty() ? QStringList(place.id) : place.pages);
+  }
+  return ids;
+}
+
+}  // namespace solarchon::app

@@ -1,0 +1,206 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Every error as text: what went wrong, what would be accepted, and why.
+#include "solarchon/words/errors.h"
+
+#include <algorithm>
+
+#include "marks.h"
+#include "solarchon/base/text.h"
+
+namespace solarchon::words {
+
+using base::Error;
+using base::ErrorCode;
+
+namespace {
+
+/// What would be accepted, and reasons, by id. %1 and so on are the figures, then the detail.
+constexpr TextRow kRemarks[] = {
+    // Values.
+    {"number", TEXT("a number")},
+    {"whole-number", TEXT("a whole number")},
+    {"text", TEXT("text")},
+    {"flag", TEXT("true or false")},
+    {"yes-or-no", TEXT("yes or no")},
+    {"range", TEXT("%1 to %2")},
+    {"one-of", "%1"},
+    {"date", TEXT("a date as YYYY-MM-DD")},
+    {"time", TEXT("a time as YYYY-MM-DDTHH:MM:SSZ")},
+    {"days-covered", TEXT("1972-01-03 to 2099-12-30")},
+    {"years-covered", TEXT("1972 to 2099")},
+    {"leap-second", TEXT("second 60 only where a leap second was put in")},
+    {"sun-above-the-horizon", TEXT("a time with the Sun above the horizon")},
+    {"window-size", "1280x800"},
+    {"place-and-date-or-file", TEXT("a place and a date, or a file")},
+    {"listed-options", TEXT("those that --help lists")},
+    // Files of our own.
+    {"json", "JSON"},
+    {"object", TEXT("an object")},
+    {"list", TEXT("a list")},
+    {"list-of-at-most", TEXT("a list of at most %1")},
+    {"at-most", TEXT("at most %1")},
+    {"at-most-bytes", TEXT("at most %1 bytes")},
+    {"at-least-one-line", TEXT("at least one line")},
+    {"versions-up-to", TEXT("versions up to %1")},
+    {"id-of-its-own", TEXT("an id that no other part has")},
+    {"no-such-member", TEXT("no member has this name")},
+    {"nested-too-deeply", TEXT("nested too deeply")},
+    {"at-byte", TEXT("at byte %1")},
+    {"number-too-large", TEXT("a number that is too large")},
+    {"horizon-columns", TEXT("azimuth, height and perhaps trees")},
+    {"forecast-columns", TEXT("time, cloud, thin cloud, wind and perhaps temperature")},
+    {"columns", TEXT("%1 columns")},
+    {"log", TEXT("a log of this program")},
+    {"magnetic-model", TEXT("coefficients of the World Magnetic Model")},
+    // Calendars.
+    {"icalendar", TEXT("an iCalendar")},
+    {"date-with-a-time", TEXT("a date with a time")},
+    {"time-of-day", TEXT("a time of day")},
+    {"whole-day", TEXT("a whole day")},
+    {"known-time-zone", TEXT("a known time zone")},
+    {"event-once", TEXT("an event that happens once")},
+    {"recurs", TEXT("it recurs")},
+    {"after-the-start-within-a-day", TEXT("after the start, within a day")},
+    {"end-for-every-begin", TEXT("an END for every BEGIN")},
+    // Pictures.
+    {"picture", TEXT("a picture")},
+    {"fits", TEXT("a FITS picture")},
+    {"whole-fits", TEXT("a whole FITS picture")},
+    {"whole-png", TEXT("a whole PNG picture")},
+    {"tiff", TEXT("a TIFF picture")},
+    {"whole-tiff", TEXT("a whole TIFF picture")},
+    {"fits-png-or-tiff", TEXT("FITS, PNG or TIFF")},
+    {"two-axes-or-planes", TEXT("one picture of two axes, or its colour planes")},
+    {"fits-number", TEXT("a number within the standard's limits, at most 9 axes")},
+    {"at-most-1-mb-of-header", TEXT("at most 1 MB of header")},
+    {"at-most-pixels", TEXT("at most %1 pixels a side and %2 in all")},
+    {"tiff-layout", TEXT("grey or RGB, 8 or 16 bit or real numbers, in strips")},
+    {"axes", TEXT("%1 axes")},
+    {"pixels", TEXT("%1 x %2 pixels")},
+    {"claims-more-than-it-holds", TEXT("it claims more than it holds")},
+    {"cut-off-in-a-header", TEXT("cut off in a header")},
+    {"header-without-an-end", TEXT("a header without an end")},
+    {"cut-off", TEXT("cut off")},
+    {"no-picture-in-it", TEXT("no picture in it")},
+    {"damaged", TEXT("damaged")},
+    {"cut-off-or-damaged", TEXT("cut off or damaged")},
+    {"another-layout-of-pixels", TEXT("another layout of pixels")},
+    {"too-short-or-unreadable", TEXT("too short or unreadable")},
+    {"another-kind-of-file", TEXT("another kind of file")},
+    // Discs.
+    {"no-edge-of-the-sun", TEXT("no edge of the Sun was found in the picture")},
+    {"picture-too-small", TEXT("the picture is too small to hold an edge of the Sun")},
+    {"picture-too-dim",
+     TEXT(
+         "the picture is too dim: nothing in it stands out by a hundredth of full; expose longer")},
+    {"picture-too-bright", TEXT("the picture is full all over; expose shorter")},
+    // The light path.
+    {"telescope-and-camera", TEXT("a telescope and a camera behind it")},
+    {"hydrogen-alpha-path", TEXT("a hydrogen-alpha light path")},
+    {"white-light-path", TEXT("a white-light path: the synthetic Sun has no chromosphere")},
+    // Files and folders.
+    {"reported", "%1"},
+    {"no-such-file", TEXT("no such file")},
+    {"no-file-name", TEXT("it is no file name")},
+    {"is-a-folder", TEXT("it is a folder")},
+    {"not-a-plain-file", TEXT("it is not a plain file")},
+    {"not-installed", TEXT("it is not installed with the program")},
+    {"no-log-in", TEXT("no log in %1")},
+    {"held-by-process", TEXT("held by process %1")},
+    {"held-by-another-process", TEXT("held by another process")},
+    {"too-many-frames-of-one-instant", TEXT("too many frames of one instant")},
+};
+
+/// `lead; needs what would do`, or the lead alone when nothing is known of that.
+std::string with_accepted(std::string lead, const Error& error, const char* joint,
+                          const Voice& voice) {
+  const std::string accepted = remark_words(error.accepted, voice);
+  return accepted.empty() ? std::move(lead) : filled(voice.say(joint), {lead, accepted});
+}
+
+std::string with_reason(const std::string& lead, const Error& error, const Voice& voice) {
+  const std::string reason =
+      error.reason.id.empty() ? error.value : remark_words(error.reason, voice);
+  return reason.empty() ? lead : lead + " (" + reason + ")";
+}
+
+constexpr const char* kMissing = TEXT("is missing");
+constexpr const char* kValueWrongKind = TEXT("%1 is of the wrong kind");
+constexpr const char* kWrongKind = TEXT("is of the wrong kind");
+constexpr const char* kOutOfRange = TEXT("is out of range");
+constexpr const char* kValueOutOfRange = TEXT("%1 is out of range");
+constexpr const char* kNotKnown = TEXT("\"%1\" is not known");
+constexpr const char* kNotTaken = TEXT("is not taken");
+constexpr const char* kMalformed = TEXT("cannot be understood");
+constexpr const char* kNewer = TEXT("version %1 is newer than this program");
+constexpr const char* kTooLarge = TEXT("is too large");
+constexpr const char* kUnreadable = TEXT("cannot be read");
+constexpr const char* kUnwritable = TEXT("cannot be written; nothing was changed");
+constexpr const char* kNotFound = TEXT("was not found");
+constexpr const char* kCancelled = TEXT("was cancelled; nothing was written");
+constexpr const char* kInLine = TEXT("line %1, %2");
+constexpr const char* kNeeds = TEXT("%1; needs %2");
+constexpr const char* kAccepted = TEXT("%1; accepted: %2");
+constexpr const char* kReads = TEXT("%1; this program reads %2");
+
+}  // namespace
+
+std::string remark_words(const base::Remark& remark, const Voice& voice) {
+  const char* text = text_of(kRemarks, remark.id);
+  if (text == nullptr) {
+    return {};
+  }
+  std::vector<std::string> values;
+  for (const double figure : remark.figures) {
+    constexpr int kMostDecimals = 6;
+    values.push_back(voice.number(figure, kMostDecimals));
+  }
+  if (!remark.detail.empty()) {
+    values.push_back(remark.detail);
+  }
+  return filled(voice.say(text), values);
+}
+
+std::string beside_field(const Error& error, const Voice& voice) {
+  const auto said = [&](const char* text) { return filled(voice.say(text), {error.value}); };
+  switch (error.code) {
+    case ErrorCode::kMissing:
+      return with_accepted(said(kMissing), error, kNeeds, voice);
+    case ErrorCode::kWrongType:
+      return with_accepted(error.reason.id.empty() ? said(kValueWrongKind)
+                                                   : with_reason(said(kWrongKind), error, voice),
+                           error, kNeeds, voice);
+    case ErrorCode::kOutOfRange:
+      return with_accepted(error.value.empty() ? said(kOutOfRange) : said(kValueOutOfRange), error,
+                           kAccepted, voice);
+    case ErrorCode::kUnknownValue:
+      return with_accepted(
+          error.reason.id.empty() ? said(kNotKnown) : with_reason(said(kNotTaken), error, voice),
+          error, kAccepted, voice);
+    case ErrorCode::kMalformed:
+      return with_accepted(with_reason(said(kMalformed), error, voice), error, kNeeds, voice);
+    case ErrorCode::kVersion:
+      return with_accepted(said(kNewer), error, kReads, voice);
+    case ErrorCode::kTooLarge:
+      return with_accepted(with_reason(said(kTooLarge), error, voice), error, kAccepted, voice);
+    case ErrorCode::kUnreadable:
+      return with_reason(said(kUnreadable), error, voice);
+    case ErrorCode::kUnwritable:
+      return with_reason(said(kUnwritable), error, voice);
+    case ErrorCode::kNotFound:
+      return error.reason.id.empty() ? with_reason(said(kNotFound), error, voice)
+                                     : remark_words(error.reason, voice);
+    case ErrorCode::kCancelled:
+      return said(kCancelled);
+  }
+  return {};
+}
+
+std::string sentence(const Error& error, const Voice& voice) {
+  const std::string field =
+      error.line > 0 ? filled(voice.say(kInLine), {std::to_string(error.line), error.field})
+                     : error.field;
+  return base::without_controls(field + ": " + beside_field(error, voice));
+}
+
+}  // namespace solarchon::words
