@@ -14,9 +14,6 @@ struct DemoDay {
   workspace::DemoScenario scenario = workspace::demo_scenario().value();
   plan::Day day = workspace::day_of(scenario.workspace, {2027, 7, 17}, {});
 };
-}
-}
-;
 
 void PlanOfADay(benchmark::State& state) {
   const DemoDay demo;

@@ -19,7 +19,7 @@ void StepOfADrag(benchmark::State& state) {
   double seconds = 0.0;
   for (auto _ : state) {
     seconds = seconds > 30'000.0 ? 0.0 : seconds + 60.0;
-    const sky::UtcTime time = scenario.now + seconds;
+    const sky::UtcTime time = scenario.now + sky::seconds(seconds);
     benchmark::DoNotOptimize(workspace::answer(scenario.workspace, time, ephemeris.at(time)));
   }
 }

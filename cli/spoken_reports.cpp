@@ -61,7 +61,6 @@ Json findings_of(const safety::Assessment& safety) {
 }
 
 Json joints_of(const RigAnswer& answer) {
-  static constexpr const char* kStates[] = {"fits", "needs-adapter", "unknown"};
   Json joints = Json::array();
   for (const optics::Joint& joint : answer.train.joints) {
     Json adapters = Json::array();
@@ -78,7 +77,7 @@ Json joints_of(const RigAnswer& answer) {
     }
     joints.push_back({{"before", joint.before},
                       {"after", joint.after},
-                      {"state", kStates[static_cast<std::size_t>(joint.state)]},
+                      {"state", optics::kJointWords.of(joint.state)},
                       {"adapters", std::move(adapters)}});
   }
   return joints;
@@ -113,13 +112,11 @@ Json names_of(const std::vector<optics::Element>& parts) {
 }
 
 Json suggestions_of(const std::vector<advise::Suggestion>& suggestions) {
-  static constexpr const char* kKinds[] = {"put-back", "set",     "move",
-                                           "remove",   "replace", "insert"};
   Json list = Json::array();
   for (const advise::Suggestion& suggestion : suggestions) {
     list.push_back({{"concern", suggestion.concern},
                     {"element", or_null(suggestion.element)},
-                    {"change", kKinds[static_cast<std::size_t>(suggestion.change.kind)]},
+                    {"change", advise::kChangeWords.of(suggestion.change.kind)},
                     {"place", suggestion.change.element},
                     {"parts", names_of(suggestion.change.parts)},
                     {"adapters", names_of(suggestion.change.adapters)},

@@ -565,7 +565,7 @@
     </message>
     <message>
         <source>%1 mm in, %2 mm out</source>
-        <translation>%1 mm adentro, %2 mm afuera</translation>
+        <translation>%1 mm dentro, %2 mm fuera</translation>
     </message>
     <message>
         <source>%1 mm too long</source>
@@ -1990,7 +1990,7 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     </message>
     <message>
         <source>Add part</source>
-        <translation>Añadir pieza</translation>
+        <translation>Añadir</translation>
     </message>
     <message>
         <source>From your kit and the list of generic parts (Ctrl+E)</source>
@@ -3188,7 +3188,7 @@ Haga una con el botón, o con F5.</translation>
     </message>
     <message>
         <source>Height</source>
-        <translation>Altitud</translation>
+        <translation>Altura</translation>
     </message>
     <message>
         <source>With refraction</source>
@@ -3513,7 +3513,7 @@ P %4°, B₀ %5°</translation>
     </message>
     <message>
         <source>Height</source>
-        <translation>Altitud</translation>
+        <translation>Altura</translation>
     </message>
     <message>
         <source>Clear hours by the clock</source>
@@ -4744,7 +4744,7 @@ P %4°, B₀ %5°</translation>
     </message>
     <message>
         <source>Height</source>
-        <translation>Altitud</translation>
+        <translation>Alto</translation>
     </message>
     <message>
         <source>Sensor, along a column</source>
@@ -5112,7 +5112,7 @@ P %4°, B₀ %5°</translation>
     </message>
     <message>
         <source>Tune and wait</source>
-        <translation>Sintonizar y esperar</translation>
+        <translation>Sintonizar</translation>
     </message>
     <message>
         <source>Rehearse</source>

@@ -10,11 +10,6 @@ Learning::Learning(Document& document, Records& records, QObject* parent)
   connect(&document_, &Document::changed, this, &Learning::follow_document);
   connect(&records_, &Records::sessionsChanged, this, &Learning::learn);
   connect(&records_, &Records::stepNotesChanged, this, &Learning::learn);
-  connect(&worker_, &Worker::busyChanged, this, [this](bool busy) {
-    if (!busy && stale_) {
-      learn();
-    }
-  });
 }
 
 void Learning::follow_document() {
@@ -27,9 +22,9 @@ void Learning::follow_document() {
 void Learning::learn() {
   site_ = document_.workspace().site;
   surroundings_ = document_.workspace().wishes.surroundings;
-  // One lesson at a time: the worker's own thread is the only one that touches it.
-  stale_ = !worker_.start([this, sessions = records_.sessions(),
-                           space = document_.workspace()](const base::Task&) -> Worker::Delivery {
+  // One lesson at a time: only the thread that works touches it.
+  wishes_.wish([this, sessions = records_.sessions(),
+                space = document_.workspace()](const base::Task&) -> Worker::Delivery {
     plan::SeeingExperience seeing = lesson_.learn(sessions, space);
     return [this, seeing = std::move(seeing)] { document_.learn({seeing, records_.step_notes()}); };
   });

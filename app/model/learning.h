@@ -5,8 +5,8 @@
 #include <optional>
 
 #include "app/model/document.h"
+#include "app/model/newest_wins.h"
 #include "app/model/records.h"
-#include "app/model/worker.h"
 #include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
@@ -18,7 +18,7 @@ class Learning : public QObject {
 
  public:
   Learning(Document& document, Records& records, QObject* parent = nullptr);
-  [[nodiscard]] bool settled() const { return !worker_.busy() && !stale_; }
+  [[nodiscard]] bool settled() const { return wishes_.settled(); }
 
  private:
   void follow_document();
@@ -28,9 +28,8 @@ class Learning : public QObject {
   Records& records_;
   std::optional<sky::Site> site_;
   plan::Surroundings surroundings_;
-  bool stale_ = false;  ///< something changed while it was at work
   workspace::SeeingLesson lesson_;
-  Worker worker_;
+  NewestWins wishes_;
 };
 
 }  // namespace solarchon::app

@@ -46,16 +46,12 @@ Records::Records(std::filesystem::path data, QObject* parent)
     : QObject(parent),
       data_(std::move(data)),
       seed_(static_cast<std::uint32_t>(QDateTime::currentSecsSinceEpoch())) {
-  for (Worker* worker : {&worker_, &lists_, &reader_}) {
-    connect(worker, &Worker::broke, this, [this](const QString& what) {
-      emit failed(tr("The work ended before it was done: %1").arg(what));
-    });
-  }
-  connect(&lists_, &Worker::busyChanged, this, [this](bool busy) {
-    if (!busy && lists_stale_) {
-      reload();
-    }
-  });
+  const auto say = [this](const QString& what) {
+    emit failed(tr("The work ended before it was done: %1").arg(what));
+  };
+  connect(&worker_, &Worker::broke, this, say);
+  connect(&reader_, &Worker::broke, this, say);
+  connect(&lists_, &NewestWins::broke, this, say);
   connect(&reader_, &Worker::busyChanged, this, [this](bool busy) {
     if (!busy) {
       read_next();
@@ -69,9 +65,7 @@ void Records::report(const base::Error& error) {
   }
 }
 
-bool Records::settled() const {
-  return !lists_.busy() && !lists_stale_ && !reader_.busy() && outside_.empty();
-}
+bool Records::settled() const { return lists_.settled() && !reader_.busy() && outside_.empty(); }
 
 void Records::start(Worker::Work work) {
   if (!worker_.start(std::move(work))) {
@@ -97,7 +91,7 @@ void Records::read_next() {
 }
 
 void Records::reload() {
-  lists_stale_ = !lists_.start([this, data = data_](const base::Task&) -> Worker::Delivery {
+  lists_.wish([this, data = data_](const base::Task&) -> Worker::Delivery {
     auto lists = std::make_shared<base::Result<Lists>>(read_lists(data));
     return [this, lists] {
       readable_ = lists->has_value();

@@ -11,6 +11,7 @@
 #include <optional>
 #include <vector>
 
+#include "app/model/newest_wins.h"
 #include "app/model/worker.h"
 #include "solarchon/frames/frame.h"
 #include "solarchon/log/log_book.h"
@@ -104,7 +105,6 @@ class Records : public QObject {
   void reload_step_notes();
 
   std::filesystem::path data_;
-  bool lists_stale_ = false;  ///< somebody asked while they were being read
   std::deque<Worker::Work> outside_;
   std::shared_ptr<const ShownFrame> shown_;
   std::vector<log::SessionSummary> sessions_;
@@ -116,7 +116,7 @@ class Records : public QObject {
   std::uint32_t seed_ = 0;
   // Last, so that they have ended before anything that they deliver to is gone.
   Worker worker_;
-  Worker lists_;
+  NewestWins lists_;
   Worker reader_;
 };
 

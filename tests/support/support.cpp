@@ -95,8 +95,8 @@ optics::Rig random_rig(base::Random& random) {
     element.id = optics::fresh_id(rig);
     element.fitted = random.uniform() < 0.85;
     element.length_mm = random.uniform(0, 300);
-    element.front_face = static_cast<optics::Face>(pick(optics::face_words().size()));
-    element.rear_face = static_cast<optics::Face>(pick(optics::face_words().size()));
+    element.front_face = static_cast<optics::Face>(pick(optics::kFaceWords.size()));
+    element.rear_face = static_cast<optics::Face>(pick(optics::kFaceWords.size()));
     // Half of the parts keep their usual figures, so that some trains are nearly right.
     const bool usual = random.uniform() < 0.5;
     for (const optics::Parameter& entry : optics::parameters_of(element.part)) {

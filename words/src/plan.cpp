@@ -89,8 +89,7 @@ std::vector<CalendarEntry> agenda_of(const plan::Day& of_day, const std::string&
     for (const plan::Step& step : day_plan.countdown->steps) {
       CalendarEntry entry;
       entry.kind = "step";
-      entry.uid = "step-" + plan::step_words().at(static_cast<std::size_t>(step.kind)) + "-" + day +
-                  "@solarchon";
+      entry.uid = "step-" + std::string(plan::kStepWords.of(step.kind)) + "-" + day + "@solarchon";
       entry.window = {step.start, step.end};
       entry.title = title_of(step.kind, voice);
       entry.details = advice_for(step.kind, voice);

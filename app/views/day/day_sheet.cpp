@@ -19,7 +19,6 @@ namespace solarchon::app {
 
 namespace {
 
-constexpr double kNames = 92.0;  ///< width of the column of names
 constexpr double kHoursHigh = 22.0;
 constexpr double kGap = 8.0;
 constexpr double kEndGrip = 8.0;
@@ -44,6 +43,18 @@ DaySheet::DaySheet(Document& document, QWidget* parent) : QWidget(parent), docum
   });
 }
 
+double DaySheet::names_wide() const {
+  const QFontMetricsF metrics(Theme::font(TextSize::kSmall));
+  double widest = 0.0;
+  for (std::size_t kind = 0; kind < plan::kStepKinds; ++kind) {
+    widest =
+        std::max(widest, metrics.horizontalAdvance(name_of(static_cast<plan::StepKind>(kind))));
+  }
+  constexpr double kLeast = 92.0;
+  constexpr double kMost = 140.0;
+  return std::clamp(std::ceil(widest) + 8.0, kLeast, kMost);
+}
+
 sky::Window DaySheet::span() const {
   const sky::SunDay& day = document_.day();
   sky::Window span{day.sunrise.value_or(day.start), day.sunset.value_or(day.end)};
@@ -62,12 +73,12 @@ sky::Window DaySheet::span() const {
 double DaySheet::x_of(sky::UtcTime time) const {
   const sky::Window across = span();
   const double share = (time - across.start) / across.length();
-  return kNames + share * (width() - kNames - 8.0);
+  return names_wide() + share * (width() - names_wide() - 8.0);
 }
 
 DaySheet::Rows DaySheet::rows() const {
-  const double left = kNames;
-  const double wide = width() - kNames - 8.0;
+  const double left = names_wide();
+  const double wide = width() - names_wide() - 8.0;
   // Steps and runs take what they need; the Sun and the air share what is left.
   const auto steps = plan().countdown ? plan().countdown->steps.size() : 0U;
   const double steps_high = std::max<double>(1.0, static_cast<double>(steps)) * kStepHigh;
@@ -217,7 +228,8 @@ void DaySheet::mouseMoveEvent(QMouseEvent* event) {
     return;
   }
   const sky::Window across = span();
-  const double share = (event->position().x() - grip_min_ - kNames) / (width() - kNames - 8.0);
+  const double share =
+      (event->position().x() - grip_min_ - names_wide()) / (width() - names_wide() - 8.0);
   const sky::Duration in = share * across.length();
   // Whole minutes.
   const sky::UtcTime time{((across.start + in).unix_ms + 30'000) / 60'000 * 60'000};

@@ -49,6 +49,8 @@ class DaySheet : public QWidget {
   void keyPressEvent(QKeyEvent* event) override;
 
  private:
+  /// Width of the column of names, as wide as the language needs (px).
+  [[nodiscard]] double names_wide() const;
   static constexpr double kStepHigh = 22.0;  ///< of a step's row (px)
   /// The rows of the sheet, in pixels from the top.
   struct Rows {

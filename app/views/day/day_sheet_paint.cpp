@@ -15,7 +15,6 @@ namespace solarchon::app {
 
 namespace {
 
-constexpr double kNameWide = 84.0;
 constexpr double kMostSeeing = 4.0;
 constexpr double kRunName = 16.0;  ///< high
 
@@ -24,8 +23,13 @@ constexpr double kRunName = 16.0;  ///< high
 void DaySheet::paint_name(QPainter& painter, const QRectF& row, const QString& name) const {
   painter.setFont(Theme::font(TextSize::kSmall));
   painter.setPen(Theme::colours().faint_ink);
-  painter.drawText(QRectF(0, row.top(), kNameWide, row.height()),
-                   Qt::AlignRight | Qt::AlignVCenter | Qt::TextWordWrap, name);
+  const double wide = names_wide() - 8.0;
+  const bool one_line = row.height() < 2.0 * painter.fontMetrics().height();
+  painter.drawText(
+      QRectF(0, row.top(), wide, row.height()),
+      Qt::AlignRight | Qt::AlignVCenter | Qt::TextWordWrap,
+      one_line ? painter.fontMetrics().elidedText(name, Qt::ElideRight, static_cast<int>(wide))
+               : name);
 }
 
 void DaySheet::paint_hours(QPainter& painter) const {

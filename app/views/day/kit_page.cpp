@@ -136,7 +136,10 @@ QWidget* KitPage::build_fields() {
   scroll->setWidgetResizable(true);
   scroll->setFrameShape(QFrame::NoFrame);
   scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  scroll->setFixedWidth(300);
+  // As wide as the words of the language ask.
+  constexpr int kLeast = 300;
+  constexpr int kScrollBar = 16;
+  scroll->setFixedWidth(std::max(kLeast, side->minimumSizeHint().width() + kScrollBar));
   return scroll;
 }
 

@@ -89,7 +89,7 @@ QComboBox* PlanPage::build_ground(QWidget* parent, const QString& name,
   box->setAccessibleName(name);
   box->setToolTip(
       tr("%1: warmed ground stirs the air; roofs and concrete most, water least").arg(name));
-  for (std::size_t i = 0; i < plan::ground_words().size(); ++i) {
+  for (std::size_t i = 0; i < plan::kGroundWords.size(); ++i) {
     box->addItem(name_of(static_cast<plan::Ground>(i)));
   }
   connect(box, &QComboBox::activated, this, [this, member](int ground) {

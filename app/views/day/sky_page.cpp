@@ -256,8 +256,7 @@ void SkyPage::follow() {
         tr("Heliographic latitude of the disc's centre")},
        {QStringLiteral("L\u2080"), degree.arg(number(answers.disc.l0_deg, 2)),
         tr("Carrington longitude of the disc's centre")},
-       {tr("Rotation"), QString::number(answers.disc.carrington_rotation, 'f', 2),
-        tr("Carrington rotation")},
+       {tr("Rotation"), number(answers.disc.carrington_rotation, 2), tr("Carrington rotation")},
        {tr("Diameter"), tr("%1\u2032").arg(number(answers.sun.semidiameter_arcsec() / 30.0, 2))},
        {tr("Picture"), answers.celestial.mirrored ? tr("mirrored") : tr("not mirrored"),
         tr("Each mirror in the light path flips it")}});

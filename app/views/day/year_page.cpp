@@ -31,11 +31,6 @@ YearPage::YearPage(Document& document, Records& records, QWidget* parent)
   row->setSpacing(20);
   row->addWidget(chart_, 1);
   row->addWidget(build_side());
-  connect(&worker_, &Worker::busyChanged, this, [this](bool busy) {
-    if (!busy && isVisible() && !is_current()) {
-      work();
-    }
-  });
   connect(&records, &Records::shownChanged, this, [this] {
     if (isVisible()) {
       follow();
@@ -123,20 +118,21 @@ bool YearPage::same_windows(const Wish& one, const Wish& other) const {
          one.minutes == other.minutes && longitude(one) == longitude(other);
 }
 
-bool YearPage::is_current() const {
-  const Wish wanted = wish();
-  return done_ && same_year(*done_, wanted) && same_windows(*done_, wanted);
+bool YearPage::is_current() const { return done_ && same(*done_, wish()); }
+
+bool YearPage::same(const Wish& one, const Wish& other) const {
+  return same_year(one, other) && same_windows(one, other);
 }
 
 void YearPage::work() {
-  if (worker_.busy()) {
-    worker_.cancel();  // begun anew once it has stopped
-    return;
-  }
   const Wish wanted = wish();
+  if (!wishes_.settled() && asked_ && same(*asked_, wanted)) {
+    return;  // it is on its way
+  }
+  asked_ = wanted;
   const auto kept = done_ && same_year(*done_, wanted) ? chart_->year() : nullptr;
-  worker_.start([this, wanted, kept,
-                 from = document_.day().start](const base::Task& task) -> Worker::Delivery {
+  const auto work = [this, wanted, kept,
+                     from = document_.day().start](const base::Task& task) -> Worker::Delivery {
     auto year = kept;
     if (!year) {
       auto made = plan::year_ahead(wanted.year, wanted.outlook.observer,
@@ -160,7 +156,8 @@ void YearPage::work() {
       windows_ = windows;
       show_windows();
     };
-  });
+  };
+  wishes_.wish(work, NewestWins::Old::kStops);
 }
 
 void YearPage::show_windows() {

@@ -9,8 +9,8 @@
 #include <vector>
 
 #include "app/model/document.h"
+#include "app/model/newest_wins.h"
 #include "app/model/records.h"
-#include "app/model/worker.h"
 #include "app/shell/number_field.h"
 #include "app/views/day/year_chart.h"
 
@@ -24,7 +24,7 @@ class YearPage : public QWidget {
   YearPage(Document& document, Records& records, QWidget* parent = nullptr);
   void follow();
   /// Everything that is shown is worked out.
-  [[nodiscard]] bool settled() const { return !worker_.busy() && is_current(); }
+  [[nodiscard]] bool settled() const { return wishes_.settled() && is_current(); }
 
  signals:
   void planAsked();  ///< a run was put into a window: show the plan
@@ -45,6 +45,7 @@ class YearPage : public QWidget {
   [[nodiscard]] bool same_year(const Wish& one, const Wish& other) const;
   [[nodiscard]] bool same_windows(const Wish& one, const Wish& other) const;
   [[nodiscard]] bool is_current() const;
+  [[nodiscard]] bool same(const Wish& one, const Wish& other) const;
   void work();
   void show_windows();
   void look_at_chosen();
@@ -58,9 +59,10 @@ class YearPage : public QWidget {
   QListWidget* list_ = nullptr;
   QPushButton* plan_ = nullptr;
   double minutes_ = 60.0;
+  std::optional<Wish> asked_;  ///< the last that was worked at or waits
   std::optional<Wish> done_;
   std::vector<plan::BestWindow> windows_;  ///< finest first
-  Worker worker_;
+  NewestWins wishes_;
 };
 
 }  // namespace solarchon::app

@@ -123,8 +123,8 @@ void paint_part_column(QPainter& painter, const PartColumn& column) {
                                   : QObject::tr("behind the end"));
     return;
   }
-  const QStringList lines{with_prefix(passage->arriving_w, QObject::tr("W")),
-                          with_prefix(passage->irradiance_w_cm2, QObject::tr("W")),
+  const QStringList lines{with_prefix(passage->arriving_w, QStringLiteral("W")),
+                          with_prefix(passage->irradiance_w_cm2, QStringLiteral("W")),
                           QObject::tr("%1 mm").arg(figure(passage->beam_width_mm, 3)),
                           passage->image_mm > 0.0
                               ? QObject::tr("%1 mm").arg(figure(passage->image_mm, 3))

@@ -118,7 +118,7 @@ void PartSheet::add_choice(std::string_view key, const std::vector<std::string>&
 
 void PartSheet::add_face(const QString& label, optics::Face optics::Element::*face) {
   QStringList items;
-  for (std::size_t i = 0; i < optics::face_words().size(); ++i) {
+  for (std::size_t i = 0; i < optics::kFaceWords.size(); ++i) {
     items << face_name(static_cast<optics::Face>(i));
   }
   QComboBox* combo = add_combo(

@@ -148,7 +148,7 @@ void LogView::show_session(std::int64_t id) {
   year_->show_year(year, records().sessions(), zone);
   year_->choose(id);
   title_->setText(tr("%1, %2").arg(date_at(start.started, zone), text(start.site.name)));
-  const bool disc = start.target == workspace::word_of(workspace::Target::kWholeDisc);
+  const bool disc = workspace::kTargetWords.from(start.target) == workspace::Target::kWholeDisc;
   figures_->show_rows(
       {{tr("Light path"), text(start.rig.name)},
        {tr("Target"),

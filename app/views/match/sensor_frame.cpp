@@ -56,16 +56,14 @@ void SensorFrame::request(Haste haste) {
     return;
   }
   problem_.clear();
-  if (worker_.busy()) {
-    again_ = true;
-    return;
+  if (!wishes_.settled()) {
+    haste = Haste::kQuick;  // the hand is still moving
   }
-  again_ = false;
   shot->pointing_spread_px = 0.0;
   const int fine = std::max(kQuickSide, std::max(width(), height()) - 2 * kFrameMargin);
   const int longest = haste == Haste::kQuick ? kQuickSide : fine;
-  worker_.start([this, haste, shot = camera::binned(std::move(*shot), longest)](
-                    const base::Task& task) -> Worker::Delivery {
+  wishes_.wish([this, haste, shot = camera::binned(std::move(*shot), longest)](
+                   const base::Task& task) -> Worker::Delivery {
     const auto recording = camera::simulate(shot, task);
     if (!recording) {
       return [this, words = error_text(recording.error())] { show_problem(words); };
@@ -77,9 +75,7 @@ void SensorFrame::request(Haste haste) {
       }
       image_ = image;
       update();
-      if (again_) {
-        request(Haste::kQuick);  // the hand is still moving
-      } else if (haste == Haste::kQuick) {
+      if (haste == Haste::kQuick && !wishes_.waiting()) {
         request(Haste::kFine);
       }
       emit pictureChanged();
@@ -90,7 +86,6 @@ void SensorFrame::request(Haste haste) {
 void SensorFrame::show_problem(const QString& words) {
   problem_ = words;
   image_ = {};
-  again_ = false;
   setAccessibleDescription(words);
   update();
 }

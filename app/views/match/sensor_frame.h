@@ -5,7 +5,7 @@
 #include <QWidget>
 
 #include "app/model/document.h"
-#include "app/model/worker.h"
+#include "app/model/newest_wins.h"
 
 namespace solarchon::app {
 
@@ -18,7 +18,7 @@ class SensorFrame : public QWidget {
   explicit SensorFrame(Document& document, QWidget* parent = nullptr);
   /// Asks for a picture of the workspace as it is now.
   void follow();
-  [[nodiscard]] bool settled() const { return !worker_.busy() && !again_; }
+  [[nodiscard]] bool settled() const { return wishes_.settled(); }
   [[nodiscard]] const QImage& image() const { return image_; }
   [[nodiscard]] QSize minimumSizeHint() const override { return {420, 300}; }
 
@@ -37,8 +37,7 @@ class SensorFrame : public QWidget {
   void show_problem(const QString& words);
 
   Document& document_;
-  Worker worker_;
-  bool again_ = false;
+  NewestWins wishes_;
   QImage image_;
   QString problem_;
 };

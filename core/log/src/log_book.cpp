@@ -373,7 +373,7 @@ Result<void> LogBook::note_step(sky::UtcTime done, const plan::StepNote& note) {
     SQLite::Statement write(store_->database,
                             "INSERT INTO step (done_ms, kind, minutes) VALUES (?, ?, ?)");
     write.bind(1, done.unix_ms);
-    write.bind(2, plan::step_words().at(static_cast<std::size_t>(note.kind)));
+    write.bind(2, std::string(plan::kStepWords.of(note.kind)));
     write.bind(3, note.minutes);
     write.exec();
     return {};
@@ -384,7 +384,7 @@ Result<void> LogBook::note_step(sky::UtcTime done, const plan::StepNote& note) {
 
 Result<void> LogBook::drop_last_step(plan::StepKind kind) {
   try {
-    const std::string& word = plan::step_words().at(static_cast<std::size_t>(kind));
+    const std::string word(plan::kStepWords.of(kind));
     SQLite::Statement remove(
         store_->database, "DELETE FROM step WHERE id = (SELECT max(id) FROM step WHERE kind = ?)");
     remove.bind(1, word);
@@ -406,12 +406,9 @@ Result<std::vector<plan::StepNote>> LogBook::step_notes() const {
     }
     SQLite::Statement query(store_->database,
                             "SELECT kind, minutes FROM step ORDER BY done_ms, id");
-    const auto& words = plan::step_words();
     while (query.executeStep()) {
-      const auto word = std::find(words.begin(), words.end(), query.getColumn(0).getString());
-      if (word != words.end()) {
-        notes.push_back(
-            {static_cast<plan::StepKind>(word - words.begin()), query.getColumn(1).getDouble()});
+      if (const auto kind = plan::kStepWords.from(query.getColumn(0).getString())) {
+        notes.push_back({*kind, query.getColumn(1).getDouble()});
       }
     }
     return notes;

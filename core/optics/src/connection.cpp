@@ -44,14 +44,6 @@ double length_of(const std::vector<std::size_t>& chain, const std::vector<Elemen
 
 }  // namespace
 
-const std::vector<std::string>& face_words() {
-  static const std::vector<std::string> kWords{
-      "none",       "1.25in-barrel", "1.25in-holder", "2in-barrel", "2in-holder",
-      "m42-male",   "m42-female",    "m48-male",      "m48-female", "m54-male",
-      "m54-female", "c-male",        "c-female"};
-  return kWords;
-}
-
 bool mate(Face one, Face other) {
   if (one == Face::kNone || other == Face::kNone || one == other) {
     return false;

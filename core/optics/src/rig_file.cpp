@@ -142,7 +142,7 @@ Json to_json(const Element& element) {
                  {"fitted", element.fitted},
                  {"length_mm", element.length_mm}});
   append(entry, parameters_to_json(element.part));
-  const auto face = [](Face side) { return face_words().at(static_cast<std::size_t>(side)); };
+  const auto face = [](Face side) { return kFaceWords.of(side); };
   entry["front_face"] = face(element.front_face);
   entry["rear_face"] = face(element.rear_face);
   const auto add_text = [&](const char* key, const std::string& value) {
@@ -182,8 +182,8 @@ Result<Element> element_from_json(const Json& json, const std::string& path) {
   for (const Parameter& entry : parameters_of(element.part)) {
     set_parameter(element.part, entry.key, read_parameter(reader, entry));
   }
-  element.front_face = static_cast<Face>(reader.choice_or("front_face", face_words(), 0));
-  element.rear_face = static_cast<Face>(reader.choice_or("rear_face", face_words(), 0));
+  element.front_face = reader.choice_or("front_face", kFaceWords, Face::kNone);
+  element.rear_face = reader.choice_or("rear_face", kFaceWords, Face::kNone);
   element.care.serial = reader.text_or("serial", "");
   element.care.notes = reader.text_or("notes", "");
   element.care.inspected = reader.text_or("inspected", "");

@@ -31,27 +31,20 @@ double hours_from_noon(const sky::SunDay& day, sky::UtcTime time) {
 
 }  // namespace
 
-const std::vector<std::string>& ground_words() {
-  static const std::vector<std::string> kWords{"water", "grass", "soil", "concrete", "roof"};
-  return kWords;
-}
-
 base::Json to_json(const Surroundings& surroundings) {
-  const auto word = [](Ground ground) {
-    return ground_words().at(static_cast<std::size_t>(ground));
-  };
-  return {{"under", word(surroundings.under)}, {"before", word(surroundings.before)}};
+  return {{"under", kGroundWords.of(surroundings.under)},
+          {"before", kGroundWords.of(surroundings.before)}};
 }
 
 base::Result<Surroundings> surroundings_from_json(const base::Json& json, const std::string& path) {
   base::ObjectReader reader(json, path);
-  constexpr auto kUsual = static_cast<std::size_t>(Ground::kGrass);
-  const auto under = reader.choice_or("under", ground_words(), kUsual);
-  const auto before = reader.choice_or("before", ground_words(), kUsual);
+  Surroundings read;
+  read.under = reader.choice_or("under", kGroundWords, read.under);
+  read.before = reader.choice_or("before", kGroundWords, read.before);
   if (reader.error()) {
     return tl::make_unexpected(*reader.error());
   }
-  return Surroundings{static_cast<Ground>(under), static_cast<Ground>(before)};
+  return read;
 }
 
 double ground_warmth(const sky::SunDay& day, sky::UtcTime time) {

@@ -33,17 +33,11 @@ bool has_etalon(const optics::Rig& rig) {
 
 }  // namespace
 
-const std::vector<std::string>& step_words() {
-  static const std::vector<std::string> kWords{"drive", "set-up", "warm-up",     "cool-down",
-                                               "align", "focus",  "tuning-wait", "rehearse"};
-  return kWords;
-}
-
 base::Json to_json(const StepMinutes& minutes) {
   base::Json json = base::Json::object();
   for (std::size_t i = 0; i < kStepKinds; ++i) {
     if (minutes.at(i)) {
-      json[step_words().at(i)] = *minutes.at(i);
+      json[std::string(kStepWords.words.at(i))] = *minutes.at(i);
     }
   }
   return json;
@@ -53,7 +47,7 @@ base::Result<StepMinutes> step_minutes_from_json(const base::Json& json, const s
   base::ObjectReader reader(json, path);
   StepMinutes minutes;
   for (std::size_t i = 0; i < kStepKinds; ++i) {
-    minutes.at(i) = reader.optional_number(step_words().at(i), kStepMinutesRange);
+    minutes.at(i) = reader.optional_number(kStepWords.words.at(i), kStepMinutesRange);
   }
   if (reader.error()) {
     return tl::make_unexpected(*reader.error());

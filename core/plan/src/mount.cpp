@@ -14,21 +14,14 @@ constexpr double kSecondsPerDegree = 240.0;
 
 }  // namespace
 
-const std::vector<std::string>& mount_words() {
-  static const std::vector<std::string> kWords{"unknown", "equatorial-turns", "equatorial-free",
-                                               "alt-azimuth"};
-  return kWords;
-}
-
 base::Json to_json(const Mount& mount) {
-  return {{"kind", mount_words().at(static_cast<std::size_t>(mount.kind))},
-          {"past_meridian_deg", mount.past_meridian_deg}};
+  return {{"kind", kMountWords.of(mount.kind)}, {"past_meridian_deg", mount.past_meridian_deg}};
 }
 
 base::Result<Mount> mount_from_json(const base::Json& json, const std::string& path) {
   base::ObjectReader reader(json, path);
   Mount mount;
-  mount.kind = static_cast<MountKind>(reader.choice("kind", mount_words()));
+  mount.kind = reader.choice("kind", kMountWords);
   mount.past_meridian_deg =
       reader.number_or("past_meridian_deg", kPastMeridianRange, mount.past_meridian_deg);
   if (reader.error()) {

@@ -73,11 +73,6 @@ class Scratch {
 
 }  // namespace
 
-const std::vector<std::string>& consumer_words() {
-  static const std::vector<std::string> kWords{"heater", "mount", "camera", "laptop"};
-  return kWords;
-}
-
 base::Json to_json(const Power& power) {
   base::Json supplies = base::Json::array();
   for (const Supply& supply : power.supplies) {
@@ -87,8 +82,8 @@ base::Json to_json(const Power& power) {
   }
   base::Json consumers = base::Json::object();
   for (std::size_t i = 0; i < kConsumers; ++i) {
-    consumers[consumer_words().at(i)] = {{"watts", power.watts.at(i)},
-                                         {"supply", power.supply_of.at(i) + 1}};
+    consumers[std::string(kConsumerWords.words.at(i))] = {{"watts", power.watts.at(i)},
+                                                          {"supply", power.supply_of.at(i) + 1}};
   }
   return {{"supplies", std::move(supplies)}, {"consumers", std::move(consumers)}};
 }
@@ -116,11 +111,11 @@ Result<Power> power_from_json(const base::Json& json, const std::string& path) {
   if (reader.has("consumers")) {
     base::ObjectReader named(reader.object("consumers"), reader.path_of("consumers"));
     for (std::size_t i = 0; i < kConsumers && !reader.error(); ++i) {
-      if (!named.has(consumer_words().at(i))) {
+      if (!named.has(kConsumerWords.words.at(i))) {
         continue;
       }
-      base::ObjectReader inner(named.object(consumer_words().at(i)),
-                               named.path_of(consumer_words().at(i)));
+      base::ObjectReader inner(named.object(kConsumerWords.words.at(i)),
+                               named.path_of(kConsumerWords.words.at(i)));
       power.watts.at(i) = inner.number_or("watts", kWattsRange, power.watts.at(i));
       const int supply =
           inner.integer_or("supply", {1, 2}, static_cast<int>(power.supply_of.at(i)) + 1);

@@ -69,18 +69,6 @@ double nominal_limit_mm(double stated_mm) {
   return inches >= 1.0 && inches == std::floor(inches) ? std::ceil(inches * kInchMm) : stated_mm;
 }
 
-std::string_view word_of(Severity severity) {
-  switch (severity) {
-    case Severity::kStop:
-      return "stop";
-    case Severity::kCheck:
-      return "check";
-    case Severity::kNoObjection:
-      break;
-  }
-  return "no-objection";
-}
-
 Assessment assess(const optics::Rig& rig, const optics::Train& train, const Practice& practice,
                   std::optional<sky::UtcTime> today) {
   static const std::vector<const Rule*> kRules = all_rules();

@@ -143,7 +143,7 @@ log::SessionStart session_start(const Workspace& workspace, sky::UtcTime time) {
   return {time,
           workspace.site,
           workspace.rig,
-          std::string(word_of(workspace.target)),
+          std::string(kTargetWords.of(workspace.target)),
           workspace.conditions.seeing_arcsec,
           observer_of(workspace).weather};
 }

@@ -22,18 +22,16 @@ Json seeing_report(const plan::SeeingGuess& seeing) {
 }
 
 Json sky_report(const std::optional<plan::ForecastHour>& hour) {
-  static constexpr const char* kStates[] = {"clear", "thin-cloud", "broken", "overcast"};
   if (!hour) {
     return nullptr;
   }
-  return {{"state", kStates[static_cast<std::size_t>(plan::state_of(*hour))]},
+  return {{"state", plan::kSkyWords.of(plan::state_of(*hour))},
           {"cloud_percent", hour->cloud_percent},
           {"thin_percent", hour->thin_percent},
           {"wind_m_s", hour->wind_m_s}};
 }
 
 Json runs_report(const plan::Wishes& wishes, const plan::DayPlan& day) {
-  static constexpr const char* kAdvice[] = {"none", "turn-early", "track-through", "move"};
   Json runs = Json::array();
   for (std::size_t i = 0; i < day.runs.size(); ++i) {
     const plan::PlannedRun& run = day.runs[i];
@@ -43,7 +41,7 @@ Json runs_report(const plan::Wishes& wishes, const plan::DayPlan& day) {
     entry["altitude_deg"] = run.altitude_deg;
     entry["seeing"] = seeing_report(run.seeing);
     entry["forecast"] = sky_report(run.sky);
-    entry["turn"] = kAdvice[static_cast<std::size_t>(run.turn.advice)];
+    entry["turn"] = plan::kTurnWords.of(run.turn.advice);
     entry["turn_at_utc"] = instant(run.turn.turn_at);
     entry["frames"] = day.storage ? Json(day.storage->runs[i].frames) : Json(nullptr);
     entry["bytes"] = day.storage ? Json(day.storage->runs[i].bytes) : Json(nullptr);
@@ -58,7 +56,7 @@ Json countdown_report(const std::optional<plan::Countdown>& countdown) {
   }
   Json steps = Json::array();
   for (const plan::Step& step : countdown->steps) {
-    steps.push_back(with({{"step", plan::step_words().at(static_cast<std::size_t>(step.kind))}},
+    steps.push_back(with({{"step", plan::kStepWords.of(step.kind)}},
                          with(span({step.start, step.end}), {{"minutes", step.time.minutes},
                                                              {"planned_min", step.time.planned_min},
                                                              {"spread_min", step.time.spread_min},
@@ -72,9 +70,6 @@ Json countdown_report(const std::optional<plan::Countdown>& countdown) {
 }
 
 Json conflicts_report(const std::vector<plan::Conflict>& conflicts) {
-  static constexpr const char* kKinds[] = {"overlap",     "meridian-turn", "hidden",
-                                           "near-zenith", "overcast",      "dark-step"};
-  static constexpr const char* kCures[] = {"start-later", "start-sooner", "end-sooner", "split"};
   Json list = Json::array();
   for (const plan::Conflict& conflict : conflicts) {
     Json cures = Json::array();
@@ -83,12 +78,10 @@ Json conflicts_report(const std::vector<plan::Conflict>& conflicts) {
       for (const plan::Run& run : cure.runs) {
         runs.push_back(span(plan::window_of(run)));
       }
-      cures.push_back(
-          {{"kind", kCures[static_cast<std::size_t>(cure.kind)]}, {"runs", std::move(runs)}});
+      cures.push_back({{"kind", plan::kCureWords.of(cure.kind)}, {"runs", std::move(runs)}});
     }
-    Json entry =
-        with({{"kind", kKinds[static_cast<std::size_t>(conflict.kind)]}, {"run", conflict.run}},
-             span(conflict.when));
+    Json entry = with({{"kind", plan::kConflictWords.of(conflict.kind)}, {"run", conflict.run}},
+                      span(conflict.when));
     entry["cures"] = std::move(cures);
     list.push_back(std::move(entry));
   }
@@ -101,7 +94,7 @@ Json power_report(const plan::Wishes& wishes, const std::optional<plan::PowerUse
   }
   Json consumers = Json::array();
   for (const plan::ConsumerUse& use : power->consumers) {
-    Json entry{{"consumer", plan::consumer_words().at(static_cast<std::size_t>(use.consumer))},
+    Json entry{{"consumer", plan::kConsumerWords.of(use.consumer)},
                {"watts", use.watts},
                {"watt_hours", use.watt_hours},
                {"supply", use.supply + 1}};
@@ -147,14 +140,13 @@ Json plan_report(const plan::Day& of_day) {
 }
 
 Json year_report(const plan::YearAhead& ahead) {
-  static constexpr const char* kPolar[] = {"none", "midnight-sun", "polar-night"};
   Json days = Json::array();
   for (const plan::YearDay& day : ahead.days) {
     days.push_back({{"date", sky::to_iso(day.date)},
                     {"sunrise_utc", instant(day.sunrise)},
                     {"noon_utc", sky::to_iso(day.noon)},
                     {"sunset_utc", instant(day.sunset)},
-                    {"polar", kPolar[static_cast<std::size_t>(day.polar)]},
+                    {"polar", sky::kPolarWords.of(day.polar)},
                     {"culmination_altitude_deg", day.culmination_altitude_deg},
                     {"clear_hours", day.clear_hours},
                     {"p_deg", day.p_deg},

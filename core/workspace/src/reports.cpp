@@ -32,7 +32,6 @@ Json sun_report(sky::UtcTime time, const sky::GeocentricSun& sun, const sky::Loc
 }
 
 Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline, const plan::Mount& mount) {
-  static constexpr const char* kPolar[] = {"none", "midnight-sun", "polar-night"};
   Json above = Json::array();
   for (int altitude = 10; altitude <= 80; altitude += 10) {
     if (const auto window = sky::window_above(day, altitude)) {
@@ -52,7 +51,7 @@ Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline, const pl
           {"transit_utc", instant(day.transit)},
           {"sunset_utc", instant(day.sunset)},
           {"transit_altitude_deg", day.transit_altitude_deg},
-          {"polar", kPolar[static_cast<std::size_t>(day.polar)]},
+          {"polar", sky::kPolarWords.of(day.polar)},
           {"civil_dawn_utc", instant(day.civil_dawn)},
           {"civil_dusk_utc", instant(day.civil_dusk)},
           {"culmination_utc", sky::to_iso(day.culmination)},

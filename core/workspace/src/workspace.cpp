@@ -21,16 +21,7 @@ namespace {
 constexpr std::size_t kMostBytes = 2U << 20U;
 constexpr int kVersion = 1;
 
-const std::vector<std::string>& target_words() {
-  static const std::vector<std::string> kWords{"whole-disc", "largest-spot"};
-  return kWords;
-}
-
 }  // namespace
-
-std::string_view word_of(Target target) {
-  return target_words().at(static_cast<std::size_t>(target));
-}
 
 sky::Observer observer_of(const Workspace& workspace) {
   const Conditions& conditions = workspace.conditions;
@@ -57,7 +48,7 @@ Json to_json(const Workspace& workspace) {
             {"version", kVersion},
             {"site", sky::to_json(workspace.site)},
             {"rig", optics::to_json(workspace.rig)},
-            {"target", word_of(workspace.target)},
+            {"target", kTargetWords.of(workspace.target)},
             {"conditions",
              {{"temperature_c", conditions.temperature_c},
               {"seeing_arcsec", conditions.seeing_arcsec},
@@ -118,7 +109,7 @@ Result<Workspace> workspace_from_json(const Json& json) {
                 base::wants("versions-up-to", {1.0}));
   }
   Workspace workspace;
-  workspace.target = static_cast<Target>(reader.choice("target", target_words()));
+  workspace.target = reader.choice("target", kTargetWords);
   base::ObjectReader inner(reader.object("conditions"), "conditions");
   Conditions& conditions = workspace.conditions;
   conditions.pressure_hpa = inner.optional_number("pressure_hpa", sky::kPressureRange);

@@ -21,7 +21,7 @@ TEST(LimbDarkening, IsOneAtTheCentre) {
 }
 
 TEST(LimbDarkening, HasThePublishedMeans) {
-  // REFERENCE: mean over disc against centre about 0.80 at 540 nm and 0.83 at 656 nm.
+  // docs/numbers.md: mean over disc against centre about 0.80 at 540 nm and 0.83 at 656 nm.
   EXPECT_NEAR(LimbDarkening(540.0).mean(), 0.80, 0.005);
   EXPECT_NEAR(LimbDarkening(656.0).mean(), 0.83, 0.01);
 }

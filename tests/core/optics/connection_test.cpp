@@ -21,7 +21,7 @@ TEST(Mate, JoinsWhatGoesInWithWhatTakesIt) {
   EXPECT_FALSE(mate(Face::k125Holder, Face::k2Barrel));
   EXPECT_FALSE(mate(Face::kM42Female, Face::kM48Male));
   EXPECT_FALSE(mate(Face::kNone, Face::kNone));
-  EXPECT_EQ(face_words().size(), static_cast<std::size_t>(Face::kCFemale) + 1);
+  EXPECT_EQ(kFaceWords.size(), static_cast<std::size_t>(Face::kCFemale) + 1);
 }
 
 TEST(Joints, NameWhereAnAdapterIsMissing) {

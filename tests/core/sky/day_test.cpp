@@ -12,8 +12,8 @@ namespace {
 
 using test::utc;
 
-constexpr double kEventTolerance_s = 10.0;   // REFERENCE
-constexpr double kTransitTolerance_s = 3.0;  // REFERENCE
+constexpr double kEventTolerance_s = 10.0;   // docs/numbers.md
+constexpr double kTransitTolerance_s = 3.0;  // docs/numbers.md
 // A grazing Sun turns an arcsecond of place into minutes of time: within a degree of the polar
 // circles of the day, only the kind of event is compared.
 constexpr double kGrazing_s = 90.0;

@@ -15,8 +15,8 @@ namespace {
 using test::AngleNear;
 using test::utc;
 
-constexpr double kPoleTolerance = 0.01;  // REFERENCE: P and B0
-constexpr double kL0Tolerance = 0.02;    // REFERENCE: L0
+constexpr double kPoleTolerance = 0.01;  // docs/numbers.md: P and B0
+constexpr double kL0Tolerance = 0.02;    // docs/numbers.md: L0
 
 TEST(DiscView, BeginsRotationsWithAnotherLibrary) {
   // A rotation takes 27.3 days: 5e-5 of it are two minutes.

@@ -15,9 +15,9 @@ using test::AngleNear;
 using test::utc;
 
 constexpr double kArcsec = 1.0 / 3600.0;
-// REFERENCE: 0.5 arcsec against an independent library. One row in a hundred of the library's own
-// values is off by 0.3 arcsec (its deflection of light at the Sun itself), which this leaves room
-// for.
+// docs/numbers.md: 0.5 arcsec against an independent library. One row in a hundred of the library's
+// own values is off by 0.3 arcsec (its deflection of light at the Sun itself), which this leaves
+// room for.
 constexpr double kPlaceTolerance = 0.5 * kArcsec;
 constexpr double kLocalTolerance = 1.5 * kArcsec;
 const Weather kNoAir{0.0, 15.0};

@@ -7,6 +7,7 @@
 #include <string_view>
 #include <vector>
 
+#include "solarchon/base/enum_words.h"
 #include "solarchon/base/figure.h"
 #include "solarchon/light/exposure.h"
 #include "solarchon/optics/rig.h"
@@ -59,6 +60,8 @@ inline constexpr double kLeastLimbShare = 0.8;
 
 /// One change of a rig.
 enum class ChangeKind { kPutBack, kSet, kMove, kRemove, kReplace, kInsert };
+inline constexpr base::EnumWords<ChangeKind, 6> kChangeWords{
+    {"put-back", "set", "move", "remove", "replace", "insert"}};
 struct Change {
   ChangeKind kind = ChangeKind::kInsert;
   std::size_t element = 0;  ///< place in the rig before the change; of an insertion, its new place

@@ -7,6 +7,7 @@
 #include <string_view>
 #include <vector>
 
+#include "solarchon/base/enum_words.h"
 #include "solarchon/base/result.h"
 
 namespace solarchon::base {
@@ -59,6 +60,16 @@ class ObjectReader {
   [[nodiscard]] std::size_t choice(std::string_view key, const std::vector<std::string>& words);
   [[nodiscard]] std::size_t choice_or(std::string_view key, const std::vector<std::string>& words,
                                       std::size_t fallback);
+  /// One of an enum's words, as its value; the first value after an error.
+  template <typename Enum, std::size_t Count>
+  [[nodiscard]] Enum choice(std::string_view key, const EnumWords<Enum, Count>& words) {
+    return static_cast<Enum>(choice(key, words.list()));
+  }
+  template <typename Enum, std::size_t Count>
+  [[nodiscard]] Enum choice_or(std::string_view key, const EnumWords<Enum, Count>& words,
+                               Enum fallback) {
+    return has(key) ? choice(key, words) : fallback;
+  }
   /// The member itself when it is an object; an empty object after an error.
   [[nodiscard]] const Json& object(std::string_view key);
   [[nodiscard]] bool has(std::string_view key) const;

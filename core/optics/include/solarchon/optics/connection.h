@@ -5,6 +5,8 @@
 #include <string>
 #include <vector>
 
+#include "solarchon/base/enum_words.h"
+
 namespace solarchon::optics {
 
 /// What one face of a part offers to its neighbour. Barrels go into holders, male threads into
@@ -25,10 +27,10 @@ enum class Face {
   kCFemale
 };
 
-/// Words for faces in files, in the order of Face: none, 1.25in-barrel, 1.25in-holder, 2in-barrel,
-/// 2in-holder, m42-male, m42-female, m48-male, m48-female, m54-male, m54-female, c-male, c-female.
-/// The metric threads have a pitch of 0.75 mm; c is 1 inch by 32 turns.
-[[nodiscard]] const std::vector<std::string>& face_words();
+/// Words for faces in files. The metric threads have a pitch of 0.75 mm; c is 1 inch by 32 turns.
+inline constexpr base::EnumWords<Face, 13> kFaceWords{
+    {"none", "1.25in-barrel", "1.25in-holder", "2in-barrel", "2in-holder", "m42-male", "m42-female",
+     "m48-male", "m48-female", "m54-male", "m54-female", "c-male", "c-female"}};
 
 /// True when the two faces go together: same size, one of them goes into the other.
 [[nodiscard]] bool mate(Face one, Face other);
@@ -37,6 +39,7 @@ struct Rig;
 struct Element;
 
 enum class JointState { kFits, kNeedsAdapter, kUnknown };
+inline constexpr base::EnumWords<JointState, 3> kJointWords{{"fits", "needs-adapter", "unknown"}};
 
 /// Where two parts behind each other meet.
 struct Joint {

@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "solarchon/base/enum_words.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/sky/day.h"
@@ -16,6 +17,8 @@ namespace solarchon::plan {
 
 /// What the Sun warms, and the air over it with it.
 enum class Ground { kWater, kGrass, kSoil, kConcrete, kRoof };
+inline constexpr base::EnumWords<Ground, 5> kGroundWords{
+    {"water", "grass", "soil", "concrete", "roof"}};
 
 /// The ground under the telescope, and before it where the light comes in.
 struct Surroundings {
@@ -24,8 +27,6 @@ struct Surroundings {
   bool operator==(const Surroundings&) const = default;
 };
 
-/// Words for kinds in files, in their order: water, grass, soil, concrete, roof.
-[[nodiscard]] const std::vector<std::string>& ground_words();
 /// {under, before}
 [[nodiscard]] base::Json to_json(const Surroundings& surroundings);
 /// Errors: as base::ObjectReader, below `path`.

@@ -7,6 +7,7 @@
 #include <string_view>
 #include <vector>
 
+#include "solarchon/base/enum_words.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/optics/rig.h"
@@ -28,8 +29,8 @@ enum class StepKind {
 };
 inline constexpr std::size_t kStepKinds = 8;
 
-/// drive, set-up, warm-up, cool-down, align, focus, tuning-wait, rehearse
-[[nodiscard]] const std::vector<std::string>& step_words();
+inline constexpr base::EnumWords<StepKind, kStepKinds> kStepWords{
+    {"drive", "set-up", "warm-up", "cool-down", "align", "focus", "tuning-wait", "rehearse"}};
 
 /// Minutes that the observer plans for each step; none: what is usual for the light path.
 using StepMinutes = std::array<std::optional<double>, kStepKinds>;

@@ -6,6 +6,7 @@
 #include <string_view>
 #include <vector>
 
+#include "solarchon/base/enum_words.h"
 #include "solarchon/base/table.h"
 #include "solarchon/sky/site.h"
 #include "solarchon/sky/time.h"
@@ -61,6 +62,8 @@ struct ForecastFile {
 
 /// What a forecast means for a picture of the Sun.
 enum class SkyState { kClear, kThinCloud, kBroken, kOvercast };
+inline constexpr base::EnumWords<SkyState, 4> kSkyWords{
+    {"clear", "thin-cloud", "broken", "overcast"}};
 /// Overcast from 70 per cent, broken from 30; thin from 30 per cent of thin cloud.
 [[nodiscard]] SkyState state_of(const ForecastHour& hour);
 

@@ -5,6 +5,7 @@
 #include <string>
 #include <vector>
 
+#include "solarchon/base/enum_words.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/sky/day.h"
@@ -17,6 +18,8 @@ enum class MountKind {
   kEquatorialFree,   ///< an equatorial that follows the Sun through the meridian, as a fork does
   kAltAzimuth
 };
+inline constexpr base::EnumWords<MountKind, 4> kMountWords{
+    {"unknown", "equatorial-turns", "equatorial-free", "alt-azimuth"}};
 
 /// The mount, as far as a day's plan depends on it.
 struct Mount {
@@ -28,9 +31,6 @@ struct Mount {
 
 inline constexpr base::Range kPastMeridianRange{0.0, 90.0};
 
-/// Words for kinds in files, in their order: unknown, equatorial-turns, equatorial-free,
-/// alt-azimuth.
-[[nodiscard]] const std::vector<std::string>& mount_words();
 [[nodiscard]] base::Json to_json(const Mount& mount);
 /// Errors: as base::ObjectReader, below `path`.
 [[nodiscard]] base::Result<Mount> mount_from_json(const base::Json& json, const std::string& path);
@@ -51,6 +51,8 @@ enum class TurnAdvice {
   kTrackThrough,  ///< turn after the run has ended
   kMove           ///< neither helps: the run has to begin at another time
 };
+inline constexpr base::EnumWords<TurnAdvice, 4> kTurnWords{
+    {"none", "turn-early", "track-through", "move"}};
 struct TurnDecision {
   TurnAdvice advice = TurnAdvice::kNone;
   std::optional<sky::UtcTime> turn_at;      ///< when to turn

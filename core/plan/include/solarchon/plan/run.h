@@ -5,6 +5,7 @@
 #include <string>
 #include <vector>
 
+#include "solarchon/base/enum_words.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/optics/rig.h"
@@ -50,6 +51,8 @@ enum class ConflictKind {
   kOvercast,      ///< by the forecast
   kDarkStep       ///< a step before it needs the Sun, which is not up yet
 };
+inline constexpr base::EnumWords<ConflictKind, 6> kConflictWords{
+    {"overlap", "meridian-turn", "hidden", "near-zenith", "overcast", "dark-step"}};
 
 /// A way out: the runs that would take the place of the one in conflict.
 struct Cure {
@@ -57,6 +60,9 @@ struct Cure {
   Kind kind = Kind::kStartLater;
   std::vector<Run> runs;
 };
+
+inline constexpr base::EnumWords<Cure::Kind, 4> kCureWords{
+    {"start-later", "start-sooner", "end-sooner", "split"}};
 
 struct Conflict {
   ConflictKind kind = ConflictKind::kOverlap;

@@ -8,6 +8,7 @@
 #include <string>
 #include <vector>
 
+#include "solarchon/base/enum_words.h"
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
 #include "solarchon/optics/rig.h"
@@ -18,8 +19,8 @@ namespace solarchon::plan {
 /// What draws power outside.
 enum class Consumer { kHeater, kMount, kCamera, kLaptop };
 inline constexpr std::size_t kConsumers = 4;
-/// heater, mount, camera, laptop
-[[nodiscard]] const std::vector<std::string>& consumer_words();
+inline constexpr base::EnumWords<Consumer, kConsumers> kConsumerWords{
+    {"heater", "mount", "camera", "laptop"}};
 
 /// One of two supplies, with what stands by to replace it.
 struct Supply {

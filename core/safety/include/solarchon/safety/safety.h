@@ -8,6 +8,7 @@
 #include <string_view>
 #include <vector>
 
+#include "solarchon/base/enum_words.h"
 #include "solarchon/base/figure.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/optics/train.h"
@@ -17,9 +18,10 @@ namespace solarchon::safety {
 
 /// How much a finding weighs. A train gets the weight of its worst finding.
 enum class Severity { kNoObjection, kCheck, kStop };
-
-/// The word for it in files: no-objection, check, stop.
-[[nodiscard]] std::string_view word_of(Severity severity);
+inline constexpr base::EnumWords<Severity, 3> kSeverityWords{{"no-objection", "check", "stop"}};
+[[nodiscard]] constexpr std::string_view word_of(Severity severity) {
+  return kSeverityWords.of(severity);
+}
 
 /// Apertures (mm) up to which three schools run a rear etalon without rejecting heat before it.
 /// The strict one comes first and is the default.

@@ -4,6 +4,7 @@
 #include <optional>
 #include <vector>
 
+#include "solarchon/base/enum_words.h"
 #include "solarchon/sky/site.h"
 #include "solarchon/sky/sun.h"
 #include "solarchon/sky/time.h"
@@ -11,6 +12,8 @@
 namespace solarchon::sky {
 
 enum class PolarState { kNone, kMidnightSun, kPolarNight };
+inline constexpr base::EnumWords<PolarState, 3> kPolarWords{
+    {"none", "midnight-sun", "polar-night"}};
 
 /// One instant of a day's arc.
 struct ArcPoint {

@@ -76,7 +76,7 @@ struct LocalSun {
 /// follows the given longitude.
 /// Accuracy: 0.5 arcsec airless; the rates are the Sun's own (its hour angle gains 15.000, not
 /// 15.041 arcsec/s), to 0.1 per cent.
-/// Source: REFERENCE rate formulas with the Sun's own hour-angle rate; Kasten and Young, Applied
+/// Source: the astronomical triangle, differentiated (docs/numbers.md); Kasten and Young, Applied
 /// Optics 28 (1989) 4735.
 [[nodiscard]] LocalSun local_sun(const GeocentricSun& sun, const Site& site,
                                  const Weather& weather);

@@ -6,6 +6,7 @@
 #include <optional>
 #include <string_view>
 
+#include "solarchon/base/enum_words.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/optics/rig.h"
@@ -19,9 +20,7 @@ namespace solarchon::workspace {
 
 /// What to see: what the telescope is pointed at.
 enum class Target { kWholeDisc, kLargestSpot };
-
-/// `whole-disc`, `largest-spot`
-[[nodiscard]] std::string_view word_of(Target target);
+inline constexpr base::EnumWords<Target, 2> kTargetWords{{"whole-disc", "largest-spot"}};
 
 /// What the observer says of the sky and wants of the frame.
 struct Conditions {
