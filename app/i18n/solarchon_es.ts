@@ -687,6 +687,70 @@
         <source>%1 · raw colour mosaic, read as grey</source>
         <translation>%1 · mosaico de color en bruto, leído como gris</translation>
     </message>
+    <message>
+        <source>Plan, expose, measure and log images of the Sun.</source>
+        <translation>Planear, exponer, medir y registrar imágenes del Sol.</translation>
+    </message>
+    <message>
+        <source>folder</source>
+        <translation>carpeta</translation>
+    </message>
+    <message>
+        <source>name</source>
+        <translation>nombre</translation>
+    </message>
+    <message>
+        <source>Shows this help.</source>
+        <translation>Muestra esta ayuda.</translation>
+    </message>
+    <message>
+        <source>Shows the version.</source>
+        <translation>Muestra la versión.</translation>
+    </message>
+    <message>
+        <source>Uses the made-up demo scenario and its own data folder.</source>
+        <translation>Usa el escenario inventado de muestra y su propia carpeta de datos.</translation>
+    </message>
+    <message>
+        <source>Keeps everything in this folder.</source>
+        <translation>Lo guarda todo en esta carpeta.</translation>
+    </message>
+    <message>
+        <source>Speaks one of: %1.</source>
+        <translation>Habla uno de: %1.</translation>
+    </message>
+    <message>
+        <source>Opens one of: %1.</source>
+        <translation>Abre uno de: %1.</translation>
+    </message>
+    <message>
+        <source>Writes a picture of the window as PNG and leaves.</source>
+        <translation>Escribe una imagen de la ventana en PNG y termina.</translation>
+    </message>
+    <message>
+        <source>file</source>
+        <translation>archivo</translation>
+    </message>
+    <message>
+        <source>Writes a picture of every view in both themes and leaves.</source>
+        <translation>Escribe una imagen de cada vista en los dos temas y termina.</translation>
+    </message>
+    <message>
+        <source>Size of the window, such as %1.</source>
+        <translation>Tamaño de la ventana, como %1.</translation>
+    </message>
+    <message>
+        <source>Shows itself as one of: %1.</source>
+        <translation>Se muestra como uno de: %1.</translation>
+    </message>
+    <message>
+        <source>Sounds the alarm and leaves.</source>
+        <translation>Hace sonar la alarma y termina.</translation>
+    </message>
+    <message>
+        <source>Looks at this moment, such as %1.</source>
+        <translation>Mira este momento, como %1.</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>

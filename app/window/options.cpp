@@ -15,21 +15,23 @@ using base::fail;
 namespace {
 
 void describe(QCommandLineParser& parser) {
-  parser.setApplicationDescription(
-      QStringLiteral("Plan, expose, measure and log images of the Sun."));
+  parser.setApplicationDescription(QObject::tr("Plan, expose, measure and log images of the Sun."));
+  const QString folder = QObject::tr("folder");
+  const QString name = QObject::tr("name");
   parser.addOptions({
-      {{"h", "help"}, "Shows this help."},
-      {"version", "Shows the version."},
-      {"demo", "Uses the made-up demo scenario and its own data folder."},
-      {"data", "Keeps everything in this folder.", "folder"},
-      {"language", "Speaks " + languages().join(", ") + ".", "code"},
-      {"view", "Opens a view: " + place_ids().join(", ") + ".", "name"},
-      {"screenshot", "Writes a picture of the window as PNG and leaves.", "file"},
-      {"tour", "Writes a picture of every view in both themes and leaves.", "folder"},
-      {"size", "Size of the window, such as 1280x800.", "size"},
-      {"theme", "noon or indoors.", "name"},
-      {"ring", "Sounds the alarm and leaves."},
-      {"time", "Looks at this moment, such as 2027-07-14T10:30:00Z.", "utc"},
+      {{"h", "help"}, QObject::tr("Shows this help.")},
+      {"version", QObject::tr("Shows the version.")},
+      {"demo", QObject::tr("Uses the made-up demo scenario and its own data folder.")},
+      {"data", QObject::tr("Keeps everything in this folder."), folder},
+      {"language", QObject::tr("Speaks one of: %1.").arg(languages().join(", ")), name},
+      {"view", QObject::tr("Opens one of: %1.").arg(place_ids().join(", ")), name},
+      {"screenshot", QObject::tr("Writes a picture of the window as PNG and leaves."),
+       QObject::tr("file")},
+      {"tour", QObject::tr("Writes a picture of every view in both themes and leaves."), folder},
+      {"size", QObject::tr("Size of the window, such as %1.").arg("1280x800"), "1280x800"},
+      {"theme", QObject::tr("Shows itself as one of: %1.").arg("noon, indoors"), name},
+      {"ring", QObject::tr("Sounds the alarm and leaves.")},
+      {"time", QObject::tr("Looks at this moment, such as %1.").arg("2027-07-14T10:30:00Z"), "utc"},
   });
 }
 

@@ -54,6 +54,9 @@ std::string Voice::figure(const base::Figure& figure) const {
 }
 
 std::string Voice::rounded(const base::Figure& figure) const {
+  if (figure.unit == Unit::kOpticalDensity || figure.unit == Unit::kNeutralDensity) {
+    return this->figure(figure);  // a hundredth is a fortieth of the light: finer says nothing
+  }
   const double size = std::abs(figure.value);
   const int magnitude = size > 0.0 ? static_cast<int>(std::floor(std::log10(size))) : 0;
   return in_unit(number(figure.value, std::clamp(2 - magnitude, 0, 9)), figure.unit);

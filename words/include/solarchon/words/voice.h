@@ -29,7 +29,7 @@ class Voice {
   /// `102 mm`, `OD 4.3`, `1.5°`, with at most two decimals; of days and bare numbers the value
   /// only.
   [[nodiscard]] std::string figure(const base::Figure& figure) const;
-  /// The same with three significant digits.
+  /// The same with three significant digits; densities to the hundredth.
   [[nodiscard]] std::string rounded(const base::Figure& figure) const;
   /// `Film, Wedge`
   [[nodiscard]] std::string listed(const std::vector<std::string>& names) const;
