@@ -429,7 +429,8 @@ void LightPathView::open_file(const QString& file) {
   });
 }
 
-void LightPathView::read_rig(const QString& file, std::function<void(const optics::Rig&)> use) {
+void LightPathView::read_rig(const QString& file,
+                             const std::function<void(const optics::Rig&)>& use) {
   records().read_outside(file, optics::kMostBytes,
                          [this, file, use](const base::Result<std::string>& read) {
                            auto rig = read.and_then([&](const std::string& bytes) {

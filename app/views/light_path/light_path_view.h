@@ -55,7 +55,7 @@ class LightPathView : public View {
   void swap_compared();
   void open_compared();
   /// Reads a file off the interface thread; what is wrong with it is told.
-  void read_rig(const QString& file, std::function<void(const optics::Rig&)> use);
+  void read_rig(const QString& file, const std::function<void(const optics::Rig&)>& use);
   void import_kit();
   void export_kit();
   void set_practice(const QString& what, const safety::Practice& practice);
