@@ -151,6 +151,7 @@ std::string remark_words(const base::Remark& remark, const Voice& voice) {
     return {};
   }
   std::vector<std::string> values;
+  values.reserve(remark.figures.size() + 1);
   for (const double figure : remark.figures) {
     constexpr int kMostDecimals = 6;
     values.push_back(voice.number(figure, kMostDecimals));

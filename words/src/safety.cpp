@@ -324,6 +324,7 @@ std::string sentence_of(const char* text, const std::vector<std::string>& values
 
 std::vector<std::string> spoken(const std::vector<base::Figure>& figures, const Voice& voice) {
   std::vector<std::string> values;
+  values.reserve(figures.size());
   for (const base::Figure& figure : figures) {
     values.push_back(voice.figure(figure));
   }
