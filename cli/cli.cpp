@@ -424,10 +424,12 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
     const auto commands = app.get_subcommands(
         [&](const CLI::App* known) { return known->get_name() == arguments.front(); });
     if (commands.empty()) {
-      return complain(err,
-                      {ErrorCode::kUnknownValue, "command", arguments.front(),
+      return complain(
+          err,
+          {ErrorCode::kUnknownValue, "command", arguments.front(),
+           base::wants("one-of", {},
                        "sun, day, plan, forecast, year, windows, rig, catalogue, rules, simulate, "
-                       "measure, log, demo"});
+                       "measure, log, demo")});
     }
   }
   std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back
@@ -452,7 +454,7 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
         0;
     for (const char* needed : {"time", "lat", "lon"}) {
       if (placed && rig_command->count(std::string("--") + needed) == 0) {
-        return complain(err, {ErrorCode::kMissing, needed, {}, "time, lat and lon together"});
+        return complain(err, {ErrorCode::kMissing, needed, {}, base::wants("place-and-time"), {}});
       }
     }
     answer = rig(options, placed);

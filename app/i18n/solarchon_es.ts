@@ -5970,5 +5970,9 @@ P %4°, B₀ %5°</translation>
         <source>No objection found</source>
         <translation>Sin objeción hallada</translation>
     </message>
+    <message>
+        <source>time, lat and lon together</source>
+        <translation>time, lat y lon juntos</translation>
+    </message>
 </context>
 </TS>

@@ -31,6 +31,7 @@ constexpr TextRow kRemarks[] = {
     {"leap-second", TEXT("second 60 only where a leap second was put in")},
     {"sun-above-the-horizon", TEXT("a time with the Sun above the horizon")},
     {"window-size", "1280x800"},
+    {"place-and-time", TEXT("time, lat and lon together")},
     {"place-and-date-or-file", TEXT("a place and a date, or a file")},
     {"listed-options", TEXT("those that --help lists")},
     // Files of our own.
