@@ -97,7 +97,8 @@ def faults_of_sources(fresh):
         for match in re.finditer(r"(?<![\w:])(?:QObject::)?tr\(\s*(?![\s\"])", text):
             line = text.count("\n", 0, match.start()) + 1
             faults.append(f"{file.relative_to(TOP)}:{line}: tr() of something that is no literal")
-    for file in sorted(TOP.glob("core/**/src/*.cpp")):
+    for file in sorted([*TOP.glob("core/**/src/*.cpp"), *TOP.glob("cli/*.cpp"),
+                        *TOP.glob("app/**/*.cpp")]):
         text = file.read_text()
         for match in re.finditer(r'\b(?:wants|because)\(\s*"([^"]*)"', text):
             if f'{{"{match.group(1)}",' not in (TOP / "words/src/errors.cpp").read_text():
