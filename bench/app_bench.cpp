@@ -25,7 +25,7 @@ void DragNow(benchmark::State& state) {
   window.show();
   const QString view = app::places().at(static_cast<std::size_t>(state.range(0))).id;
   window.show_place(view);
-  window.records().worker().cancel();
+  window.models().frame.worker().cancel();
   const sky::UtcTime start = workspace::demo_scenario().value().now;
   QImage canvas(window.size(), QImage::Format_ARGB32_Premultiplied);
   int step = 0;

@@ -6,6 +6,7 @@
 #include <chrono>
 #include <optional>
 
+#include "cli/log_commands.h"
 #include "cli/plan_commands.h"
 #include "cli/spoken_reports.h"
 #include "cli/values.h"
@@ -15,7 +16,6 @@
 #include "solarchon/base/json.h"
 #include "solarchon/base/text.h"
 #include "solarchon/frames/frame.h"
-#include "solarchon/log/log_book.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
@@ -48,8 +48,8 @@ struct Options {
   std::optional<double> pressure_hpa;
   double temperature_c = 15.0;
   double dut1_s = 0.0;
-  double level = 0.70;
-  double seeing_arcsec = 2.0;
+  double level = workspace::kUsualLevel;
+  double seeing_arcsec = sky::kUsualSeeingArcsec;
   std::optional<double> exposure_ms;
   std::uint32_t seed = 1;
   std::uint32_t sun_seed = 1;
@@ -65,8 +65,7 @@ struct Options {
   double past_deg = 5.0;
   std::string kit;
   double rejection_above_mm = safety::kSchoolsMm.front();
-  bool totality = false;
-  bool guests = false;
+  safety::Practice practice;
   bool json = false;
 };
 
@@ -204,9 +203,7 @@ Result<Parts> read_parts(const Options& options) {
 }
 
 Result<safety::Practice> read_practice(const Options& options) {
-  safety::Practice practice;
-  practice.totality = options.totality;
-  practice.guests = options.guests;
+  safety::Practice practice = options.practice;
   const auto found =
       std::find(safety::kSchoolsMm.begin(), safety::kSchoolsMm.end(), options.rejection_above_mm);
   if (found == safety::kSchoolsMm.end()) {
@@ -295,22 +292,6 @@ Result<Json> measured(const Options& options) {
   });
 }
 
-Result<Json> log_list(const Options& options) {
-  const std::filesystem::path data =
-      options.data.empty() ? workspace::default_data_folder() : std::filesystem::path(options.data);
-  std::error_code ignored;
-  if (!std::filesystem::exists(workspace::log_file(data), ignored)) {
-    if (options.data.empty()) {
-      return workspace::log_report({});
-    }
-    return base::fail_because(ErrorCode::kUnreadable, "data",
-                              base::because("no-log-in", {}, data.string()));
-  }
-  return log::LogBook::open_to_read(workspace::log_file(data))
-      .and_then([](const log::LogBook& book) { return book.summaries(); })
-      .map(workspace::log_report);
-}
-
 Result<Json> demo(const Options& options) {
   constexpr std::chrono::seconds kPatience{10};
   return base::FolderLock::take(options.data, kPatience)
@@ -383,8 +364,10 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   rig_command->add_option("--kit", options.kit, "file with your own parts, to choose from first");
   rig_command->add_option("--rejection-above", options.rejection_above_mm,
                           "mm of aperture from which a rear etalon needs rejection: 80, 120, 150");
-  rig_command->add_flag("--totality", options.totality, "a total eclipse is to be watched");
-  rig_command->add_flag("--guests", options.guests, "other people come near the telescope");
+  rig_command->add_flag("--totality", options.practice.totality,
+                        "a total eclipse is to be watched");
+  rig_command->add_flag("--guests", options.practice.guests,
+                        "other people come near the telescope");
 
   CLI::App* catalogue_command = command(app, "catalogue", "the generic parts that ship");
 
@@ -408,16 +391,15 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   measure_command->add_flag("--mirrored", options.mirrored, "the picture is a mirror image")
       ->needs(north);
 
-  CLI::App* log_command = app.add_subcommand("log", "the observer's log");
-  log_command->require_subcommand(1);
-  CLI::App* list_command = command(*log_command, "list", "all sessions, newest first");
-  list_command->add_option("--data", options.data, "data folder");
-
   CLI::App* demo_command = command(app, "demo", "fills an empty data folder with the demo");
   demo_command->add_option("--data", options.data, "data folder")->required();
 
   PlanOptions plan_options;
-  const std::vector<Command> plan_commands = add_plan_commands(app, plan_options);
+  std::vector<Command> further = add_plan_commands(app, plan_options);
+  LogOptions log_options;
+  for (Command& of_the_log : add_log_commands(app, log_options)) {
+    further.push_back(std::move(of_the_log));
+  }
 
   check_values(app);
   if (!arguments.empty() && !arguments.front().starts_with('-')) {
@@ -466,14 +448,12 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
     answer = simulate(options);
   } else if (measure_command->parsed()) {
     answer = measured(options);
-  } else if (list_command->parsed()) {
-    answer = log_list(options);
   } else if (demo_command->parsed()) {
     answer = demo(options);
   }
-  for (const Command& planning : plan_commands) {
-    if (planning.app->parsed()) {
-      answer = planning.answer();
+  for (const Command& one : further) {
+    if (one.app->parsed()) {
+      answer = one.answer();
     }
   }
   if (!answer) {

@@ -2,10 +2,10 @@
 #pragma once
 
 #include <CLI/CLI.hpp>
-#include <functional>
 #include <string>
 #include <vector>
 
+#include "cli/command.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/sky/horizon.h"
@@ -31,11 +31,6 @@ struct PlanOptions {
   int hours = 72;
   int days = 28;
   int year = 0;
-};
-
-struct Command {
-  CLI::App* app;
-  std::function<base::Result<base::Json>()> answer;
 };
 
 /// Adds `plan`, `forecast`, `year` and `windows`.

@@ -41,7 +41,7 @@ void check_values(CLI::App& app) {
 }
 
 std::string printable(const Json& answer) {
-  const std::string text = answer.dump(2, ' ', false, Json::error_handler_t::replace);
+  const std::string text = base::file_text(answer);
   std::string out;
   out.reserve(text.size());
   for (std::size_t i = 0; i < text.size(); ++i) {

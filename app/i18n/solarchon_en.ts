@@ -19,6 +19,16 @@
     </message>
 </context>
 <context>
+    <name>solarchon::app::AnyInHand</name>
+    <message numerus="yes">
+        <source>%n part(s)</source>
+        <translation>
+            <numerusform>%n part</numerusform>
+            <numerusform>%n parts</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::StepEditor</name>
     <message numerus="yes">
         <source>With %n time(s) logged, %1 ± %2 min are counted on.</source>

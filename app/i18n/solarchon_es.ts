@@ -751,6 +751,14 @@
         <source>Looks at this moment, such as %1.</source>
         <translation>Mira este momento, como %1.</translation>
     </message>
+    <message>
+        <source>Shows its words in this size, in per cent of the usual one.</source>
+        <translation>Muestra sus palabras en este tamaño, en porcentaje del habitual.</translation>
+    </message>
+    <message>
+        <source>90 to 200</source>
+        <translation>90 a 200</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>
@@ -1303,6 +1311,91 @@
     </message>
 </context>
 <context>
+    <name>solarchon::app::AnyInHand</name>
+    <message>
+        <source>Choose site</source>
+        <translation>Elegir sitio</translation>
+    </message>
+    <message>
+        <source>Rename site</source>
+        <translation>Renombrar sitio</translation>
+    </message>
+    <message>
+        <source>%1° %2, %3° %4, %5 m</source>
+        <translation>%1° %2, %3° %4, %5 m</translation>
+    </message>
+    <message>
+        <source>S</source>
+        <comment>south</comment>
+        <translation>S</translation>
+    </message>
+    <message>
+        <source>N</source>
+        <comment>north</comment>
+        <translation>N</translation>
+    </message>
+    <message>
+        <source>W</source>
+        <comment>west</comment>
+        <translation>O</translation>
+    </message>
+    <message>
+        <source>E</source>
+        <comment>east</comment>
+        <translation>E</translation>
+    </message>
+    <message>
+        <source>Choose light path</source>
+        <translation>Elegir camino óptico</translation>
+    </message>
+    <message>
+        <source>Rename light path</source>
+        <translation>Renombrar el camino óptico</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n part(s)</source>
+        <translation>
+            <numerusform>%n pieza</numerusform>
+            <numerusform>%n piezas</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::AnyShelf</name>
+    <message>
+        <source>Keep site</source>
+        <translation>Guardar el sitio</translation>
+    </message>
+    <message>
+        <source>Remove site</source>
+        <translation>Quitar el sitio</translation>
+    </message>
+    <message>
+        <source>Copy site</source>
+        <translation>Copiar el sitio</translation>
+    </message>
+    <message>
+        <source>Rename site</source>
+        <translation>Renombrar sitio</translation>
+    </message>
+    <message>
+        <source>Keep light path</source>
+        <translation>Guardar el camino óptico</translation>
+    </message>
+    <message>
+        <source>Remove light path</source>
+        <translation>Quitar el camino óptico</translation>
+    </message>
+    <message>
+        <source>Copy light path</source>
+        <translation>Copiar el camino óptico</translation>
+    </message>
+    <message>
+        <source>Rename light path</source>
+        <translation>Renombrar el camino óptico</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::CaptureView</name>
     <message>
         <source>Take a frame</source>
@@ -1485,14 +1578,6 @@
     <message>
         <source>Height of the Sun</source>
         <translation>Altura del Sol</translation>
-    </message>
-    <message>
-        <source>Open a light path…</source>
-        <translation>Abrir un camino óptico…</translation>
-    </message>
-    <message>
-        <source>Save the light path as…</source>
-        <translation>Guardar el camino óptico como…</translation>
     </message>
     <message>
         <source>Choose target</source>
@@ -1754,6 +1839,13 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     </message>
 </context>
 <context>
+    <name>solarchon::app::FrameInHand</name>
+    <message>
+        <source>Other work is not done yet; wait for it or cancel it first.</source>
+        <translation>Aún hay otro trabajo en marcha; espérelo o cancélelo antes.</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::HangingDisc</name>
     <message>
         <source>The disc as it hangs in the picture</source>
@@ -1774,6 +1866,21 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     <message>
         <source>W</source>
         <translation>O</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::Kit</name>
+    <message>
+        <source>Keep part in kit</source>
+        <translation>Guardar pieza en el equipo</translation>
+    </message>
+    <message>
+        <source>Remove part from kit</source>
+        <translation>Quitar la pieza del equipo</translation>
+    </message>
+    <message>
+        <source>Add a file to the kit</source>
+        <translation>Añadir un archivo al equipo</translation>
     </message>
 </context>
 <context>
@@ -2241,6 +2348,18 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
         <source>Seeing</source>
         <translation>Seeing</translation>
     </message>
+    <message>
+        <source>Use its site and light path again</source>
+        <translation>Volver a usar su sitio y su camino óptico</translation>
+    </message>
+    <message>
+        <source>Puts both back as they were that day, in the place of those in use; undo brings these back</source>
+        <translation>Pone ambos como estaban ese día, en lugar de los que están en uso; deshacer recupera estos</translation>
+    </message>
+    <message>
+        <source>Use a session’s site and light path</source>
+        <translation>Usar el sitio y el camino óptico de una sesión</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::MatchView</name>
@@ -2580,6 +2699,13 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
     </message>
 </context>
 <context>
+    <name>solarchon::app::PathSheet</name>
+    <message>
+        <source>Light paths</source>
+        <translation>Caminos ópticos</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::PlanPage</name>
     <message>
         <source>Add run</source>
@@ -2819,17 +2945,6 @@ Haga una con el botón, o con F5.</translation>
     </message>
 </context>
 <context>
-    <name>solarchon::app::Records</name>
-    <message>
-        <source>The work ended before it was done: %1</source>
-        <translation>El trabajo acabó antes de terminar: %1</translation>
-    </message>
-    <message>
-        <source>Other work is not done yet; wait for it or cancel it first.</source>
-        <translation>Aún hay otro trabajo en marcha; espérelo o cancélelo antes.</translation>
-    </message>
-</context>
-<context>
     <name>solarchon::app::RulesMenu</name>
     <message>
         <source>What the rules are told: whose figures for rear etalons, who comes, what is to be watched</source>
@@ -3042,6 +3157,93 @@ Haga una con el botón, o con F5.</translation>
     </message>
 </context>
 <context>
+    <name>solarchon::app::ShelfList</name>
+    <message>
+        <source>Nothing is kept yet.</source>
+        <translation>Todavía no hay nada guardado.</translation>
+    </message>
+    <message>
+        <source>Copy</source>
+        <translation>Copiar</translation>
+    </message>
+    <message>
+        <source>Rename</source>
+        <translation>Renombrar</translation>
+    </message>
+    <message>
+        <source>Remove</source>
+        <translation>Quitar</translation>
+    </message>
+    <message>
+        <source>To a file…</source>
+        <translation>A un archivo…</translation>
+    </message>
+    <message>
+        <source>A second one of the chosen, to change</source>
+        <translation>Otro igual al elegido, para cambiarlo</translation>
+    </message>
+    <message>
+        <source>Takes the chosen one off the shelf; undo puts it back</source>
+        <translation>Quita el elegido del estante; deshacer lo devuelve</translation>
+    </message>
+    <message>
+        <source>Writes the chosen one to a file, to give away or keep elsewhere</source>
+        <translation>Escribe el elegido en un archivo, para darlo o guardarlo en otro lugar</translation>
+    </message>
+    <message>
+        <source>From a file…</source>
+        <translation>De un archivo…</translation>
+    </message>
+    <message>
+        <source>Puts what a file holds on the shelf</source>
+        <translation>Pone en el estante lo que contiene un archivo</translation>
+    </message>
+    <message>
+        <source>“%1” had changes that are not on the shelf; undo (Ctrl+Z) brings them back.</source>
+        <translation>«%1» tenía cambios que no están en el estante; deshacer (Ctrl+Z) los recupera.</translation>
+    </message>
+    <message>
+        <source>A name must be its own, and not empty: “%1” stays as it is.</source>
+        <translation>Un nombre debe ser propio y no estar vacío: «%1» queda como está.</translation>
+    </message>
+    <message>
+        <source>Put on the shelf</source>
+        <translation>Poner en el estante</translation>
+    </message>
+    <message>
+        <source>JSON (*.json)</source>
+        <translation>JSON (*.json)</translation>
+    </message>
+    <message>
+        <source>Write to a file</source>
+        <translation>Escribir en un archivo</translation>
+    </message>
+    <message>
+        <source>Keep the changes</source>
+        <translation>Guardar los cambios</translation>
+    </message>
+    <message>
+        <source>Click or Enter puts it to use, F2 renames it, Delete removes it</source>
+        <translation>Un clic o Intro lo pone en uso, F2 le cambia el nombre, Supr lo quita</translation>
+    </message>
+    <message>
+        <source>in use, changed since it was kept</source>
+        <translation>en uso, cambiado desde que se guardó</translation>
+    </message>
+    <message>
+        <source>in use · %1</source>
+        <translation>en uso · %1</translation>
+    </message>
+    <message>
+        <source>Kept as it is now</source>
+        <translation>Guardado como está</translation>
+    </message>
+    <message>
+        <source>Keep the one in use</source>
+        <translation>Guardar el que está en uso</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::SiteSheet</name>
     <message>
         <source>Name of the site</source>
@@ -3110,6 +3312,10 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>usual %1</source>
         <translation>habitual %1</translation>
+    </message>
+    <message>
+        <source>Sites</source>
+        <translation>Sitios</translation>
     </message>
 </context>
 <context>
@@ -3449,6 +3655,13 @@ Haga una con el botón, o con F5.</translation>
     </message>
 </context>
 <context>
+    <name>solarchon::app::Trouble</name>
+    <message>
+        <source>The work ended before it was done: %1</source>
+        <translation>El trabajo acabó antes de terminar: %1</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::VerdictBadge</name>
     <message>
         <source>Safety: %1</source>
@@ -3543,6 +3756,22 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Indoors: dark</source>
         <translation>Interior: oscuro</translation>
+    </message>
+    <message>
+        <source>Your notes could not be written to the log yet. Copy them, or close once more to leave without them.</source>
+        <translation>Sus notas aún no se pudieron escribir en el registro. Cópielas, o cierre otra vez para salir sin ellas.</translation>
+    </message>
+    <message>
+        <source>Larger text</source>
+        <translation>Texto más grande</translation>
+    </message>
+    <message>
+        <source>Smaller text</source>
+        <translation>Texto más pequeño</translation>
+    </message>
+    <message>
+        <source>Usual text size</source>
+        <translation>Tamaño de texto habitual</translation>
     </message>
 </context>
 <context>
@@ -3659,6 +3888,10 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>By the forecast: %1</source>
         <translation>Según el pronóstico: %1</translation>
+    </message>
+    <message>
+        <source>Change the length looked for</source>
+        <translation>Cambiar la duración buscada</translation>
     </message>
 </context>
 <context>
@@ -4176,7 +4409,7 @@ P %4°, B₀ %5°</translation>
     </message>
     <message>
         <source>a white-light path: the synthetic Sun has no chromosphere</source>
-        <translation>un camino de luz blanca: el Sol sintético no tiene cromosfera</translation>
+        <translation>un camino óptico blanca: el Sol sintético no tiene cromosfera</translation>
     </message>
     <message>
         <source>no such file</source>
@@ -5973,6 +6206,10 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>time, lat and lon together</source>
         <translation>time, lat y lon juntos</translation>
+    </message>
+    <message>
+        <source>a name of 1 to %1 bytes</source>
+        <translation>un nombre de 1 a %1 bytes</translation>
     </message>
 </context>
 </TS>

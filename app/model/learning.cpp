@@ -5,11 +5,11 @@
 
 namespace solarchon::app {
 
-Learning::Learning(Document& document, Records& records, QObject* parent)
-    : QObject(parent), document_(document), records_(records) {
+Learning::Learning(Document& document, Log& log, QObject* parent)
+    : QObject(parent), document_(document), log_(log) {
   connect(&document_, &Document::changed, this, &Learning::follow_document);
-  connect(&records_, &Records::sessionsChanged, this, &Learning::learn);
-  connect(&records_, &Records::stepNotesChanged, this, &Learning::learn);
+  connect(&log_, &Log::sessionsChanged, this, &Learning::learn);
+  connect(&log_, &Log::stepNotesChanged, this, &Learning::learn);
 }
 
 void Learning::follow_document() {
@@ -23,10 +23,10 @@ void Learning::learn() {
   site_ = document_.workspace().site;
   surroundings_ = document_.workspace().wishes.surroundings;
   // One lesson at a time: only the thread that works touches it.
-  wishes_.wish([this, sessions = records_.sessions(),
+  wishes_.wish([this, sessions = log_.sessions(),
                 space = document_.workspace()](const base::Task&) -> Worker::Delivery {
     plan::SeeingExperience seeing = lesson_.learn(sessions, space);
-    return [this, seeing = std::move(seeing)] { document_.learn({seeing, records_.step_notes()}); };
+    return [this, seeing = std::move(seeing)] { document_.learn({seeing, log_.step_notes()}); };
   });
 }
 

@@ -5,8 +5,8 @@
 #include <optional>
 
 #include "app/model/document.h"
+#include "app/model/log.h"
 #include "app/model/newest_wins.h"
-#include "app/model/records.h"
 #include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
@@ -17,7 +17,7 @@ class Learning : public QObject {
   Q_OBJECT
 
  public:
-  Learning(Document& document, Records& records, QObject* parent = nullptr);
+  Learning(Document& document, Log& log, QObject* parent = nullptr);
   [[nodiscard]] bool settled() const { return wishes_.settled(); }
 
  private:
@@ -25,7 +25,7 @@ class Learning : public QObject {
   void learn();
 
   Document& document_;
-  Records& records_;
+  Log& log_;
   std::optional<sky::Site> site_;
   plan::Surroundings surroundings_;
   workspace::SeeingLesson lesson_;

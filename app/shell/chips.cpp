@@ -13,7 +13,7 @@ Chip::Chip(const QString& caption, int width, QWidget* parent)
   setPopupMode(QToolButton::InstantPopup);
   setFocusPolicy(Qt::StrongFocus);
   setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
-  setMinimumWidth(84);
+  setMinimumWidth(Theme::px(84));
 }
 
 void Chip::show_choice(const QString& choice) {
@@ -31,7 +31,7 @@ void Chip::paintEvent(QPaintEvent* /*event*/) {
                                             : Theme::line(c.rule, 1.0));
   painter.setBrush(c.sheet);
   painter.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 3, 3);
-  const QRect inner = rect().adjusted(10, 4, -10, -4);
+  const QRect inner = rect().adjusted(Theme::px(10), Theme::px(4), -Theme::px(10), -Theme::px(4));
   painter.setPen(c.faint_ink);
   painter.setFont(Theme::font(TextSize::kSmall));
   painter.drawText(inner, Qt::AlignTop | Qt::AlignLeft, caption_);

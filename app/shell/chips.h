@@ -3,6 +3,8 @@
 
 #include <QToolButton>
 
+#include "app/shell/theme.h"
+
 namespace solarchon::app {
 
 /// One of the three choices: a small caption over what is chosen.
@@ -12,7 +14,7 @@ class Chip : public QToolButton {
  public:
   Chip(const QString& caption, int width, QWidget* parent = nullptr);
   void show_choice(const QString& choice);
-  [[nodiscard]] QSize sizeHint() const override { return {width_, 44}; }
+  [[nodiscard]] QSize sizeHint() const override { return Theme::px(QSize(width_, 44)); }
 
  protected:
   void paintEvent(QPaintEvent* event) override;

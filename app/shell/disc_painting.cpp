@@ -44,7 +44,7 @@ void paint_mark(QPainter& painter, const QPointF& centre, double radius_px, doub
   const double angle = angle_deg * base::kRadPerDeg;
   const QPointF way(std::sin(angle), -std::cos(angle));
   painter.drawLine(centre + way * (radius_px + 2), centre + way * (radius_px + 12));
-  painter.setFont(Theme::font(TextSize::kMedium, bold));
+  painter.setFont(Theme::drawn_font(TextSize::kMedium, bold));
   const QPointF at = centre + way * (radius_px + 24);
   QRectF room(at.x() - 24, at.y() - 10, 48, 20);
   if (const QRectF open = painter.clipBoundingRect();

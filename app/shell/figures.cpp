@@ -3,7 +3,7 @@
 
 #include <QGridLayout>
 
-#include "app/shell/plain_label.h"
+#include "app/shell/elided_label.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -12,7 +12,7 @@ Figures::Figures(int columns, QWidget* parent) : QWidget(parent), columns_(colum
   setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(0, 0, 0, 0);
-  grid->setHorizontalSpacing(16);
+  grid->setHorizontalSpacing(Theme::px(16));
   grid->setVerticalSpacing(0);
 }
 
@@ -20,13 +20,13 @@ void Figures::show_rows(const std::vector<Row>& rows) {
   auto* grid = dynamic_cast<QGridLayout*>(layout());
   while (names_.size() < rows.size()) {
     const int index = static_cast<int>(names_.size());
-    auto* name = new PlainLabel(this);
+    auto* name = new ElidedLabel(this);
     name->setProperty("role", "faint");
     name->setFont(Theme::font(TextSize::kSmall));
-    auto* value = new PlainLabel(this);
+    auto* value = new ElidedLabel(this);
     value->setFont(Theme::font(TextSize::kMedium, true));
     value->setTextInteractionFlags(Qt::TextSelectableByMouse);
-    value->setContentsMargins(0, 0, 0, 8);
+    value->setContentsMargins(0, 0, 0, Theme::px(8));
     const int row = 2 * (index / columns_);
     grid->addWidget(name, row, index % columns_);
     grid->addWidget(value, row + 1, index % columns_);

@@ -24,10 +24,10 @@ NumberField::NumberField(const QString& label, const QString& unit, base::Range 
   name->setBuddy(edit_);
   auto* unit_label = new PlainLabel(unit, this);
   unit_label->setProperty("role", "faint");
-  unit_label->setMinimumWidth(32);
+  unit_label->setMinimumWidth(Theme::px(32));
   edit_->setAccessibleName(unit.isEmpty() ? label : tr("%1 in %2").arg(label, unit));
   edit_->setAlignment(Qt::AlignRight);
-  edit_->setFixedWidth(96);
+  edit_->setFixedWidth(Theme::px(96));
   problem_->setProperty("role", "error");
   problem_->setFont(Theme::font(TextSize::kSmall));
   problem_->setWordWrap(true);

@@ -7,13 +7,24 @@
 #include <QHash>
 #include <QPainter>
 #include <QPalette>
+#include <QRegularExpression>
 #include <QSvgRenderer>
+#include <algorithm>
 
 namespace solarchon::app {
 
 namespace {
 
 Look current_look = Look::kNoon;
+int current_percent = 100;
+
+QFont font_of(TextSize size, bool bold, double scale) {
+  QFont font(QStringLiteral("Solarchon Sans"));
+  constexpr int kPixels[] = {12, 14, 24};
+  font.setPixelSize(qRound(kPixels[static_cast<int>(size)] * scale));
+  font.setBold(bold);
+  return font;
+}
 
 const Palette kNoon{QColor(0xfbfaf5), QColor(0xffffff), QColor(0x14181c), QColor(0x41484f),
                     QColor(0xb9b6aa), QColor(0x0a4a86), QColor(0xffffff), QColor(0x9c0f16),
@@ -42,6 +53,7 @@ QString style_sheet(const Palette& c) {
     QPushButton[main="true"]:disabled { background: @shade; color: @faint; border-color: @rule; }
     QPushButton[main="true"]:focus { border: 2px solid @ink; }
     QPushButton[switch="true"] { border-radius: 0; margin-left: -1px; }
+    QPushButton[switch="true"][first="true"] { margin-left: 0; }
     QPushButton[switch="true"]:checked { background: @ink; color: @ground; border-color: @ink; }
     QToolButton::menu-indicator { image: none; }
     QMenu { background: @sheet; border: 1px solid @ink; padding: 4px; }
@@ -71,6 +83,19 @@ QString style_sheet(const Palette& c) {
     QLabel[role="faint"] { color: @faint; }
     QLabel[role="error"] { color: @stop; }
   )");
+  // Room around words grows with them; lines stay as thin as they are.
+  static const QRegularExpression kLengths(QStringLiteral("\\b(\\d+)px"));
+  QString scaled;
+  qsizetype done = 0;
+  for (auto found = kLengths.globalMatch(sheet); found.hasNext();) {
+    const QRegularExpressionMatch length = found.next();
+    const int designed = length.captured(1).toInt();
+    constexpr int kThinnest = 3;
+    const int drawn = designed < kThinnest ? designed : Theme::px(designed);
+    scaled += sheet.mid(done, length.capturedStart() - done) + QStringLiteral("%1px").arg(drawn);
+    done = length.capturedEnd();
+  }
+  sheet = scaled + sheet.mid(done);
   const std::pair<const char*, QColor> names[] = {
       {"@ink", c.ink},         {"@ground", c.ground}, {"@sheet", c.sheet},
       {"@rule", c.rule},       {"@on", c.on_accent},  {"@accent", c.accent},
@@ -111,13 +136,16 @@ Look Theme::look() { return current_look; }
 
 const Palette& Theme::colours() { return current_look == Look::kNoon ? kNoon : kIndoors; }
 
-QFont Theme::font(TextSize size, bool bold) {
-  QFont font(QStringLiteral("Solarchon Sans"));
-  constexpr int kPixels[] = {12, 14, 24};
-  font.setPixelSize(kPixels[static_cast<int>(size)]);
-  font.setBold(bold);
-  return font;
+QFont Theme::font(TextSize size, bool bold) { return font_of(size, bold, scale()); }
+QFont Theme::drawn_font(TextSize size, bool bold) { return font_of(size, bold, 1.0); }
+
+void Theme::set_text_percent(int percent) {
+  current_percent = std::clamp(percent, kLeastPercent, kMostPercent);
 }
+int Theme::text_percent() { return current_percent; }
+double Theme::scale() { return current_percent / 100.0; }
+int Theme::px(int designed) { return qRound(designed * scale()); }
+QSize Theme::px(const QSize& designed) { return {px(designed.width()), px(designed.height())}; }
 
 QIcon Theme::icon(const QString& name, const QColor& colour) {
   static QHash<QString, QIcon> drawn;  // a rail is painted often, its glyphs are few
@@ -129,7 +157,7 @@ QIcon Theme::icon(const QString& name, const QColor& colour) {
   QByteArray svg = file.readAll();
   svg.replace("#000", colour.name().toLatin1());
   QSvgRenderer renderer(svg);
-  constexpr int kSide = 64;
+  constexpr int kSide = 128;  // fine enough for the largest text
   QPixmap pixmap(kSide, kSide);
   pixmap.fill(Qt::transparent);
   QPainter painter(&pixmap);

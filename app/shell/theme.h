@@ -5,6 +5,7 @@
 #include <QFont>
 #include <QIcon>
 #include <QPen>
+#include <QSize>
 #include <QString>
 
 namespace solarchon::app {
@@ -38,6 +39,18 @@ class Theme {
   [[nodiscard]] static Look look();
   [[nodiscard]] static const Palette& colours();
   [[nodiscard]] static QFont font(TextSize size, bool bold = false);
+  /// The same in a Drawing, whose units grow with the text already.
+  [[nodiscard]] static QFont drawn_font(TextSize size, bool bold = false);
+
+  /// Text size against the usual one; takes effect on what is built afterwards.
+  static constexpr int kLeastPercent = 90;
+  static constexpr int kMostPercent = 200;
+  static void set_text_percent(int percent);
+  [[nodiscard]] static int text_percent();
+  [[nodiscard]] static double scale();
+  /// Lengths of the layout, designed in pixels at the usual text size.
+  [[nodiscard]] static int px(int designed);
+  [[nodiscard]] static QSize px(const QSize& designed);
   /// One of data/icons in a colour.
   [[nodiscard]] static QIcon icon(const QString& name, const QColor& colour);
   [[nodiscard]] static QPen line(const QColor& colour, double width = 1.5);

@@ -71,7 +71,7 @@ void VerdictBadge::show_verdict(safety::Severity severity, const QString& reason
 }
 
 QSize VerdictBadge::sizeHint() const {
-  return {fontMetrics().horizontalAdvance(tr("No objection found")) + 52, 44};
+  return {fontMetrics().horizontalAdvance(tr("No objection found")) + Theme::px(52), Theme::px(44)};
 }
 
 void VerdictBadge::paintEvent(QPaintEvent* /*event*/) {
@@ -81,9 +81,11 @@ void VerdictBadge::paintEvent(QPaintEvent* /*event*/) {
   painter.setPen(Theme::line(colour, hasFocus() ? 3.0 : 1.5));
   painter.setBrush(Theme::colours().sheet);
   painter.drawRoundedRect(QRectF(rect()).adjusted(2, 2, -2, -2), 3, 3);
-  paint_sign(painter, QRectF(12, height() / 2.0 - 11, 22, 22), severity_);
+  const int side = Theme::px(22);
+  paint_sign(painter, QRectF(Theme::px(12), (height() - side) / 2.0, side, side), severity_);
   painter.setPen(colour);
-  painter.drawText(rect().adjusted(42, 0, -8, 0), Qt::AlignVCenter | Qt::AlignLeft, text());
+  painter.drawText(rect().adjusted(Theme::px(42), 0, -Theme::px(8), 0),
+                   Qt::AlignVCenter | Qt::AlignLeft, text());
 }
 
 }  // namespace solarchon::app

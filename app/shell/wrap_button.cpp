@@ -11,6 +11,7 @@ namespace solarchon::app {
 
 namespace {
 
+// Pixels at the usual text size.
 constexpr int kSide = 10;
 constexpr int kTop = 7;
 constexpr int kTouchHeight = 36;
@@ -31,14 +32,14 @@ WrapButton::WrapButton(const QString& words, QWidget* parent) : QAbstractButton(
 
 int WrapButton::heightForWidth(int width) const {
   constexpr int kEndless = 10000;
-  const QRect room(0, 0, std::max(40, width - 2 * kSide), kEndless);
-  return std::max(kTouchHeight,
-                  fontMetrics().boundingRect(room, kFlags, text()).height() + 2 * kTop);
+  const QRect room(0, 0, std::max(40, width - 2 * Theme::px(kSide)), kEndless);
+  return std::max(Theme::px(kTouchHeight),
+                  fontMetrics().boundingRect(room, kFlags, text()).height() + 2 * Theme::px(kTop));
 }
 
 QSize WrapButton::sizeHint() const {
   constexpr int kUsualWidth = 240;
-  return {kUsualWidth, heightForWidth(kUsualWidth)};
+  return {Theme::px(kUsualWidth), heightForWidth(Theme::px(kUsualWidth))};
 }
 
 void WrapButton::paintEvent(QPaintEvent* /*event*/) {
@@ -49,7 +50,7 @@ void WrapButton::paintEvent(QPaintEvent* /*event*/) {
   painter.setBrush(isDown() ? c.accent : c.sheet);
   painter.drawRoundedRect(QRectF(rect()).adjusted(1.5, 1.5, -1.5, -1.5), 4, 4);
   painter.setPen(isDown() ? c.on_accent : c.ink);
-  painter.drawText(rect().adjusted(kSide, 0, -kSide, 0), kFlags, text());
+  painter.drawText(rect().adjusted(Theme::px(kSide), 0, -Theme::px(kSide), 0), kFlags, text());
 }
 
 }  // namespace solarchon::app

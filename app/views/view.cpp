@@ -1,14 +1,17 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/view.h"
 
+#include "app/shell/beside.h"
+
 namespace solarchon::app {
 
-View::View(Document& document, Records& records, QWidget* parent)
-    : QWidget(parent), document_(document), records_(records) {
-  connect(&document_, &Document::changed, this, &View::follow_when_seen);
-  connect(&records_, &Records::shownChanged, this, &View::follow_when_seen);
-  connect(&records_, &Records::sessionsChanged, this, &View::follow_when_seen);
+View::View(const Models& models, QWidget* parent) : QWidget(parent), models_(models) {
+  connect(&document(), &Document::changed, this, &View::follow_when_seen);
+  connect(&frame(), &FrameInHand::shownChanged, this, &View::follow_when_seen);
+  connect(&log(), &Log::sessionsChanged, this, &View::follow_when_seen);
 }
+
+int View::heightForWidth(int width) const { return least_height(*this, width); }
 
 void View::follow_when_seen() {
   if (isVisible()) {

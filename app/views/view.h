@@ -4,7 +4,10 @@
 #include <QWidget>
 
 #include "app/model/document.h"
-#include "app/model/records.h"
+#include "app/model/frame_in_hand.h"
+#include "app/model/kit.h"
+#include "app/model/log.h"
+#include "app/model/models.h"
 #include "solarchon/safety/safety.h"
 
 namespace solarchon::app {
@@ -15,12 +18,12 @@ struct Readiness {
   QString reason;
 };
 
-/// One view: layout and painting over the document and the records. A view never knows another.
+/// One view: layout and painting over the models. A view never knows another.
 class View : public QWidget {
   Q_OBJECT
 
  public:
-  View(Document& document, Records& records, QWidget* parent = nullptr);
+  View(const Models& models, QWidget* parent = nullptr);
 
   [[nodiscard]] virtual Readiness readiness() const { return {}; }
   /// The pages of a view that has some, by the ids that app/window/places lists.
@@ -28,30 +31,35 @@ class View : public QWidget {
   [[nodiscard]] virtual QString page() const { return {}; }
   /// Takes a file of the kinds that app/window/places says it takes, on the page that is shown.
   virtual void open_file(const QString& /*file*/) {}
+  /// The window is about to close: what is being written is kept.
+  virtual void finish() {}
   /// False while a picture is still being made in the background.
   [[nodiscard]] virtual bool settled() const { return true; }
+  /// The least for all that is shown: less scrolls, more goes to the picture.
+  [[nodiscard]] int heightForWidth(int width) const override;
   /// Draws everything anew, as after a change of theme.
   virtual void restyle() { follow(); }
 
  signals:
   /// Asks for another view, or a page of one, by its id.
   void asksFor(const QString& place);
-  /// Something did not work, in words.
-  void failed(const QString& why);
 
  protected:
-  /// Brings what is shown up to date with document and records.
+  /// Brings what is shown up to date with the models.
   virtual void follow() = 0;
   void showEvent(QShowEvent* event) override;
 
-  [[nodiscard]] Document& document() const { return document_; }
-  [[nodiscard]] Records& records() const { return records_; }
+  [[nodiscard]] const Models& models() const { return models_; }
+  [[nodiscard]] Document& document() const { return models_.document; }
+  [[nodiscard]] Log& log() const { return models_.log; }
+  [[nodiscard]] Kit& kit() const { return models_.kit; }
+  [[nodiscard]] FrameInHand& frame() const { return models_.frame; }
+  [[nodiscard]] Trouble& trouble() const { return models_.trouble; }
 
  private:
   void follow_when_seen();
 
-  Document& document_;
-  Records& records_;
+  Models models_;
 };
 
 }  // namespace solarchon::app

@@ -7,6 +7,7 @@
 #include <QVBoxLayout>
 
 #include "app/model/phrases.h"
+#include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
@@ -50,53 +51,63 @@ QString next_event(const Document& document) {
 
 }  // namespace
 
-ContextStrip::ContextStrip(Document& document, QWidget* parent)
+ContextStrip::ContextStrip(Document& document, Kit& kit, QWidget* parent)
     : QWidget(parent),
       document_(document),
       site_(new Chip(tr("Site"), 176, this)),
       rig_(new Chip(tr("Rig"), 260, this)),
       target_(new Chip(tr("Target"), 132, this)),
-      site_sheet_(new SiteSheet(document, this)),
+      site_in_hand_(document, kit.sites()),
+      path_in_hand_(document, kit.paths()),
+      site_sheet_(new SiteSheet(document, site_in_hand_, this)),
+      path_sheet_(new PathSheet(path_in_hand_, this)),
       clock_(new PlainLabel(this)),
       zone_(new PlainLabel(this)),
       height_(new PlainLabel(this)),
       event_(new PlainLabel(this)),
       verdict_(new VerdictBadge(this)) {
-  setFixedHeight(64);
-  auto* row = new QHBoxLayout(this);
+  setMinimumHeight(Theme::px(64));
+  setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Minimum);  // higher when stacked
+  auto* chips = new QWidget(this);
+  auto* choices = new QHBoxLayout(chips);
+  choices->setContentsMargins(0, 0, 0, 0);
+  choices->setSpacing(8);
+  choices->addWidget(site_);
+  choices->addWidget(rig_);
+  choices->addWidget(target_);
+  choices->addStretch(1);
+  auto* facts = new QWidget(this);
+  auto* figures = new QHBoxLayout(facts);
+  figures->setContentsMargins(0, 0, 0, 0);
+  figures->addLayout(stack(clock_, zone_));
+  figures->addSpacing(16);
+  figures->addLayout(stack(height_, event_));
+  figures->addSpacing(12);
+  figures->addWidget(verdict_);
+  auto* row = new Beside(chips, facts, 0, this);
   row->setContentsMargins(12, 6, 12, 6);
-  row->setSpacing(8);
-  row->addWidget(site_);
-  row->addWidget(rig_);
-  row->addWidget(target_);
-  row->addSpacing(12);
-  row->addStretch(1);
-  row->addLayout(stack(clock_, zone_));
-  row->addSpacing(16);
-  row->addLayout(stack(height_, event_));
-  row->addSpacing(12);
-  row->addWidget(verdict_);
   clock_->setAccessibleName(tr("Time at the site"));
   height_->setAccessibleName(tr("Height of the Sun"));
   clock_->setObjectName(QStringLiteral("clock"));
   height_->setObjectName(QStringLiteral("sun-height"));
   event_->setObjectName(QStringLiteral("next-event"));
   site_->setObjectName(QStringLiteral("site-chip"));
-  build_menus();
-  connect(site_, &QToolButton::clicked, this, [this] {
-    site_sheet_->move(site_->mapToGlobal(QPoint(0, site_->height() + 4)));
-    site_sheet_->show();
-  });
+  rig_->setObjectName(QStringLiteral("rig-chip"));
+  build_target_menu();
+  drop_from(*site_, *site_sheet_);
+  drop_from(*rig_, *path_sheet_);
+  connect(site_sheet_, &SiteSheet::hinted, this, &ContextStrip::hinted);
+  connect(path_sheet_, &PathSheet::hinted, this, &ContextStrip::hinted);
   connect(verdict_, &QAbstractButton::clicked, this, &ContextStrip::verdictAsked);
   connect(&document_, &Document::changed, this, &ContextStrip::follow);
   follow();
 }
 
-void ContextStrip::build_menus() {
-  auto* rig_menu = new QMenu(rig_);
-  rig_menu->addAction(tr("Open a light path\u2026"), this, &ContextStrip::openRigAsked);
-  rig_menu->addAction(tr("Save the light path as\u2026"), this, &ContextStrip::saveRigAsked);
-  rig_->setMenu(rig_menu);
+void ContextStrip::drop_from(Chip& chip, DropSheet& sheet) {
+  connect(&chip, &QToolButton::clicked, this, [&chip, &sheet] { sheet.drop_from(chip); });
+}
+
+void ContextStrip::build_target_menu() {
   auto* target_menu = new QMenu(target_);
   for (const auto target : {workspace::Target::kWholeDisc, workspace::Target::kLargestSpot}) {
     target_menu->addAction(name_of(target), this, [this, target] {

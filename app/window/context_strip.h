@@ -5,8 +5,11 @@
 #include <QWidget>
 
 #include "app/model/document.h"
+#include "app/model/in_hand.h"
+#include "app/model/kit.h"
 #include "app/shell/chips.h"
 #include "app/shell/verdict_badge.h"
+#include "app/window/path_sheet.h"
 #include "app/window/site_sheet.h"
 
 namespace solarchon::app {
@@ -16,25 +19,32 @@ class ContextStrip : public QWidget {
   Q_OBJECT
 
  public:
-  explicit ContextStrip(Document& document, QWidget* parent = nullptr);
+  ContextStrip(Document& document, Kit& kit, QWidget* parent = nullptr);
+  /// Drops the sheet of sites.
+  void show_sites() { site_sheet_->drop_from(*site_); }
 
  signals:
   void verdictAsked();
-  void openRigAsked();
-  void saveRigAsked();
+  /// Something is worth a word, in the window.
+  void hinted(const QString& words);
 
  protected:
   void paintEvent(QPaintEvent* event) override;
 
  private:
   void follow();
-  void build_menus();
+  void build_target_menu();
+  /// Lets a sheet drop from a chip.
+  void drop_from(Chip& chip, DropSheet& sheet);
 
   Document& document_;
   Chip* site_;
   Chip* rig_;
   Chip* target_;
+  SiteInHand site_in_hand_;
+  PathInHand path_in_hand_;
   SiteSheet* site_sheet_;
+  PathSheet* path_sheet_;
   QLabel* clock_;
   QLabel* zone_;
   QLabel* height_;

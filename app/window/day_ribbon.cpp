@@ -20,10 +20,10 @@ constexpr double kTallestDeg = 90.0;
 
 }  // namespace
 
-DayRibbon::DayRibbon(Document& document, QWidget* parent) : QWidget(parent), document_(document) {
+DayRibbon::DayRibbon(Document& document, QWidget* parent) : Drawing(parent), document_(document) {
   setObjectName(QStringLiteral("day-ribbon"));
   setFocusPolicy(Qt::StrongFocus);
-  setFixedHeight(92);
+  setFixedHeight(Theme::px(92));
   setCursor(Qt::SizeHorCursor);
   setAccessibleName(tr("Day ribbon"));
   setToolTip(
@@ -107,7 +107,7 @@ void DayRibbon::paint_hours(QPainter& painter) {
   const Palette& c = Theme::colours();
   const QRectF area = strip();
   const QTimeZone zone = document_.zone();
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   const sky::SunDay& day = document_.day();
   const std::int64_t hour_ms = 3'600'000;
   const QDateTime first = QDateTime::fromMSecsSinceEpoch(day.start.unix_ms, zone);
@@ -179,7 +179,7 @@ void DayRibbon::paint_now(QPainter& painter) {
                             .arg(document_.live() ? tr("now") : tr("at"),
                                  clock_at(document_.moment(), document_.zone()),
                                  number(document_.answers().local.altitude_deg, 0));
-  painter.setFont(Theme::font(TextSize::kSmall, true));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall, true));
   const double width = painter.fontMetrics().horizontalAdvance(words) + 16.0;
   const double left = std::clamp(x - width / 2, area.left(), area.right() - width);
   const QRectF flag(left, 1, width, 17);
@@ -190,8 +190,7 @@ void DayRibbon::paint_now(QPainter& painter) {
   painter.drawText(flag, Qt::AlignCenter, words);
 }
 
-void DayRibbon::paintEvent(QPaintEvent* /*event*/) {
-  QPainter painter(this);
+void DayRibbon::draw(QPainter& painter) {
   painter.setRenderHint(QPainter::Antialiasing);
   paint_sun_shape(painter);
   paint_hours(painter);
@@ -206,13 +205,13 @@ void DayRibbon::paintEvent(QPaintEvent* /*event*/) {
 
 void DayRibbon::mousePressEvent(QMouseEvent* event) {
   if (event->button() == Qt::LeftButton) {
-    look_at_x(event->position().x());
+    look_at_x(at(*event).x());
   }
 }
 
 void DayRibbon::mouseMoveEvent(QMouseEvent* event) {
   if (event->buttons() & Qt::LeftButton) {
-    look_at_x(event->position().x());
+    look_at_x(at(*event).x());
   }
 }
 

@@ -1,16 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <QWidget>
-
 #include "app/model/document.h"
+#include "app/shell/drawing.h"
 
 namespace solarchon::app {
 
 /// The day as one strip at the bottom: the Sun's height as its shape, and a handle for now.
 /// Drag it, or use the arrow keys (a minute; with Shift ten; PageUp and PageDown an hour;
 /// Ctrl+Left and Ctrl+Right a day; Home returns to the clock).
-class DayRibbon : public QWidget {
+class DayRibbon : public Drawing {
   Q_OBJECT
 
  public:
@@ -18,10 +17,10 @@ class DayRibbon : public QWidget {
   /// Where an instant of the day is drawn (px from the left), and back.
   [[nodiscard]] double x_of(sky::UtcTime time) const;
   [[nodiscard]] sky::UtcTime time_at(double x) const;
-  [[nodiscard]] QSize sizeHint() const override { return {800, 92}; }
+  [[nodiscard]] QSize usual_size() const override { return {800, 92}; }
 
  protected:
-  void paintEvent(QPaintEvent* event) override;
+  void draw(QPainter& painter) override;
   void mousePressEvent(QMouseEvent* event) override;
   void mouseMoveEvent(QMouseEvent* event) override;
   void keyPressEvent(QKeyEvent* event) override;

@@ -30,6 +30,8 @@ void describe(QCommandLineParser& parser) {
       {"tour", QObject::tr("Writes a picture of every view in both themes and leaves."), folder},
       {"size", QObject::tr("Size of the window, such as %1.").arg("1280x800"), "1280x800"},
       {"theme", QObject::tr("Shows itself as one of: %1.").arg("noon, indoors"), name},
+      {"text", QObject::tr("Shows its words in this size, in per cent of the usual one."),
+       QObject::tr("90 to 200")},
       {"ring", QObject::tr("Sounds the alarm and leaves.")},
       {"time", QObject::tr("Looks at this moment, such as %1.").arg("2027-07-14T10:30:00Z"), "utc"},
   });
@@ -83,6 +85,15 @@ base::Result<Options> read_options(const QStringList& arguments) {
                   base::one_of({"noon", "indoors"}));
     }
     options.look = theme == "noon" ? Look::kNoon : Look::kIndoors;
+  }
+  if (parser.isSet("text")) {
+    bool understood = false;
+    const int percent = parser.value("text").toInt(&understood);
+    if (!understood || percent < Theme::kLeastPercent || percent > Theme::kMostPercent) {
+      return fail(ErrorCode::kOutOfRange, "text", parser.value("text").toStdString(),
+                  base::within({Theme::kLeastPercent, Theme::kMostPercent}));
+    }
+    options.text_percent = percent;
   }
   if (parser.isSet("time")) {
     const auto time = sky::parse_utc(parser.value("time").toStdString(), "time");

@@ -24,6 +24,7 @@ struct Options {
   QSize size{1280, 800};
   bool size_given = false;
   std::optional<Look> look;
+  std::optional<int> text_percent;
   std::optional<sky::UtcTime> time;
   QString ringer;     ///< program that sounds the alarm; empty: the desktop's beep
   bool ring = false;  ///< sounds the alarm and leaves

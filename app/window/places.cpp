@@ -16,8 +16,8 @@ namespace solarchon::app {
 namespace {
 
 template <typename Kind>
-View* make(Document& document, Records& records, QWidget* parent) {
-  return new Kind(document, records, parent);
+View* make(const Models& models, QWidget* parent) {
+  return new Kind(models, parent);
 }
 
 bool is_calendar(const FileHead& head) { return head.ending == QLatin1String("ics"); }
@@ -32,15 +32,18 @@ bool is_horizon(const FileHead& head) {
 }
 
 bool is_rig(const FileHead& head) {
-  return head.ending == QLatin1String("json") && !is_forecast(head);
+  return head.ending == QLatin1String("json") && !is_forecast(head) && !is_site(head);
 }
 
 /// What nothing else takes is tried as a picture.
 bool is_picture(const FileHead& head) {
-  return !is_calendar(head) && !is_forecast(head) && !is_horizon(head) && !is_rig(head);
+  return !is_calendar(head) && !is_forecast(head) && !is_horizon(head) && !is_rig(head) &&
+         !is_site(head);
 }
 
 }  // namespace
+
+bool is_site(const FileHead& head) { return head.bytes.contains("solarchon-site"); }
 
 FileHead head_of(const QString& file) {
   FileHead head{QFileInfo(file).suffix().toLower(), {}};

@@ -16,6 +16,8 @@ struct FileHead {
   QByteArray bytes;  ///< the first of them, of texts; tables and JSON say there what they are
 };
 [[nodiscard]] FileHead head_of(const QString& file);
+/// A site, which goes on its shelf and not to a view.
+[[nodiscard]] bool is_site(const FileHead& head);
 
 /// A kind of file that a view takes, and the place where it does.
 struct TakenFile {
@@ -28,7 +30,7 @@ struct Place {
   QString id;     ///< in --view, in the settings, and in tests: `light-path`
   QString name;   ///< in the user's language
   QString glyph;  ///< of data/icons
-  View* (*make)(Document& document, Records& records, QWidget* parent);
+  View* (*make)(const Models& models, QWidget* parent);
   QStringList pages;             ///< ids of its pages, its own first; empty: it is one page
   std::vector<TakenFile> files;  ///< that are opened, or dropped on the window
 };

@@ -4,6 +4,7 @@
 #include <QKeySequence>
 #include <QPainter>
 #include <QVBoxLayout>
+#include <algorithm>
 
 #include "app/shell/theme.h"
 #include "app/shell/verdict_badge.h"
@@ -14,6 +15,7 @@ RailButton::RailButton(const QString& name, const QString& glyph, int number, QW
     : QAbstractButton(parent), glyph_(glyph), number_(number) {
   setText(name);
   setCheckable(true);
+  setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Preferred);
   setCursor(Qt::PointingHandCursor);
   setAccessibleName(name);
   show_readiness({});
@@ -44,12 +46,17 @@ void RailButton::paintEvent(QPaintEvent* /*event*/) {
     painter.drawRoundedRect(box, 4, 4);
   }
   const QColor ink = isChecked() ? c.on_accent : c.ink;
-  Theme::icon(glyph_, ink).paint(&painter, QRect(width() / 2 - 14, 12, 28, 28));
+  // Glyph over word, in the middle of whatever height there is.
+  const int words = Theme::px(24);
+  const int side = std::min(Theme::px(28), height() - words - Theme::px(6));
+  const int top = (height() - side - words) / 2 + Theme::px(1);
+  Theme::icon(glyph_, ink).paint(&painter, QRect((width() - side) / 2, top, side, side));
   painter.setPen(ink);
   painter.setFont(Theme::font(TextSize::kSmall, isChecked()));
-  painter.drawText(rect().adjusted(0, 44, 0, -6), Qt::AlignHCenter | Qt::AlignVCenter, text());
+  painter.drawText(QRect(0, top + side, width(), words), Qt::AlignHCenter | Qt::AlignVCenter,
+                   text());
   if (readiness_.state != safety::Severity::kNoObjection) {
-    const QRectF sign(width() - 30, 8, 16, 16);
+    const QRectF sign(width() - Theme::px(30), Theme::px(8), Theme::px(16), Theme::px(16));
     painter.setPen(Qt::NoPen);
     painter.setBrush(c.sheet);
     painter.drawEllipse(sign.adjusted(-3, -3, 3, 3));
@@ -84,7 +91,16 @@ void Rail::add(const QString& id, const QString& name, const QString& glyph) {
   buttons_[id] = button;
 }
 
-void Rail::show_current(const QString& id) { buttons_.at(id)->setChecked(true); }
+void Rail::show_current(const QString& id) {
+  const QAbstractButton* before = group_->checkedButton();
+  const bool in_rail = before != nullptr && before->hasFocus();
+  buttons_.at(id)->setChecked(true);
+  if (in_rail) {
+    focus_current();  // the ring goes along
+  }
+}
+
+void Rail::focus_current() { group_->checkedButton()->setFocus(); }
 
 void Rail::show_readiness(const QString& id, const Readiness& readiness) {
   buttons_.at(id)->show_readiness(readiness);

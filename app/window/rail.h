@@ -8,6 +8,7 @@
 #include <QWidget>
 #include <map>
 
+#include "app/shell/theme.h"
 #include "app/views/view.h"
 
 namespace solarchon::app {
@@ -19,7 +20,8 @@ class RailButton : public QAbstractButton {
  public:
   RailButton(const QString& name, const QString& glyph, int number, QWidget* parent);
   void show_readiness(const Readiness& readiness);
-  [[nodiscard]] QSize sizeHint() const override { return {104, 76}; }
+  [[nodiscard]] QSize sizeHint() const override { return Theme::px(QSize(104, 76)); }
+  [[nodiscard]] QSize minimumSizeHint() const override { return Theme::px(QSize(104, 48)); }
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -38,6 +40,7 @@ class Rail : public QWidget {
   explicit Rail(QWidget* parent = nullptr);
   void add(const QString& id, const QString& name, const QString& glyph);
   void show_current(const QString& id);
+  void focus_current();
   /// What a button at the foot of the rail opens.
   void set_menu(QMenu* menu);
   void show_readiness(const QString& id, const Readiness& readiness);

@@ -27,16 +27,22 @@ QLineEdit* add_text(QVBoxLayout& column, const QString& label, QWidget* parent) 
 
 }  // namespace
 
-SiteSheet::SiteSheet(Document& document, QWidget* parent)
-    : QFrame(parent, Qt::Popup), document_(document), zone_problem_(new PlainLabel(this)) {
-  setObjectName(QStringLiteral("ground"));
-  setFrameShape(QFrame::Box);
-  setFixedWidth(320);
-  auto* column = new QVBoxLayout(this);
-  column->setContentsMargins(16, 12, 16, 16);
-  column->setSpacing(6);
-  name_ = add_text(*column, tr("Name of the site"), this);
-  zone_ = add_text(*column, tr("Time zone"), this);
+SiteSheet::SiteSheet(Document& document, AnyInHand& sites, QWidget* parent)
+    : DropSheet(parent),
+      document_(document),
+      shelf_(new ShelfList(sites, tr("Sites"), this)),
+      zone_problem_(new PlainLabel(this)) {
+  constexpr int kWide = 288;
+  shelf_->setFixedWidth(Theme::px(kWide));
+  column().addWidget(shelf_);
+  auto* rule = new QFrame(this);
+  rule->setFrameShape(QFrame::HLine);
+  column().addWidget(rule);
+  connect(shelf_, &ShelfList::taken, this, &SiteSheet::follow);
+  connect(shelf_, &ShelfList::dialogueComes, this, &QWidget::hide);
+  connect(shelf_, &ShelfList::hinted, this, &SiteSheet::hinted);
+  name_ = add_text(column(), tr("Name of the site"), this);
+  zone_ = add_text(column(), tr("Time zone"), this);
   QStringList zones;
   for (const QByteArray& id : QTimeZone::availableTimeZoneIds()) {
     zones << QString::fromLatin1(id);
@@ -45,7 +51,7 @@ SiteSheet::SiteSheet(Document& document, QWidget* parent)
   zone_problem_->setProperty("role", "error");
   zone_problem_->setFont(Theme::font(TextSize::kSmall));
   zone_problem_->hide();
-  column->addWidget(zone_problem_);
+  column().addWidget(zone_problem_);
   add_number(tr("Latitude"), tr("\u00b0 N"), sky::kLatitudeRange,
              [](Workspace& w) -> double& { return w.site.latitude_deg; });
   add_number(tr("Longitude"), tr("\u00b0 E"), sky::kLongitudeRange,
@@ -83,7 +89,7 @@ void SiteSheet::add_number(const QString& label, const QString& unit, base::Rang
     member(next) = value;
     document_.edit(tr("Change: %1").arg(label), next, EditKind::kSite, subject);
   });
-  layout()->addWidget(field);
+  column().addWidget(field);
   rows_.push_back({field, member});
 }
 
@@ -99,10 +105,11 @@ void SiteSheet::add_pressure() {
   };
   connect(pressure_, &NumberField::entered, this, change);
   connect(pressure_, &NumberField::emptied, this, [change] { change(std::nullopt); });
-  layout()->addWidget(pressure_);
+  column().addWidget(pressure_);
 }
 
 void SiteSheet::follow() {
+  shelf_->follow();
   Workspace current = document_.workspace();
   name_->setText(QString::fromStdString(current.site.name));
   zone_->setText(QString::fromStdString(current.site.time_zone));
@@ -120,8 +127,7 @@ void SiteSheet::follow() {
 }
 
 void SiteSheet::showEvent(QShowEvent* event) {
-  QFrame::showEvent(event);
-  follow();
+  DropSheet::showEvent(event);
   name_->setFocus();
 }
 

@@ -1,35 +1,41 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <QFrame>
 #include <QLineEdit>
 
 #include "app/model/document.h"
 #include "app/shell/number_field.h"
+#include "app/window/drop_sheet.h"
+#include "app/window/shelf_list.h"
 
 namespace solarchon::app {
 
-/// Site and air, edited in place: a sheet that drops from the Site chip.
-class SiteSheet : public QFrame {
+/// The sites to choose from, and the one in hand with its air: a sheet that drops from the Site
+/// chip.
+class SiteSheet : public DropSheet {
   Q_OBJECT
 
  public:
-  explicit SiteSheet(Document& document, QWidget* parent = nullptr);
+  SiteSheet(Document& document, AnyInHand& sites, QWidget* parent = nullptr);
+
+ signals:
+  void hinted(const QString& words);
 
  protected:
+  void follow() override;
   void showEvent(QShowEvent* event) override;
 
  private:
   void add_number(const QString& label, const QString& unit, base::Range range,
                   double& (*member)(workspace::Workspace&));
   void add_pressure();
-  void follow();
 
   struct Row {
     NumberField* field;
     double& (*member)(workspace::Workspace&);
   };
   Document& document_;
+  ShelfList* shelf_;
   QLineEdit* name_;
   QLineEdit* zone_;
   QLabel* zone_problem_;

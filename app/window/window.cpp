@@ -6,13 +6,18 @@
 #include <QApplication>
 #include <QCloseEvent>
 #include <QDateTime>
+#include <QDeadlineTimer>
 #include <QDragEnterEvent>
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QMenu>
 #include <QMimeData>
+#include <QScrollArea>
+#include <QScrollBar>
 #include <QTimer>
 #include <QVBoxLayout>
+#include <algorithm>
+#include <chrono>
 
 #include "app/model/part_words.h"
 #include "app/model/phrases.h"
@@ -27,6 +32,8 @@
 namespace solarchon::app {
 
 namespace {
+
+constexpr int kTextStep = 10;  // per cent
 
 /// A first workspace: a place to be named, and a light path to be built up.
 workspace::Workspace starter_workspace() {
@@ -49,7 +56,6 @@ workspace::Workspace starter_workspace() {
 Window::Window(const Options& options, QWidget* parent)
     : QMainWindow(parent),
       data_(options.data),
-      records_(std::make_unique<Records>(options.data)),
       settings_(std::make_unique<QSettings>(
           QString::fromStdString((options.data / "settings.ini").string()), QSettings::IniFormat)),
       keep_state_(options.screenshot.isEmpty() && options.tour.isEmpty()),
@@ -58,15 +64,26 @@ Window::Window(const Options& options, QWidget* parent)
   speak(options.language.isEmpty() ? settings_->value("language").toString() : options.language);
   setAcceptDrops(true);
   show_all_tips_plain();
+  Theme::set_text_percent(
+      options.text_percent.value_or(settings_->value("text_percent", 100).toInt()));
   Theme::apply(options.look.value_or(
       settings_->value("look", "noon").toString() == "indoors" ? Look::kIndoors : Look::kNoon));
   load_document(options);
-  learning_ = std::make_unique<Learning>(*document_, *records_);
+  trouble_ = std::make_unique<Trouble>();
+  log_queue_ = std::make_unique<LogQueue>(workspace::log_file(data_), *trouble_);
+  files_ = std::make_unique<OutsideFiles>(*trouble_);
+  log_ = std::make_unique<Log>(*log_queue_, *trouble_);
+  kit_ = std::make_unique<Kit>(*log_queue_, *files_, document_->undo(), *trouble_);
+  frame_ = std::make_unique<FrameInHand>(data_, *log_queue_, *log_, *trouble_);
+  disk_ = std::make_unique<DiskSpeed>(data_, *settings_, *trouble_);
+  learning_ = std::make_unique<Learning>(*document_, *log_);
   alarms_ = std::make_unique<Alarms>(*document_, DesktopTeller(options.ringer));
   build();
   restore(options);
   connect(document_.get(), &Document::changed, this, &Window::follow);
-  connect(records_.get(), &Records::shownChanged, this, &Window::follow);
+  connect(frame_.get(), &FrameInHand::shownChanged, this, &Window::follow);
+  connect(frame_.get(), &FrameInHand::demoFilled, log_.get(), &Log::reload);
+  connect(frame_.get(), &FrameInHand::demoFilled, kit_.get(), &Kit::reload);
   if (!start_problem_.isEmpty()) {
     notice_->tell(start_problem_);
   } else if (first_start_) {
@@ -78,16 +95,17 @@ Window::Window(const Options& options, QWidget* parent)
             .arg(QDateTime::currentDateTimeUtc().date().toString(Qt::ISODate)));
   }
   // The log and the last frame come after the first picture is on screen.
-  connect(records_.get(), &Records::sessionsChanged, this, &Window::begin_with_log,
+  connect(log_.get(), &Log::sessionsChanged, this, &Window::begin_with_log,
           Qt::SingleShotConnection);
-  QTimer::singleShot(0, records_.get(), &Records::reload);
+  QTimer::singleShot(0, log_.get(), &Log::reload);
+  QTimer::singleShot(0, kit_.get(), &Kit::reload);
   follow();
 }
 
 void Window::begin_with_log() {
   begun_ = true;
-  if (demo_ && records_->readable() && !workspace::demo_is_whole(records_->sessions())) {
-    records_->fill_with_demo();
+  if (demo_ && log_->readable() && !workspace::demo_is_whole(log_->sessions())) {
+    frame_->fill_with_demo();
   } else {
     show_latest_frame();
   }
@@ -100,8 +118,10 @@ void Window::come_forward() {
   activateWindow();
 }
 
+Models Window::models() { return {*document_, *log_, *kit_, *frame_, *files_, *disk_, *trouble_}; }
+
 Window::~Window() {
-  // Views look at document and records until they are gone.
+  // Views look at the models until they are gone.
   delete takeCentralWidget();
 }
 
@@ -147,7 +167,7 @@ void Window::build() {
   build_layout();
   build_actions();
   connect(document_.get(), &Document::saveFailed, notice_, &Notice::tell);
-  connect(records_.get(), &Records::failed, notice_, &Notice::tell);
+  connect(trouble_.get(), &Trouble::told, notice_, &Notice::tell);
 }
 
 void Window::choose_language(const QString& language) {
@@ -155,7 +175,20 @@ void Window::choose_language(const QString& language) {
     settings_->setValue("language", language);
   }
   speak(language);
-  // Everything that is to be kept is in the models: the window is put up anew in its words.
+  put_up_anew();
+}
+
+void Window::choose_text_size(int percent) {
+  Theme::set_text_percent(percent);
+  if (keep_state_) {
+    settings_->setValue("text_percent", Theme::text_percent());
+  }
+  Theme::apply(Theme::look());
+  put_up_anew();
+}
+
+void Window::put_up_anew() {
+  // Everything that is to be kept is in the models.
   const QString where = place();
   delete takeCentralWidget();
   qDeleteAll(actions());
@@ -180,6 +213,22 @@ QMenu* Window::make_look_menu() {
   add_choice(looks, tr("Indoors: dark"), Theme::look() == Look::kIndoors,
              [this] { set_look(Look::kIndoors); });
   menu->addSeparator();
+  const auto add_size = [&](const QString& words, int percent, const QList<QKeySequence>& keys) {
+    QAction* action = menu->addAction(words);
+    action->setShortcuts(keys);
+    addAction(action);  // the keys work wherever the focus is
+    action->setEnabled(percent != Theme::text_percent() && percent >= Theme::kLeastPercent &&
+                       percent <= Theme::kMostPercent);
+    connect(
+        action, &QAction::triggered, this, [this, percent] { choose_text_size(percent); },
+        Qt::QueuedConnection);
+  };
+  add_size(tr("Larger text"), Theme::text_percent() + kTextStep,
+           {QKeySequence(Qt::CTRL | Qt::Key_Plus), QKeySequence(Qt::CTRL | Qt::Key_Equal)});
+  add_size(tr("Smaller text"), Theme::text_percent() - kTextStep,
+           {QKeySequence(Qt::CTRL | Qt::Key_Minus)});
+  add_size(tr("Usual text size"), 100, {QKeySequence(Qt::CTRL | Qt::Key_0)});
+  menu->addSeparator();
   auto* tongues = new QActionGroup(menu);
   for (const QString& language : languages()) {
     add_choice(tongues, own_name(language), spoken_language() == language,
@@ -197,12 +246,17 @@ void Window::build_views() {
   notice_ = new Notice(this);
   places_ = places();
   for (const Place& place : places_) {
-    View* view = place.make(*document_, *records_, stack_);
+    auto* scroll = new QScrollArea(stack_);  // what does not fit scrolls
+    // At its place from the start: a widget that changes its parent is styled anew with all in it.
+    View* view = place.make(models(), scroll->viewport());
     views_[place.id] = view;
     rail_->add(place.id, place.name, place.glyph);
-    stack_->addWidget(view);
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setWidgetResizable(true);
+    scroll->setFocusPolicy(Qt::NoFocus);
+    scroll->setWidget(view);
+    stack_->addWidget(scroll);
     connect(view, &View::asksFor, this, [this](const QString& wanted) { show_place(wanted); });
-    connect(view, &View::failed, notice_, &Notice::tell);
   }
   auto* plan = &qobject_cast<DayView*>(views_.at("day"))->plan_page();
   connect(plan, &PlanPage::alarmsToggled, this, [this](bool on) {
@@ -217,15 +271,27 @@ void Window::build_views() {
 }
 
 void Window::build_layout() {
-  strip_ = new ContextStrip(*document_, this);
+  strip_ = new ContextStrip(*document_, *kit_, this);
   ribbon_ = new DayRibbon(*document_, this);
   connect(strip_, &ContextStrip::verdictAsked, this,
           [this] { show_place(QStringLiteral("light-path")); });
-  connect(strip_, &ContextStrip::openRigAsked, this, &Window::open_rig);
-  connect(strip_, &ContextStrip::saveRigAsked, this, &Window::save_rig);
+  connect(strip_, &ContextStrip::hinted, notice_, &Notice::hint);
   auto* middle = new QHBoxLayout;
   middle->setSpacing(0);
-  middle->addWidget(rail_);
+  auto* rail = new QScrollArea(this);
+  rail->setFrameShape(QFrame::NoFrame);
+  rail->setWidgetResizable(true);
+  rail->setFocusPolicy(Qt::NoFocus);
+  rail->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  rail->setWidget(rail_);
+  // As wide as the rail, and its scroll bar where it needs one.
+  const auto fit = [this, rail](int /*low*/, int high) {
+    const int bar = high > 0 ? rail->verticalScrollBar()->sizeHint().width() : 0;
+    rail->setFixedWidth(rail_->sizeHint().width() + bar);
+  };
+  connect(rail->verticalScrollBar(), &QScrollBar::rangeChanged, this, fit);
+  fit(0, 0);
+  middle->addWidget(rail);
   middle->addWidget(stack_, 1);
   auto* ground = new QWidget(this);
   ground->setObjectName(QStringLiteral("ground"));
@@ -272,6 +338,7 @@ void Window::restore(const Options& options) {
   if (!show_place(wanted)) {
     show_view(places_.front().id);
   }
+  rail_->focus_current();
 }
 
 bool Window::show_place(const QString& id) {
@@ -292,9 +359,15 @@ QString Window::place() const {
   return page.isEmpty() ? current_ : page;
 }
 
+int Window::place_of(const QString& id) const {
+  const auto found = std::find_if(places_.begin(), places_.end(),
+                                  [&](const Place& place) { return place.id == id; });
+  return static_cast<int>(found - places_.begin());
+}
+
 void Window::show_view(const QString& id) {
   current_ = id;
-  stack_->setCurrentWidget(views_.at(id));
+  stack_->setCurrentIndex(place_of(id));
   rail_->show_current(id);
 }
 
@@ -308,8 +381,8 @@ void Window::set_look(Look look) {
 }
 
 bool Window::settled() const {
-  return begun_ && !records_->worker().busy() && records_->settled() && learning_->settled() &&
-         views_.at(current_)->settled();
+  return begun_ && !frame_->worker().busy() && log_queue_->settled() && files_->settled() &&
+         learning_->settled() && views_.at(current_)->settled();
 }
 
 void Window::follow() {
@@ -339,16 +412,38 @@ void Window::save_rig() {
 }
 
 void Window::show_latest_frame() {
-  if (records_->sessions().empty()) {
-    return;
-  }
-  const auto session = records_->session(records_->sessions().front().id);
-  if (session && !session->frames.empty()) {
-    records_->open_frame(QString::fromStdString((data_ / session->frames.back().file).string()));
+  if (!log_->sessions().empty()) {
+    log_->look_up(log_->sessions().front().id, this, [this](const log::Session& session) {
+      if (!session.frames.empty()) {
+        frame_->open_filed(session.frames.back().file);
+      }
+    });
   }
 }
 
+bool Window::notes_are_kept() {
+  for (const auto& [id, view] : views_) {
+    view->finish();
+  }
+  constexpr std::chrono::seconds kPatience{3};
+  const QDeadlineTimer until(kPatience);
+  while (log_->has_unkept_notes() && !log_queue_->settled() && !until.hasExpired()) {
+    QApplication::processEvents(QEventLoop::ExcludeUserInputEvents | QEventLoop::WaitForMoreEvents,
+                                static_cast<int>(until.remainingTime()));
+  }
+  return !log_->has_unkept_notes();
+}
+
 void Window::closeEvent(QCloseEvent* event) {
+  if (!notes_are_kept() && !warned_of_notes_) {
+    warned_of_notes_ = true;
+    notice_->tell(
+        tr("Your notes could not be written to the log yet. Copy them, or close once "
+           "more to leave without them."));
+    show_place(QStringLiteral("log"));
+    event->ignore();
+    return;
+  }
   if (keep_state_) {
     document_->save();
     settings_->setValue("geometry", saveGeometry());
@@ -374,6 +469,11 @@ void Window::dropEvent(QDropEvent* event) {
 
 void Window::open_file(const QString& file) {
   const FileHead head = head_of(file);
+  if (is_site(head)) {
+    kit_->sites().import_file(file);
+    strip_->show_sites();
+    return;
+  }
   for (const Place& place : places_) {
     for (const TakenFile& taken : place.files) {
       if (taken.takes(head)) {

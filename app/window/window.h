@@ -10,9 +10,14 @@
 #include <vector>
 
 #include "app/model/alarms.h"
+#include "app/model/disk_speed.h"
 #include "app/model/document.h"
+#include "app/model/frame_in_hand.h"
+#include "app/model/kit.h"
 #include "app/model/learning.h"
-#include "app/model/records.h"
+#include "app/model/log.h"
+#include "app/model/models.h"
+#include "app/model/outside_files.h"
 #include "app/shell/notice.h"
 #include "app/window/context_strip.h"
 #include "app/window/day_ribbon.h"
@@ -32,12 +37,12 @@ class Window : public QMainWindow {
   ~Window() override;
 
   [[nodiscard]] Document& document() { return *document_; }
-  [[nodiscard]] Records& records() { return *records_; }
+  [[nodiscard]] Models models();
   [[nodiscard]] Notice& notice() { return *notice_; }
   /// A view by its id in places().
   [[nodiscard]] View& view(const QString& id) { return *views_.at(id); }
   [[nodiscard]] View& current_view() { return *views_.at(current_); }
-  /// A file that was dropped: a light path, a horizon, a forecast, a calendar or a picture.
+  /// A file that was dropped: a light path, a site, a horizon, a forecast, a calendar or a picture.
   void open_file(const QString& file);
   /// One of place_ids(), or of a view; false for another.
   bool show_place(const QString& id);
@@ -45,6 +50,9 @@ class Window : public QMainWindow {
   void set_look(Look look);
   /// Speaks another language from now on, and at the next start.
   void choose_language(const QString& language);
+  /// Shows its words in another size from now on, and at the next start.
+  /// @param percent  of the usual one; brought within Theme::kLeastPercent and kMostPercent
+  void choose_text_size(int percent);
   /// Shows itself above other windows, out of whatever it was laid aside in.
   void come_forward();
   /// True once nothing in the background will change the picture any more.
@@ -59,6 +67,9 @@ class Window : public QMainWindow {
   void load_document(const Options& options);
   void build();
   void build_views();
+  /// Builds all widgets once more, in other words or sizes.
+  void put_up_anew();
+  [[nodiscard]] int place_of(const QString& id) const;
   QMenu* make_look_menu();
   void build_layout();
   void build_actions();
@@ -69,18 +80,28 @@ class Window : public QMainWindow {
   void save_rig();
   void show_latest_frame();
   void begin_with_log();
+  /// Keeps what is being written, and waits a little for it.
+  bool notes_are_kept();
 
   std::filesystem::path data_;
   QString start_problem_;
   bool first_start_ = false;
   std::unique_ptr<Document> document_;
-  std::unique_ptr<Records> records_;
+  // In the order in which they use each other.
+  std::unique_ptr<Trouble> trouble_;
+  std::unique_ptr<LogQueue> log_queue_;
+  std::unique_ptr<OutsideFiles> files_;
+  std::unique_ptr<QSettings> settings_;
+  std::unique_ptr<Log> log_;
+  std::unique_ptr<Kit> kit_;
+  std::unique_ptr<FrameInHand> frame_;
+  std::unique_ptr<DiskSpeed> disk_;
   std::unique_ptr<Learning> learning_;
   std::unique_ptr<Alarms> alarms_;
-  std::unique_ptr<QSettings> settings_;
   bool keep_state_;
   bool demo_;
   bool begun_ = false;  ///< the log was read once
+  bool warned_of_notes_ = false;
   ContextStrip* strip_ = nullptr;
   Rail* rail_ = nullptr;
   QStackedWidget* stack_ = nullptr;

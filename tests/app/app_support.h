@@ -16,6 +16,13 @@ inline bool wait_until(const std::function<bool()>& holds, int longest_ms = 30'0
   return QTest::qWaitFor(holds, longest_ms);
 }
 
+/// A session as the log's file holds it.
+inline log::Session session_in_log(const std::filesystem::path& data, std::int64_t id) {
+  return log::LogBook::open_to_read(workspace::log_file(data))
+      .and_then([&](const log::LogBook& book) { return book.session(id); })
+      .value();
+}
+
 /// A window over a folder, shown and focused, looking at the demo's morning.
 inline std::unique_ptr<app::Window> open_window(const std::filesystem::path& data,
                                                 const workspace::Workspace& space) {

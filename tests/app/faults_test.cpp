@@ -33,6 +33,17 @@ class FaultsTest : public testing::Test {
   void open(workspace::Workspace space = test::morning_workspace(test::quick_rig())) {
     window = test::open_window(folder.path(), space);
   }
+  /// Takes a frame and opens its page in the log.
+  void open_log_with_a_frame(QPlainTextEdit*& notes) {
+    open();
+    window->models().frame.take(window->document().workspace(), window->document().answers());
+    ASSERT_TRUE(
+        test::wait_until([&] { return window->settled() && window->models().frame.shown(); }));
+    window->show_place("log");
+    ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
+    notes = window->findChild<QPlainTextEdit*>();
+    ASSERT_NE(notes, nullptr);
+  }
   test::TempFolder folder;
   std::unique_ptr<Window> window;
 };
@@ -144,35 +155,50 @@ TEST_F(FaultsTest, ALockedLogDoesNotHoldTheWindowUp) {
 }
 
 TEST_F(FaultsTest, NotesThatCouldNotBeWrittenAreNotCalledSaved) {
-  open();
-  window->records().take_frame(window->document().workspace(), window->document().answers(), {});
-  ASSERT_TRUE(test::wait_until([&] { return window->settled() && window->records().shown(); }));
-  window->show_place("log");
-  QApplication::processEvents();
-  auto* notes = window->findChild<QPlainTextEdit*>();
-  ASSERT_NE(notes, nullptr);
+  QPlainTextEdit* notes = nullptr;
+  ASSERT_NO_FATAL_FAILURE(open_log_with_a_frame(notes));
   {
     SQLite::Database holder(workspace::log_file(folder.path()).string(), SQLite::OPEN_READWRITE);
     holder.exec("BEGIN IMMEDIATE");
     notes->setPlainText("What worked");
     notes->document()->setModified(true);
     window->show_place("day");  // leaving the page keeps its notes
-    QApplication::processEvents();
+    ASSERT_TRUE(test::wait_until([&] { return window->notice().isVisible(); }));
     EXPECT_TRUE(notes->document()->isModified());
-    EXPECT_TRUE(window->notice().isVisible());
+    EXPECT_TRUE(window->models().log.has_unkept_notes());
   }
   window->show_place("log");
   window->show_place("day");
+  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
   EXPECT_FALSE(notes->document()->isModified());
-  const auto id = window->records().sessions().front().id;
-  EXPECT_EQ(window->records().session(id)->notes, "What worked");
+  EXPECT_FALSE(window->models().log.has_unkept_notes());
+  const auto id = window->models().log.sessions().front().id;
+  EXPECT_EQ(test::session_in_log(folder.path(), id).notes, "What worked");
+}
+
+TEST_F(FaultsTest, AWindowDoesNotCloseOverNotesThatCouldNotBeWritten) {
+  QPlainTextEdit* notes = nullptr;
+  ASSERT_NO_FATAL_FAILURE(open_log_with_a_frame(notes));
+  notes->setFocus();
+  QTest::keyClicks(notes, "What worked");
+  {
+    SQLite::Database holder(workspace::log_file(folder.path()).string(), SQLite::OPEN_READWRITE);
+    holder.exec("BEGIN IMMEDIATE");
+    EXPECT_FALSE(window->close());
+    EXPECT_TRUE(window->isVisible());
+    EXPECT_TRUE(window->notice().message().contains("close once more"));
+  }
+  EXPECT_TRUE(window->close());
+  const auto id = window->models().log.sessions().front().id;
+  window.reset();
+  EXPECT_EQ(test::session_in_log(folder.path(), id).notes, "What worked");
 }
 
 TEST_F(FaultsTest, ARefusedJobIsSaid) {
   open(test::morning_workspace(test::starter_rig()));
-  window->records().take_frame(window->document().workspace(), window->document().answers(), {});
-  ASSERT_TRUE(window->records().worker().busy());
-  window->records().open_frame("another.fits");
+  window->models().frame.take(window->document().workspace(), window->document().answers());
+  ASSERT_TRUE(window->models().frame.worker().busy());
+  window->models().frame.open("another.fits");
   EXPECT_TRUE(window->notice().message().contains("not done yet"));
   ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
 }

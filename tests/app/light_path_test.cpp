@@ -361,14 +361,25 @@ TEST_F(LightPathTest, APartIsKeptInTheKitAndChosenFromIt) {
   EXPECT_DOUBLE_EQ(rig().elements[4].care.tuning[0].setting_angstrom, -0.2);
   EXPECT_EQ(rig().elements[4].care.tuning[0].note, "prominences");
   EXPECT_EQ(tuning->count(), 1);
-  const QSignalSpy failed(&window->records(), &Records::failed);
+  const QSignalSpy failed(&window->models().trouble, &Trouble::told);
   press("keep-in-kit");
   ASSERT_EQ(failed.count(), 0) << failed[0][0].toString().toStdString();
-  ASSERT_EQ(window->records().kit().size(), 1U);
-  EXPECT_EQ(window->records().kit()[0].name, "Etalon of the school");
-  EXPECT_EQ(window->records().kit()[0].care.tuning.size(), 1U);
+  ASSERT_EQ(window->models().kit.parts().size(), 1U);
+  EXPECT_EQ(window->models().kit.parts()[0].name, "Etalon of the school");
+  EXPECT_EQ(window->models().kit.parts()[0].care.tuning.size(), 1U);
   press("keep-in-kit");  // again: it is updated, not doubled
-  EXPECT_EQ(window->records().kit().size(), 1U);
+  EXPECT_EQ(window->models().kit.parts().size(), 1U);
+  // One step of undo takes it out of the kit and off the light path's record.
+  const std::string kit_id = rig().elements[4].kit_id;
+  QTest::keyClick(window.get(), Qt::Key_Z, Qt::ControlModifier);
+  QTest::keyClick(window.get(), Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_TRUE(window->models().kit.parts().empty());
+  EXPECT_TRUE(rig().elements[4].kit_id.empty());
+  window->document().undo().redo();
+  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
+  EXPECT_EQ(rig().elements[4].kit_id, kit_id);
+  EXPECT_EQ(log::LogBook::open(workspace::log_file(folder.path())).value().kit().value().size(),
+            1U);
 
   QTest::keyClick(window.get(), Qt::Key_E, Qt::ControlModifier);
   QTest::keyClicks(child<QLineEdit>("part-search"), "school");
@@ -384,20 +395,20 @@ TEST_F(LightPathTest, KitFilesAreReadAndWritten) {
   ASSERT_TRUE(optics::write_parts(
       {test::catalogue_part("Eyepiece 20 mm"), test::catalogue_part("Phone in an eyepiece holder")},
       file));
-  window->records().import_kit(QString::fromStdString(file.string()));
+  window->models().kit.import_file(QString::fromStdString(file.string()));
   ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
-  EXPECT_EQ(window->records().kit().size(), 2U);
+  EXPECT_EQ(window->models().kit.parts().size(), 2U);
   const auto copy = folder / "copy.json";
-  window->records().export_kit(QString::fromStdString(copy.string()));
+  window->models().kit.export_to(QString::fromStdString(copy.string()));
   EXPECT_EQ(optics::read_parts(copy).value().size(), 2U);
-  const QSignalSpy failed(&window->records(), &Records::failed);
+  const QSignalSpy failed(&window->models().trouble, &Trouble::told);
   test::write_text(folder / "bad.json", "{");
-  window->records().import_kit(QString::fromStdString((folder / "bad.json").string()));
+  window->models().kit.import_file(QString::fromStdString((folder / "bad.json").string()));
   ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
   EXPECT_EQ(failed.count(), 1);
-  EXPECT_EQ(window->records().kit().size(), 2U);
-  window->records().drop_from_kit(window->records().kit()[0].kit_id);
-  EXPECT_EQ(window->records().kit().size(), 1U);
+  EXPECT_EQ(window->models().kit.parts().size(), 2U);
+  window->models().kit.drop(window->models().kit.parts()[0].kit_id);
+  EXPECT_EQ(window->models().kit.parts().size(), 1U);
 }
 
 TEST_F(LightPathTest, FlagsAndChoicesOfAPartAreEdited) {

@@ -253,17 +253,19 @@ TEST_F(PlanTest, AStepIsTimedWithTwoPresses) {
   QApplication::processEvents();
   press("watch");
   EXPECT_TRUE(find<QPushButton>("watch")->text().contains("10:40"));
-  EXPECT_TRUE(window->records().step_notes().empty());
+  EXPECT_TRUE(window->models().log.step_notes().empty());
   window->document().look_at(test::morning() + sky::seconds(22.0 * 60.0));
   press("watch");
-  ASSERT_EQ(window->records().step_notes().size(), 1U);
-  EXPECT_EQ(window->records().step_notes()[0], (plan::StepNote{plan::StepKind::kAlign, 22.0}));
+  ASSERT_TRUE(wait_until([&] { return window->settled(); }));
+  ASSERT_EQ(window->models().log.step_notes().size(), 1U);
+  EXPECT_EQ(window->models().log.step_notes()[0], (plan::StepNote{plan::StepKind::kAlign, 22.0}));
   // A watch that was let run into another day notes nothing.
   press("watch");
   window->document().look_at(test::morning() + sky::seconds(30.0 * 3600.0));
   QApplication::processEvents();
   press("watch");
-  EXPECT_EQ(window->records().step_notes().size(), 1U);
+  ASSERT_TRUE(wait_until([&] { return window->settled(); }));
+  EXPECT_EQ(window->models().log.step_notes().size(), 1U);
 }
 
 TEST_F(PlanTest, DroppedFilesGoWhereTheyBelong) {
@@ -505,8 +507,8 @@ TEST_F(PlanTest, BatteriesAndConsumersAreEnteredByHand) {
 TEST_F(PlanTest, TheDiskIsMeasuredAndRemembered) {
   press("add-run");
   window->show_place("day-ready");
-  view->kit_page().measure_speed();
-  ASSERT_TRUE(wait_until([&] { return !view->kit_page().busy(); }));
+  press("measure-disk");
+  ASSERT_TRUE(wait_until([&] { return !window->models().disk.worker().busy(); }));
   QApplication::processEvents();
   const auto& speed = window->findChild<NeedBars*>()->bars().back();
   ASSERT_TRUE(speed.have);
@@ -536,13 +538,18 @@ TEST_F(PlanTest, TheYearShowsItsWindowsAndPlansARunThere) {
   QTest::keyClick(chart, Qt::Key_Right);
   QTest::keyClick(chart, Qt::Key_Left, Qt::ShiftModifier);
   EXPECT_EQ(window->document().day().date, (sky::CivilDate{2027, 7, 27}));
+  type(find<NumberField>("window-minutes")->edit(), "45");
+  window->choose_text_size(110);  // what was typed outlives the fields
+  window->choose_text_size(100);
+  view = qobject_cast<DayView*>(&window->current_view());
+  EXPECT_EQ(find<NumberField>("window-minutes")->edit().text(), "45");
   ASSERT_TRUE(wait_until([&] { return view->settled(); }));
-  list->setCurrentRow(0);
+  find<QListWidget>("best-windows")->setCurrentRow(0);
   press("plan-window");
   ASSERT_EQ(runs().size(), 1U);
   EXPECT_EQ(view->page(), "day-plan");
   EXPECT_EQ(window->document().plan().runs.size(), 1U);
-  EXPECT_EQ(runs()[0].minutes, 60.0);
+  EXPECT_EQ(runs()[0].minutes, 45.0);
 }
 
 TEST_F(PlanTest, ThePlaceIsRemembered) {

@@ -85,8 +85,8 @@ TEST_F(StoryTest, AMorningWithTheKeyboardAlone) {
   // She takes a frame; it is measured and filed.
   press(Qt::Key_4, Qt::ControlModifier);
   press(Qt::Key_F5);
-  ASSERT_TRUE(test::wait_until([&] { return window->records().sessions().size() == 1; }));
-  const auto shown = window->records().shown();
+  ASSERT_TRUE(test::wait_until([&] { return window->models().log.sessions().size() == 1; }));
+  const auto shown = window->models().frame.shown();
   ASSERT_TRUE(shown && shown->measurement);
   EXPECT_NEAR(*shown->measurement->plate_scale_arcsec_px, 1.4825, 0.001);
   press(Qt::Key_5, Qt::ControlModifier);
@@ -100,9 +100,9 @@ TEST_F(StoryTest, AMorningWithTheKeyboardAlone) {
   window.reset();
   open();
   EXPECT_EQ(window->place(), "log");
-  ASSERT_TRUE(test::wait_until([&] { return window->records().shown() != nullptr; }));
+  ASSERT_TRUE(test::wait_until([&] { return window->models().frame.shown() != nullptr; }));
   EXPECT_EQ(window->findChild<QListWidget*>("sessions")->count(), 1);
-  EXPECT_EQ(window->records().shown()->frame.pixels, shown->frame.pixels);
+  EXPECT_EQ(window->models().frame.shown()->frame.pixels, shown->frame.pixels);
   EXPECT_EQ(window->document().workspace(), test::morning_workspace(test::starter_rig()));
 }
 

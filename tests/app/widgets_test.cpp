@@ -169,8 +169,18 @@ TEST_F(RibbonTest, KeysMoveByMinutesHoursAndDays) {
 
 TEST(SiteSheet, ChangesThePlaceByKeyboardAndAnswersBadInput) {
   Document document(morning_workspace(starter_rig()), morning(), false);
-  SiteSheet sheet(document);
-  sheet.show();
+  const test::TempFolder folder;
+  Trouble trouble;
+  LogQueue queue(workspace::log_file(folder.path()), trouble);
+  OutsideFiles files(trouble);
+  Kit kit(queue, files, document.undo(), trouble);
+  SiteInHand sites(document, kit.sites());
+  QWidget window;
+  window.resize(800, 900);
+  const QPushButton chip("Site", &window);
+  window.show();
+  SiteSheet sheet(document, sites, &window);
+  sheet.drop_from(chip);
   ASSERT_TRUE(QTest::qWaitForWindowExposed(&sheet));
   const auto field = [&](const QString& name) -> QLineEdit* {
     for (auto* edit : sheet.findChildren<QLineEdit*>()) {

@@ -30,10 +30,10 @@ class WindowTest : public testing::Test {
   }
   void take_frame() {
     window->show_place("capture");
-    const auto before = window->records().shown();
+    const auto before = window->models().frame.shown();
     QTest::mouseClick(window->findChild<QPushButton*>("take-frame"), Qt::LeftButton);
-    ASSERT_TRUE(
-        test::wait_until([&] { return window->records().shown() != before && window->settled(); }));
+    ASSERT_TRUE(test::wait_until(
+        [&] { return window->models().frame.shown() != before && window->settled(); }));
   }
   void drop(const std::filesystem::path& path) {
     QMimeData data;
@@ -133,8 +133,8 @@ TEST_F(WindowTest, APictureIsMeasuredByDroppingIt) {
   ASSERT_TRUE(frames::write_tiff(recording.frame, folder / "f.tiff"));
   drop(folder / "f.tiff");
   EXPECT_EQ(window->place(), "measure");
-  ASSERT_TRUE(test::wait_until([&] { return window->records().shown() != nullptr; }));
-  EXPECT_TRUE(window->records().shown()->measurement);
+  ASSERT_TRUE(test::wait_until([&] { return window->models().frame.shown() != nullptr; }));
+  EXPECT_TRUE(window->models().frame.shown()->measurement);
 }
 
 TEST_F(WindowTest, ABadPictureIsTold) {
@@ -152,9 +152,9 @@ TEST_F(WindowTest, APictureWithoutSunIsShownWithTheReason) {
   black.pixels.assign(10'000, 5);
   ASSERT_TRUE(frames::write_fits(black, folder / "f.fits"));
   drop(folder / "f.fits");
-  ASSERT_TRUE(test::wait_until([&] { return window->records().shown() != nullptr; }));
-  EXPECT_FALSE(window->records().shown()->measurement);
-  EXPECT_TRUE(window->records().shown()->problem.contains("too dim"));
+  ASSERT_TRUE(test::wait_until([&] { return window->models().frame.shown() != nullptr; }));
+  EXPECT_FALSE(window->models().frame.shown()->measurement);
+  EXPECT_TRUE(window->models().frame.shown()->problem.contains("too dim"));
   EXPECT_EQ(window->view("measure").readiness().state, safety::Severity::kCheck);
 }
 
@@ -162,25 +162,25 @@ TEST_F(WindowTest, FramesOfOneMorningAreOneSession) {
   open();
   take_frame();
   take_frame();
-  ASSERT_EQ(window->records().sessions().size(), 1U);
-  EXPECT_EQ(window->records().sessions()[0].frames, 2);
+  ASSERT_EQ(window->models().log.sessions().size(), 1U);
+  EXPECT_EQ(window->models().log.sessions()[0].frames, 2);
   auto next = window->document().workspace();
   next.rig.name = "Another";
   window->document().edit("Rename rig", next);
   take_frame();
-  EXPECT_EQ(window->records().sessions().size(), 2U);
+  EXPECT_EQ(window->models().log.sessions().size(), 2U);
 }
 
 TEST_F(WindowTest, CancellingAFrameFilesNothing) {
   open(morning_workspace(starter_rig()));
   window->show_place("capture");
   QTest::mouseClick(window->findChild<QPushButton*>("take-frame"), Qt::LeftButton);
-  ASSERT_TRUE(window->records().worker().busy());
+  ASSERT_TRUE(window->models().frame.worker().busy());
   EXPECT_TRUE(window->current_view().findChild<QProgressBar*>()->isVisible());
-  window->records().worker().cancel();
-  ASSERT_TRUE(test::wait_until([&] { return !window->records().worker().busy(); }));
+  window->models().frame.worker().cancel();
+  ASSERT_TRUE(test::wait_until([&] { return !window->models().frame.worker().busy(); }));
   QApplication::processEvents();
-  EXPECT_TRUE(window->records().sessions().empty());
+  EXPECT_TRUE(window->models().log.sessions().empty());
   EXPECT_FALSE(window->notice().isVisible());
 }
 
@@ -216,7 +216,7 @@ TEST_F(WindowTest, ExportsAreWrittenAndReadBack) {
   view.export_to(path("m.json"));
   const auto json = base::parse_json(test::read_text(folder / "m.json"), "m").value();
   EXPECT_NEAR(json.at("radius_px").get<double>(),
-              window->records().shown()->measurement->limb.radius_px, 1e-9);
+              window->models().frame.shown()->measurement->limb.radius_px, 1e-9);
   view.export_to(path("p.png"));
   EXPECT_EQ(frames::read_frame(folder / "p.png").value().width, 640);
   view.export_to(path("none/p.tiff"));
@@ -227,13 +227,116 @@ TEST_F(WindowTest, NotesAreKept) {
   open();
   take_frame();
   window->show_place("log");
-  QApplication::processEvents();
+  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
   auto* notes = window->view("log").findChild<QPlainTextEdit*>();
   notes->setFocus();
   QTest::keyClicks(notes, "calm until ten");
   window->show_place("light-path");
-  const auto id = window->records().sessions()[0].id;
-  EXPECT_EQ(window->records().session(id)->notes, "calm until ten");
+  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
+  const auto id = window->models().log.sessions()[0].id;
+  EXPECT_EQ(test::session_in_log(folder.path(), id).notes, "calm until ten");
+}
+
+TEST_F(WindowTest, SitesAreKeptAndTakenFromTheChip) {
+  open();
+  const std::string home = window->document().workspace().site.name;
+  window->models().kit.sites().keep(
+      sky::Site{"Southern school", -41.3, 174.8, 95.0, "Pacific/Auckland"});
+  QTest::mouseClick(window->findChild<QToolButton*>("site-chip"), Qt::LeftButton);
+  auto* sheet = window->findChild<SiteSheet*>();
+  ASSERT_TRUE(test::wait_until([&] { return sheet->isVisible(); }));
+  auto* shelf = sheet->findChild<QListWidget*>("shelf");
+  auto* keep = sheet->findChild<QPushButton*>("shelf-keep");
+  ASSERT_EQ(shelf->count(), 1);
+  EXPECT_TRUE(keep->isEnabled());
+  QTest::mouseClick(keep, Qt::LeftButton);
+  ASSERT_EQ(shelf->count(), 2);
+  EXPECT_EQ(shelf->item(0)->text().toStdString(), home);
+  EXPECT_FALSE(keep->isEnabled());
+  // A click takes another in hand; the sheet stays for its fields.
+  QTest::mouseClick(shelf->viewport(), Qt::LeftButton, {},
+                    shelf->visualItemRect(shelf->item(1)).center());
+  EXPECT_EQ(window->document().workspace().site.name, "Southern school");
+  EXPECT_EQ(window->document().zone().id(), "Pacific/Auckland");
+  EXPECT_EQ(shelf->item(0)->text(), "Southern school");  // last used first
+  // Renamed by F2: what is in hand follows. A name that is taken is refused.
+  const auto rename = [&](const QString& to) {
+    shelf->setCurrentRow(0);
+    shelf->setFocus();
+    QTest::keyClick(shelf, Qt::Key_F2);
+    QLineEdit* editor = nullptr;
+    for (auto* edit : shelf->findChildren<QLineEdit*>()) {
+      editor = edit->isVisible() ? edit : editor;
+    }
+    ASSERT_NE(editor, nullptr);
+    editor->selectAll();
+    QTest::keyClicks(editor, to);
+    QTest::keyClick(editor, Qt::Key_Return);
+    QApplication::processEvents();
+  };
+  rename(QString::fromStdString(home));
+  EXPECT_EQ(window->document().workspace().site.name, "Southern school");
+  EXPECT_TRUE(window->notice().message().contains("A name must be its own"));
+  rename("Sister school");
+  EXPECT_EQ(window->document().workspace().site.name, "Sister school");
+  shelf->setCurrentRow(1);
+  QTest::keyClick(shelf, Qt::Key_Delete);
+  EXPECT_EQ(shelf->count(), 1);
+  QTest::keyClick(shelf, Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(shelf->count(), 2);
+  EXPECT_NE(window->models().kit.sites().find(home), nullptr);
+}
+
+TEST_F(WindowTest, ASiteFileThatIsDroppedGoesOnItsShelf) {
+  open();
+  ASSERT_TRUE(sky::write_site({"Southern school", -41.3, 174.8, 95.0, "Pacific/Auckland"},
+                              folder / "site.json"));
+  const std::string before = window->place().toStdString();
+  window->open_file(QString::fromStdString((folder / "site.json").string()));
+  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
+  auto* sheet = window->findChild<SiteSheet*>();
+  EXPECT_TRUE(sheet->isVisible());
+  EXPECT_EQ(sheet->findChild<QListWidget*>("shelf")->count(), 1);
+  EXPECT_EQ(window->place().toStdString(), before);
+  EXPECT_FALSE(window->notice().isVisible());
+}
+
+TEST_F(WindowTest, ALightPathIsTakenFromTheChipByKeyboard) {
+  open();
+  optics::Rig other = test::usual_train(2);
+  other.name = "For prominences";
+  window->models().kit.paths().keep(other);
+  auto* chip = window->findChild<QToolButton*>("rig-chip");
+  chip->setFocus();
+  QTest::keyClick(chip, Qt::Key_Space);
+  auto* sheet = window->findChild<PathSheet*>();
+  ASSERT_TRUE(test::wait_until([&] { return sheet->isVisible(); }));
+  auto* shelf = sheet->findChild<QListWidget*>("shelf");
+  QTest::keyClick(shelf, Qt::Key_Escape);
+  EXPECT_FALSE(sheet->isVisible());
+  QTest::keyClick(chip, Qt::Key_Space);
+  ASSERT_TRUE(sheet->isVisible());
+  shelf->setCurrentRow(0);
+  QTest::keyClick(shelf, Qt::Key_Return);
+  EXPECT_FALSE(sheet->isVisible());
+  EXPECT_EQ(window->document().workspace().rig, other);
+}
+
+TEST_F(WindowTest, ASessionPutsItsSiteAndLightPathBack) {
+  open();
+  take_frame();
+  const workspace::Workspace then = window->document().workspace();
+  workspace::Workspace next = then;
+  next.site.latitude_deg = -10.0;
+  next.rig = test::usual_train(1);
+  window->document().edit("Go elsewhere", next);
+  window->show_place("log");
+  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
+  QTest::mouseClick(window->findChild<QPushButton*>("take-up"), Qt::LeftButton);
+  EXPECT_EQ(window->document().workspace().site, then.site);
+  EXPECT_EQ(window->document().workspace().rig, then.rig);
+  window->document().undo().undo();
+  EXPECT_EQ(window->document().workspace().site, next.site);
 }
 
 TEST_F(WindowTest, EditingAPartIsUndoable) {

@@ -219,6 +219,25 @@ TEST(Cli, LogListShowsSessions) {
   EXPECT_EQ(json.at("sessions")[0].at("site"), "Here");
 }
 
+TEST(Cli, LogShowsKitAndShelves) {
+  const TempFolder folder;
+  {
+    auto book = log::LogBook::open(workspace::log_file(folder.path())).value();
+    ASSERT_TRUE(book.keep_in_kit(test::catalogue_part("Eyepiece 20 mm")));
+    ASSERT_TRUE(
+        book.keep(log::KeptSite{{"Here", 1, 2, 3, "UTC"}, test::utc("2027-07-01T10:00:00Z")}));
+    ASSERT_TRUE(book.keep(log::KeptPath{test::starter_rig(), test::utc("2027-07-02T10:00:00Z")}));
+  }
+  const Json shelves = call({"log", "shelves", "--data", folder.path().string()}).json();
+  EXPECT_EQ(shelves.at("sites")[0].at("site").at("name"), "Here");
+  EXPECT_EQ(shelves.at("sites")[0].at("used_utc"), "2027-07-01T10:00:00Z");
+  EXPECT_EQ(shelves.at("light_paths")[0].at("light_path").at("format"), "solarchon-rig");
+  const Json kit = call({"log", "kit", "--data", folder.path().string()}).json();
+  test::write_text(folder / "kit.json", kit.dump());
+  EXPECT_EQ(optics::read_parts(folder / "kit.json").value()[0].name, "Eyepiece 20 mm");
+  expect_bad_input(call({"log", "kit", "--data", (folder / "none").string()}), "data");
+}
+
 TEST(Cli, AnswersHelpAndRefusesWhatItDoesNotKnow) {
   EXPECT_EQ(call({"--help"}).code, 0);
   EXPECT_EQ(call({"sun", "--help"}).code, 0);

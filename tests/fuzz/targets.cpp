@@ -52,6 +52,19 @@ void rig(std::string_view bytes) {
           "no rule is milder than the bound");
 }
 
+void site(std::string_view bytes) {
+  const auto read = base::parse_json(bytes, "site").and_then(sky::site_from_file);
+  if (!read) {
+    return;
+  }
+  const std::string once = text_of(sky::to_json(*read));
+  const auto again = base::parse_json(once, "site").and_then([](const Json& json) {
+    return sky::site_from_json(json, "site");
+  });
+  promise(again.has_value(), "a site that was written can be read");
+  promise(text_of(sky::to_json(*again)) == once, "a site comes back as it was");
+}
+
 void workspace_file(std::string_view bytes) {
   const auto read = base::parse_json(bytes, "workspace").and_then(workspace::workspace_from_json);
   if (!read) {
@@ -115,7 +128,8 @@ void picture(std::string_view bytes) {
 const std::vector<Target>& targets() {
   static const std::vector<Target> kTargets{{"rig", rig},           {"workspace", workspace_file},
                                             {"horizon", horizon},   {"forecast", forecast},
-                                            {"calendar", calendar}, {"picture", picture}};
+                                            {"calendar", calendar}, {"picture", picture},
+                                            {"site", site}};
   return kTargets;
 }
 

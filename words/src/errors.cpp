@@ -43,6 +43,7 @@ constexpr TextRow kRemarks[] = {
     {"at-most-bytes", TEXT("at most %1 bytes")},
     {"at-least-one-line", TEXT("at least one line")},
     {"versions-up-to", TEXT("versions up to %1")},
+    {"name-of-bytes", TEXT("a name of 1 to %1 bytes")},
     {"id-of-its-own", TEXT("an id that no other part has")},
     {"no-such-member", TEXT("no member has this name")},
     {"nested-too-deeply", TEXT("nested too deeply")},

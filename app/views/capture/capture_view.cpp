@@ -6,13 +6,14 @@
 #include <QVBoxLayout>
 
 #include "app/model/phrases.h"
+#include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
 
-CaptureView::CaptureView(Document& document, Records& records, QWidget* parent)
-    : View(document, records, parent),
+CaptureView::CaptureView(const Models& models, QWidget* parent)
+    : View(models, parent),
       plate_(new Plate(this)),
       take_(new QPushButton(tr("Take a frame"), this)),
       cancel_(new QPushButton(tr("Cancel"), this)),
@@ -23,25 +24,25 @@ CaptureView::CaptureView(Document& document, Records& records, QWidget* parent)
   exposure_->allow_empty(tr("suggested"));
   exposure_->setToolTip(tr("Leave it empty to use the suggested exposure"));
   connect(exposure_, &NumberField::entered, this,
-          [this](double value) { chosen_exposure_ms_ = value; });
-  connect(exposure_, &NumberField::emptied, this, [this] { chosen_exposure_ms_.reset(); });
+          [this](double value) { this->frame().choose_exposure(value); });
+  connect(exposure_, &NumberField::emptied, this, [this] { this->frame().choose_exposure({}); });
+  if (const auto chosen = frame().chosen_exposure_ms()) {
+    exposure_->show_value(*chosen);
+  }
   take_->setProperty("main", true);
   take_->setObjectName(QStringLiteral("take-frame"));
-  take_->setMinimumHeight(56);
+  take_->setMinimumHeight(Theme::px(56));
   take_->setFont(Theme::font(TextSize::kLarge, true));
   take_->setToolTip(tr("Simulates the exposure, measures the frame and files both (F5)"));
   connect(take_, &QPushButton::clicked, this, &CaptureView::take);
   auto* key = new QShortcut(QKeySequence(Qt::Key_F5), this);
   connect(key, &QShortcut::activated, this, &CaptureView::take);
-  connect(cancel_, &QPushButton::clicked, this, [this] { this->records().worker().cancel(); });
-  connect(&records.worker(), &Worker::progressed, this,
+  connect(cancel_, &QPushButton::clicked, this, [this] { this->frame().worker().cancel(); });
+  connect(&frame().worker(), &Worker::progressed, this,
           [this](double fraction) { progress_->setValue(static_cast<int>(100.0 * fraction)); });
-  connect(&records.worker(), &Worker::busyChanged, this, [this] { follow(); });
-  auto* row = new QHBoxLayout(this);
+  connect(&frame().worker(), &Worker::busyChanged, this, [this] { follow(); });
+  auto* row = new Beside(plate_, build_side(), 320, this);
   row->setContentsMargins(16, 12, 16, 12);
-  row->setSpacing(20);
-  row->addWidget(plate_, 1);
-  row->addWidget(build_side());
 }
 
 QWidget* CaptureView::build_side() {
@@ -49,7 +50,6 @@ QWidget* CaptureView::build_side() {
   hint_->setProperty("role", "faint");
   progress_->setAccessibleName(tr("Progress"));
   auto* side = new QWidget(this);
-  side->setFixedWidth(320);
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(8);
@@ -79,7 +79,7 @@ Readiness CaptureView::readiness() const {
 
 void CaptureView::take() {
   if (take_->isEnabled()) {
-    records().take_frame(document().workspace(), document().answers(), chosen_exposure_ms_);
+    frame().take(document().workspace(), document().answers());
   }
 }
 
@@ -92,7 +92,7 @@ QString CaptureView::taken_words(sky::UtcTime time) const {
 
 void CaptureView::follow() {
   const Readiness ready = readiness();
-  const bool busy = records().worker().busy();
+  const bool busy = frame().worker().busy();
   const workspace::Answers& answers = document().answers();
   take_->setEnabled(!busy && ready.state != safety::Severity::kStop && answers.exposure);
   progress_->setVisible(busy);
@@ -106,8 +106,8 @@ void CaptureView::follow() {
   } else {
     hint_->setText(ready.reason);
   }
-  plate_->show_frame(records().shown());
-  const auto& shown = records().shown();
+  plate_->show_frame(frame().shown());
+  const auto& shown = frame().shown();
   if (!shown) {
     figures_->show_rows({});
     return;

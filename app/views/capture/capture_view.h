@@ -18,9 +18,9 @@ class CaptureView : public View {
   Q_OBJECT
 
  public:
-  CaptureView(Document& document, Records& records, QWidget* parent = nullptr);
+  CaptureView(const Models& models, QWidget* parent = nullptr);
   [[nodiscard]] Readiness readiness() const override;
-  [[nodiscard]] bool settled() const override { return !records().worker().busy(); }
+  [[nodiscard]] bool settled() const override { return !frame().worker().busy(); }
   void take();
   /// The clock; the date too where it is not the day that is looked at.
   [[nodiscard]] QString taken_words(sky::UtcTime time) const;
@@ -38,7 +38,6 @@ class CaptureView : public View {
   QLabel* hint_;
   NumberField* exposure_;
   Figures* figures_;
-  std::optional<double> chosen_exposure_ms_;
 };
 
 }  // namespace solarchon::app

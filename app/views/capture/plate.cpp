@@ -16,7 +16,7 @@ constexpr int kLongestSidePx = 1400;
 
 }  // namespace
 
-Plate::Plate(QWidget* parent) : QWidget(parent) {
+Plate::Plate(QWidget* parent) : Drawing(parent) {
   setObjectName(QStringLiteral("plate"));
   setAccessibleName(tr("The frame in hand"));
 }
@@ -31,8 +31,7 @@ void Plate::show_frame(const std::shared_ptr<const ShownFrame>& frame) {
   update();
 }
 
-void Plate::paintEvent(QPaintEvent* /*event*/) {
-  QPainter painter(this);
+void Plate::draw(QPainter& painter) {
   painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
   const Palette& c = Theme::colours();
   const QRectF room = QRectF(rect()).adjusted(2, 2, -2, -24);
@@ -45,7 +44,7 @@ void Plate::paintEvent(QPaintEvent* /*event*/) {
   painter.setPen(Theme::line(c.ink, 1.5));
   painter.drawRect(box);
   painter.setPen(c.faint_ink);
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   const QString caption = tr("%1 \u00b7 false colour \u00b7 ring: position angle from solar north")
                               .arg(QFileInfo(frame_->file).fileName());
   painter.drawText(QRectF(room.left(), box.bottom() + 4, room.width(), 18),

@@ -2,24 +2,24 @@
 #pragma once
 
 #include <QImage>
-#include <QWidget>
 #include <memory>
 
-#include "app/model/records.h"
+#include "app/model/frame_in_hand.h"
+#include "app/shell/drawing.h"
 
 namespace solarchon::app {
 
 /// The frame in hand, inside a ring graduated in position angle from solar north.
-class Plate : public QWidget {
+class Plate : public Drawing {
   Q_OBJECT
 
  public:
   explicit Plate(QWidget* parent = nullptr);
   void show_frame(const std::shared_ptr<const ShownFrame>& frame);
-  [[nodiscard]] QSize minimumSizeHint() const override { return {420, 320}; }
+  [[nodiscard]] QSize least_size() const override { return {420, 320}; }
 
  protected:
-  void paintEvent(QPaintEvent* event) override;
+  void draw(QPainter& painter) override;
 
  private:
   std::shared_ptr<const ShownFrame> frame_;

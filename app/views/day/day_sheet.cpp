@@ -22,6 +22,9 @@ namespace {
 constexpr double kHoursHigh = 22.0;
 constexpr double kGap = 8.0;
 constexpr double kEndGrip = 8.0;
+constexpr double kRunsHigh = 48.0;
+constexpr double kCloudHigh = 20.0;
+constexpr double kLeastFree = 116.0;  // for the Sun and the air: three lines of words each
 constexpr sky::Duration kAround = sky::minutes(30.0);
 
 QString minutes_words(double minutes) {
@@ -30,7 +33,7 @@ QString minutes_words(double minutes) {
 
 }  // namespace
 
-DaySheet::DaySheet(Document& document, QWidget* parent) : QWidget(parent), document_(document) {
+DaySheet::DaySheet(Document& document, QWidget* parent) : Drawing(parent), document_(document) {
   setObjectName(QStringLiteral("day-sheet"));
   setFocusPolicy(Qt::StrongFocus);
   setMouseTracking(true);
@@ -39,12 +42,17 @@ DaySheet::DaySheet(Document& document, QWidget* parent) : QWidget(parent), docum
     if (choice_.run && *choice_.run >= document_.workspace().wishes.runs.size()) {
       choose({});
     }
+    if (const auto& countdown = plan().countdown;
+        steps_ != (countdown ? countdown->steps.size() : 0U)) {
+      steps_ = countdown ? countdown->steps.size() : 0U;
+      updateGeometry();
+    }
     update();
   });
 }
 
 double DaySheet::names_wide() const {
-  const QFontMetricsF metrics(Theme::font(TextSize::kSmall));
+  const QFontMetricsF metrics(Theme::drawn_font(TextSize::kSmall));
   double widest = 0.0;
   for (std::size_t kind = 0; kind < plan::kStepKinds; ++kind) {
     widest =
@@ -76,16 +84,23 @@ double DaySheet::x_of(sky::UtcTime time) const {
   return names_wide() + share * (width() - names_wide() - 8.0);
 }
 
+double DaySheet::steps_high() const {
+  const auto steps = plan().countdown ? plan().countdown->steps.size() : 0U;
+  return std::max<double>(1.0, static_cast<double>(steps)) * kStepHigh;
+}
+
+double DaySheet::fixed_high() const {
+  return kHoursHigh + steps_high() + kRunsHigh + kCloudHigh + 5.0 * kGap;
+}
+
+QSize DaySheet::least_size() const {
+  return {420, static_cast<int>(std::ceil(fixed_high() + kLeastFree))};
+}
+
 DaySheet::Rows DaySheet::rows() const {
   const double left = names_wide();
   const double wide = width() - names_wide() - 8.0;
-  // Steps and runs take what they need; the Sun and the air share what is left.
-  const auto steps = plan().countdown ? plan().countdown->steps.size() : 0U;
-  const double steps_high = std::max<double>(1.0, static_cast<double>(steps)) * kStepHigh;
-  constexpr double kRunsHigh = 48.0;
-  constexpr double kCloudHigh = 20.0;
-  const double fixed = kHoursHigh + steps_high + kRunsHigh + kCloudHigh + 5.0 * kGap;
-  const double free = std::max(80.0, height() - fixed);
+  const double free = std::max(kLeastFree, height() - fixed_high());
   Rows rows;
   double top = kHoursHigh;
   const auto next = [&](double high) {
@@ -96,7 +111,7 @@ DaySheet::Rows DaySheet::rows() const {
   rows.sun = next(0.5 * free);
   rows.air = next(0.5 * free);
   rows.cloud = next(kCloudHigh);
-  rows.steps = next(steps_high);
+  rows.steps = next(steps_high());
   rows.runs = next(kRunsHigh);
   return rows;
 }
@@ -207,29 +222,28 @@ void DaySheet::mousePressEvent(QMouseEvent* event) {
   if (event->button() != Qt::LeftButton) {
     return;
   }
-  choose(choice_at(event->position()));
+  choose(choice_at(at(*event)));
   if (!choice_.run) {
     return;
   }
   const plan::Run& run = document_.workspace().wishes.runs[*choice_.run];
   const QRectF block = block_of_run(*choice_.run);
-  by_end_ = event->position().x() > block.right() - std::min(kEndGrip, block.width() / 3.0);
+  by_end_ = at(*event).x() > block.right() - std::min(kEndGrip, block.width() / 3.0);
   if (run.fixed && !by_end_) {
     return;
   }
   dragged_ = run;
-  grip_min_ = event->position().x() - (by_end_ ? block.right() : block.left());
+  grip_min_ = at(*event).x() - (by_end_ ? block.right() : block.left());
 }
 
 void DaySheet::mouseMoveEvent(QMouseEvent* event) {
   if (!dragged_ || !choice_.run) {
-    const SheetChoice under = choice_at(event->position());
+    const SheetChoice under = choice_at(at(*event));
     setCursor(under.run ? Qt::SizeHorCursor : Qt::ArrowCursor);
     return;
   }
   const sky::Window across = span();
-  const double share =
-      (event->position().x() - grip_min_ - names_wide()) / (width() - names_wide() - 8.0);
+  const double share = (at(*event).x() - grip_min_ - names_wide()) / (width() - names_wide() - 8.0);
   const sky::Duration in = share * across.length();
   // Whole minutes.
   const sky::UtcTime time{((across.start + in).unix_ms + 30'000) / 60'000 * 60'000};
@@ -284,7 +298,7 @@ void DaySheet::keyPressEvent(QKeyEvent* event) {
 bool DaySheet::event(QEvent* event) {
   if (event->type() == QEvent::ToolTip) {
     const auto* help = static_cast<QHelpEvent*>(event);
-    show_plain_tip(help->globalPos(), tip_at(help->pos()), this);
+    show_plain_tip(help->globalPos(), tip_at(in_units(help->pos())), this);
     return true;
   }
   return QWidget::event(event);

@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <QWidget>
 #include <optional>
 
 #include "app/model/document.h"
+#include "app/shell/drawing.h"
 
 namespace solarchon::app {
 
@@ -21,12 +21,12 @@ struct SheetChoice {
 /// A run is dragged to another time, or by its end to another length. With keys: Up and Down
 /// choose, Left and Right move the run by five minutes (with Shift by one), Ctrl with them changes
 /// its length, Delete takes it out.
-class DaySheet : public QWidget {
+class DaySheet : public Drawing {
   Q_OBJECT
 
  public:
   explicit DaySheet(Document& document, QWidget* parent = nullptr);
-  [[nodiscard]] QSize minimumSizeHint() const override { return {420, 300}; }
+  [[nodiscard]] QSize least_size() const override;
 
   [[nodiscard]] const SheetChoice& choice() const { return choice_; }
   void choose(const SheetChoice& choice);
@@ -42,7 +42,7 @@ class DaySheet : public QWidget {
 
  protected:
   bool event(QEvent* event) override;
-  void paintEvent(QPaintEvent* event) override;
+  void draw(QPainter& painter) override;
   void mousePressEvent(QMouseEvent* event) override;
   void mouseMoveEvent(QMouseEvent* event) override;
   void mouseReleaseEvent(QMouseEvent* event) override;
@@ -52,6 +52,9 @@ class DaySheet : public QWidget {
   /// Width of the column of names, as wide as the language needs (px).
   [[nodiscard]] double names_wide() const;
   static constexpr double kStepHigh = 22.0;  ///< of a step's row (px)
+  /// All but the rows of the Sun and the air, which share what is left.
+  [[nodiscard]] double fixed_high() const;
+  [[nodiscard]] double steps_high() const;
   /// The rows of the sheet, in pixels from the top.
   struct Rows {
     QRectF sun;
@@ -83,6 +86,7 @@ class DaySheet : public QWidget {
 
   Document& document_;
   SheetChoice choice_;
+  std::size_t steps_ = 0;             ///< rows that there are for them
   std::optional<plan::Run> dragged_;  ///< as it would be when the mouse is let go
   bool by_end_ = false;
   double grip_min_ = 0.0;  ///< from the run's start (or end) to where it was gripped

@@ -21,7 +21,7 @@ constexpr double kRunName = 16.0;  ///< high
 }  // namespace
 
 void DaySheet::paint_name(QPainter& painter, const QRectF& row, const QString& name) const {
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.setPen(Theme::colours().faint_ink);
   const double wide = names_wide() - 8.0;
   const bool one_line = row.height() < 2.0 * painter.fontMetrics().height();
@@ -39,7 +39,7 @@ void DaySheet::paint_hours(QPainter& painter) const {
   const QTimeZone zone = document_.zone();
   const double hour_wide = x_of(across.start + sky::hours(1.0)) - x_of(across.start);
   const int every = hour_wide > 34.0 ? 1 : hour_wide > 17.0 ? 2 : 3;
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   constexpr std::int64_t kQuarterMs = 900'000;
   // Quarters of an hour, since some zones are off by them.
   std::int64_t ms = (across.start.unix_ms + kQuarterMs - 1) / kQuarterMs * kQuarterMs;
@@ -89,7 +89,7 @@ void DaySheet::paint_sun(QPainter& painter) const {
   painter.restore();
   painter.setPen(Theme::line(c.ink, 1.0));
   painter.drawLine(row.bottomLeft(), row.bottomRight());
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   const QString highest = tr("%1\u00b0").arg(number(document_.day().culmination_altitude_deg, 0));
   const double x = x_of(document_.day().culmination);
   const double y = y_of(document_.day().culmination_altitude_deg);
@@ -111,7 +111,7 @@ void DaySheet::paint_air(QPainter& painter) const {
   const auto y_of = [&](double arcsec) {
     return row.bottom() - std::clamp(arcsec, 0.0, kMostSeeing) / kMostSeeing * row.height();
   };
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   for (const double line : {1.0, 2.0, 3.0}) {
     painter.setPen(Theme::line(c.rule, 1.0));
     painter.drawLine(QPointF(row.left(), y_of(line)), QPointF(row.right(), y_of(line)));
@@ -166,7 +166,7 @@ void DaySheet::paint_clouds(QPainter& painter) const {
   const Palette& c = Theme::colours();
   const QRectF row = rows().cloud;
   const auto& forecast = document_.workspace().wishes.forecast;
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   paint_name(painter, row, tr("Forecast"));
   painter.setPen(Theme::line(c.rule, 1.0));
   painter.setBrush(Qt::NoBrush);
@@ -236,7 +236,7 @@ void DaySheet::paint_turn(QPainter& painter) const {
   painter.drawPolygon(QPolygonF{QPointF(left, all.sun.bottom()), QPointF(right, all.sun.bottom()),
                                 QPointF(middle, all.sun.bottom() - 14.0)});
   painter.setPen(c.faint_ink);
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.drawText(
       QRectF(right + 4, band.top(), 260, 16), Qt::AlignLeft,
       tr("the mount must turn by %1").arg(clock_at(plan().turn->latest, document_.zone())));
@@ -246,7 +246,7 @@ void DaySheet::paint_steps(QPainter& painter) const {
   const Palette& c = Theme::colours();
   const QRectF row = rows().steps;
   if (!plan().countdown) {
-    painter.setFont(Theme::font(TextSize::kMedium));
+    painter.setFont(Theme::drawn_font(TextSize::kMedium));
     painter.setPen(c.faint_ink);
     painter.drawText(row.adjusted(0, 0, 0, 8), Qt::AlignCenter,
                      tr("No run on this day. Add one, and what must start when is counted back "
@@ -271,7 +271,7 @@ void DaySheet::paint_steps(QPainter& painter) const {
     painter.setBrush(now ? c.accent : waits ? c.sheet : c.shade);
     painter.drawRoundedRect(block, 2, 2);
     const QRectF line(0, row.top() + static_cast<double>(i) * kStepHigh, 10, kStepHigh);
-    painter.setFont(Theme::font(TextSize::kSmall));
+    painter.setFont(Theme::drawn_font(TextSize::kSmall));
     painter.setPen(c.ink);
     const QString words = tr("%1, %2 min")
                               .arg(clock_at(step.start, document_.zone()))
@@ -337,7 +337,7 @@ void DaySheet::paint_run_name(QPainter& painter, const plan::PlannedRun& planned
   if (room < kLeastRoom) {
     return;  // the tooltip and the fields name it
   }
-  painter.setFont(Theme::font(TextSize::kSmall, true));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall, true));
   painter.setPen(Theme::colours().ink);
   painter.drawText(QRectF(block.left(), rows().runs.top(), room, kRunName),
                    Qt::AlignLeft | Qt::AlignVCenter,
@@ -354,8 +354,7 @@ void DaySheet::paint_now(QPainter& painter) const {
   painter.drawLine(QPointF(x, 16), QPointF(x, rows().runs.bottom()));
 }
 
-void DaySheet::paintEvent(QPaintEvent* /*event*/) {
-  QPainter painter(this);
+void DaySheet::draw(QPainter& painter) {
   painter.setRenderHint(QPainter::Antialiasing);
   paint_hours(painter);
   paint_sun(painter);

@@ -7,7 +7,7 @@
 #include <QVBoxLayout>
 
 #include "app/model/phrases.h"
-#include "app/shell/plain_label.h"
+#include "app/shell/elided_label.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -22,20 +22,16 @@ const QStringList& page_ids() {
 
 }  // namespace
 
-DayView::DayView(Document& document, Records& records, QWidget* parent)
-    : View(document, records, parent),
-      title_(new PlainLabel(this)),
+DayView::DayView(const Models& models, QWidget* parent)
+    : View(models, parent),
+      title_(new ElidedLabel(this)),
       switch_(new QButtonGroup(this)),
-      pages_(new QStackedWidget(this)),
-      sky_(new SkyPage(document, records, pages_)),
-      plan_(new PlanPage(document, records, pages_)),
-      kit_(new KitPage(document, records, pages_)),
-      year_(new YearPage(document, records, pages_)) {
+      sky_(new SkyPage(models, this)),
+      plan_(new PlanPage(models, this)),
+      kit_(new KitPage(models, this)),
+      year_(new YearPage(models, this)),
+      pages_{sky_, plan_, kit_, year_} {
   title_->setFont(Theme::font(TextSize::kLarge, true));
-  title_->setMinimumWidth(1);  // a long name of a site gives way
-  for (QWidget* page : std::initializer_list<QWidget*>{sky_, plan_, kit_, year_}) {
-    pages_->addWidget(page);
-  }
   auto* head = new QHBoxLayout;
   head->setSpacing(0);
   head->addWidget(title_, 1);
@@ -45,7 +41,11 @@ DayView::DayView(Document& document, Records& records, QWidget* parent)
   column->setContentsMargins(16, 12, 16, 12);
   column->setSpacing(6);
   column->addLayout(head);
-  column->addWidget(pages_, 1);
+  for (QWidget* page : pages_) {
+    page->hide();  // what is hidden asks for no room
+    column->addWidget(page, 1);
+  }
+  sky_->show();
   connect(year_, &YearPage::planAsked, this, [this] { turn_to(kPlan); });
 }
 
@@ -60,8 +60,9 @@ void DayView::build_switch(QLayout& row) {
     button->setObjectName("page-" + page_ids().at(page));
     button->setCheckable(true);
     button->setProperty("switch", true);
+    button->setProperty("first", page == kSky);  // the others share their left edges
     button->setToolTip(reasons[page]);
-    button->setMinimumWidth(76);
+    button->setMinimumWidth(Theme::px(76));
     switch_->addButton(button, page);
     row.addWidget(button);
   }
@@ -75,10 +76,10 @@ void DayView::show_page(const QString& id) {
   }
 }
 
-QString DayView::page() const { return page_ids().at(pages_->currentIndex()); }
+QString DayView::page() const { return page_ids().at(shown_); }
 
 void DayView::open_file(const QString& file) {
-  if (pages_->currentIndex() != kPlan) {
+  if (shown_ != kPlan) {
     sky_->open_horizon_file(file);
   } else if (QFileInfo(file).suffix().toLower() == QLatin1String("ics")) {
     plan_->open_calendar_file(file);
@@ -89,7 +90,9 @@ void DayView::open_file(const QString& file) {
 
 void DayView::turn_to(int page) {
   switch_->button(page)->setChecked(true);
-  pages_->setCurrentIndex(page);
+  pages_.at(static_cast<std::size_t>(shown_))->hide();
+  pages_.at(static_cast<std::size_t>(page))->show();
+  shown_ = page;
   follow();
 }
 
@@ -103,29 +106,17 @@ Readiness DayView::readiness() const {
   return {};
 }
 
-bool DayView::settled() const { return pages_->currentWidget() != year_ || year_->settled(); }
+bool DayView::settled() const { return shown_ != kYear || year_->settled(); }
 
 void DayView::restyle() {
   follow();
   update();
 }
 
-void DayView::show_title() {
-  const QString title = tr("%1, %2").arg(date_at(document().moment(), document().zone()),
-                                         text(document().workspace().site.name));
-  title_->setText(title_->fontMetrics().elidedText(title, Qt::ElideRight, title_->width()));
-  title_->setToolTip(title);
-}
-
-void DayView::resizeEvent(QResizeEvent* event) {
-  View::resizeEvent(event);
-  layout()->activate();
-  show_title();
-}
-
 void DayView::follow() {
-  show_title();
-  switch (pages_->currentIndex()) {
+  title_->setText(tr("%1, %2").arg(date_at(document().moment(), document().zone()),
+                                   text(document().workspace().site.name)));
+  switch (shown_) {
     case kSky:
       sky_->follow();
       break;

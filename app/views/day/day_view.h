@@ -3,7 +3,7 @@
 
 #include <QButtonGroup>
 #include <QLabel>
-#include <QStackedWidget>
+#include <array>
 
 #include "app/views/day/kit_page.h"
 #include "app/views/day/plan_page.h"
@@ -18,7 +18,7 @@ class DayView : public View {
   Q_OBJECT
 
  public:
-  DayView(Document& document, Records& records, QWidget* parent = nullptr);
+  DayView(const Models& models, QWidget* parent = nullptr);
   [[nodiscard]] Readiness readiness() const override;
   [[nodiscard]] bool settled() const override;
   void restyle() override;
@@ -35,22 +35,21 @@ class DayView : public View {
 
  protected:
   void follow() override;
-  void resizeEvent(QResizeEvent* event) override;
 
  private:
   enum Page { kSky, kPlan, kReady, kYear };
 
   void turn_to(int page);
-  void show_title();
   void build_switch(QLayout& row);
 
   QLabel* title_;
   QButtonGroup* switch_;
-  QStackedWidget* pages_;
   SkyPage* sky_;
   PlanPage* plan_;
   KitPage* kit_;
   YearPage* year_;
+  std::array<QWidget*, 4> pages_;  ///< in the order of Page; one is shown
+  int shown_ = kSky;
 };
 
 }  // namespace solarchon::app

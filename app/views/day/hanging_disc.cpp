@@ -12,13 +12,12 @@
 namespace solarchon::app {
 
 HangingDisc::HangingDisc(Document& document, QWidget* parent)
-    : QWidget(parent), document_(document) {
+    : Drawing(parent), document_(document) {
   setAccessibleName(tr("The disc as it hangs in the picture"));
   connect(&document_, &Document::changed, this, qOverload<>(&QWidget::update));
 }
 
-void HangingDisc::paintEvent(QPaintEvent* /*event*/) {
-  QPainter painter(this);
+void HangingDisc::draw(QPainter& painter) {
   painter.setRenderHint(QPainter::Antialiasing);
   const Palette& c = Theme::colours();
   const workspace::Answers& answers = document_.answers();

@@ -3,28 +3,24 @@
 
 #include <QHBoxLayout>
 #include <QHeaderView>
-#include <QScrollArea>
-#include <QSettings>
 #include <QVBoxLayout>
-#include <filesystem>
 
+#include "app/model/disk_speed.h"
+#include "app/model/frame_in_hand.h"
+#include "app/model/kit.h"
 #include "app/model/phrases.h"
+#include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
-#include "solarchon/base/file.h"
 #include "solarchon/words/plan.h"
+#include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
 
 namespace {
 
 constexpr double kGiga = 1e9;
-constexpr std::uint64_t kTestBytes = 256'000'000;
-
-QString settings_of(const Records& records) {
-  return QString::fromStdString((records.data() / "settings.ini").string());
-}
 
 QString chore_name(plan::Chore chore) {
   switch (chore) {
@@ -48,10 +44,10 @@ QString chore_name(plan::Chore chore) {
 
 }  // namespace
 
-KitPage::KitPage(Document& document, Records& records, QWidget* parent)
+KitPage::KitPage(const Models& models, QWidget* parent)
     : QWidget(parent),
-      document_(document),
-      records_(records),
+      models_(models),
+      document_(models.document),
       bars_(new NeedBars(this)),
       no_runs_(new PlainLabel(tr("No run is planned for this day: power and disk are counted once "
                                  "there is one, on the page Plan."),
@@ -78,38 +74,34 @@ KitPage::KitPage(Document& document, Records& records, QWidget* parent)
       tr("Writes 256 MB beside your frames, waits until they are on the disk, and "
          "removes them"));
   progress_->hide();
-  auto* left = new QVBoxLayout;
+  auto* picture = new QWidget(this);
+  auto* left = new QVBoxLayout(picture);
+  left->setContentsMargins(0, 0, 0, 0);
   left->setSpacing(8);
   left->addWidget(bars_);
   left->addWidget(no_runs_);
   left->addWidget(list_, 1);
-  auto* row = new QHBoxLayout(this);
-  row->setContentsMargins(0, 0, 0, 0);
-  row->setSpacing(20);
-  row->addLayout(left, 1);
-  row->addWidget(build_fields());
+  new Beside(picture, build_fields(), 300, this);
   connect(measure_, &QPushButton::clicked, this, [this] {
-    if (worker_.busy()) {
-      worker_.cancel();
+    if (models_.disk.worker().busy()) {
+      models_.disk.worker().cancel();
     } else {
-      measure_speed();
+      models_.disk.measure();
     }
   });
-  connect(&worker_, &Worker::busyChanged, this, [this](bool busy) {
+  connect(&models.disk.worker(), &Worker::busyChanged, this, [this](bool busy) {
     measure_->setText(busy ? tr("Stop measuring") : tr("Measure the disk"));
     progress_->setVisible(busy);
   });
-  connect(&worker_, &Worker::progressed, this,
+  connect(&models.disk.worker(), &Worker::progressed, this,
           [this](double part) { progress_->setValue(static_cast<int>(100.0 * part)); });
-  connect(&records, &Records::kitChanged, this, [this] {
+  const auto follow_when_seen = [this] {
     if (isVisible()) {
       follow();
     }
-  });
-  const QVariant kept = QSettings(settings_of(records), QSettings::IniFormat).value("write_mb_s");
-  if (kept.isValid()) {
-    speed_mb_s_ = kept.toDouble();
-  }
+  };
+  connect(&models.kit, &Kit::partsChanged, this, follow_when_seen);
+  connect(&models.disk, &DiskSpeed::measured, this, follow_when_seen);
 }
 
 QWidget* KitPage::build_fields() {
@@ -131,16 +123,7 @@ QWidget* KitPage::build_fields() {
   column->addWidget(measure_);
   column->addWidget(progress_);
   column->addStretch(1);
-  auto* scroll = new QScrollArea(this);
-  scroll->setWidget(side);
-  scroll->setWidgetResizable(true);
-  scroll->setFrameShape(QFrame::NoFrame);
-  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  // As wide as the words of the language ask.
-  constexpr int kLeast = 300;
-  constexpr int kScrollBar = 16;
-  scroll->setFixedWidth(std::max(kLeast, side->minimumSizeHint().width() + kScrollBar));
-  return scroll;
+  return new ScrolledPanel(side, this);
 }
 
 QWidget* KitPage::build_supply(std::size_t supply) {
@@ -194,11 +177,11 @@ QWidget* KitPage::build_consumer(plan::Consumer consumer) {
   ConsumerFields& fields = consumers_.at(place);
   const QString name = name_of(consumer);
   fields.watts = new NumberField(name, QStringLiteral("W"), plan::kWattsRange, false, box);
-  fields.watts->edit().setFixedWidth(64);
+  fields.watts->edit().setFixedWidth(Theme::px(64));
   fields.supply = new QComboBox(box);
   fields.supply->setAccessibleName(tr("Supply of: %1").arg(name));
   fields.supply->addItems({tr("1"), tr("2")});
-  fields.supply->setFixedWidth(60);
+  fields.supply->setFixedWidth(Theme::px(60));
   if (consumer == plan::Consumer::kHeater) {
     fields.watts->edit().setReadOnly(true);
     fields.watts->setToolTip(tr("As the light path's etalon says, on the page of its part"));
@@ -224,47 +207,10 @@ void KitPage::edit_power(const QString& what, const plan::Power& power) {
   document_.edit(what, next);
 }
 
-void KitPage::measure_speed() {
-  worker_.start([this, folder = records_.data()](const base::Task& task) -> Worker::Delivery {
-    auto speed = base::make_folder(folder).and_then(
-        [&] { return plan::measure_write_speed(folder, kTestBytes, task); });
-    return [this, speed = std::move(speed)] {
-      if (speed) {
-        speed_mb_s_ = *speed;
-        QSettings(settings_of(records_), QSettings::IniFormat).setValue("write_mb_s", *speed);
-        follow();
-      } else if (speed.error().code != base::ErrorCode::kCancelled) {
-        records_.tell(error_text(speed.error()));
-      }
-    };
-  });
-}
-
 plan::Stock KitPage::stock() const {
-  plan::Stock stock;
-  stock.kit = records_.kit();
-  stock.inspection_days = document_.workspace().practice.inspection_days;
-  stock.write_mb_per_s = speed_mb_s_;
-  // The folder may not be there yet; its disk is that of the folder above.
-  std::error_code problem;
-  for (std::filesystem::path folder = records_.data(); !folder.empty();
-       folder = folder.parent_path()) {
-    const auto space = std::filesystem::space(folder, problem);
-    if (!problem) {
-      stock.free_bytes = static_cast<double>(space.available);
-      break;
-    }
-    if (folder == folder.parent_path()) {
-      break;
-    }
-  }
-  for (const log::SessionSummary& session : records_.sessions()) {  // newest first
-    if (session.rig == document_.workspace().rig.name && session.started < document_.day().start) {
-      stock.last_use = session.started;
-      break;
-    }
-  }
-  return stock;
+  return workspace::stock_of(document_.workspace(), document_.whole_day(), models_.kit.parts(),
+                             models_.log.sessions(), models_.frame.data(),
+                             models_.disk.write_mb_s());
 }
 
 std::vector<NeedBars::Bar> KitPage::bars(const plan::Stock& stock) const {
@@ -318,13 +264,14 @@ std::vector<NeedBars::Bar> KitPage::bars(const plan::Stock& stock) const {
     speed.name = tr("Recording speed");
     speed.unit = QStringLiteral("MB/s");
     speed.needed.push_back({tr("fastest run"), day.storage->fastest_mb_per_s});
-    speed.have = speed_mb_s_;
-    speed.short_of = speed_mb_s_ && plan::too_fast(*day.storage, *speed_mb_s_);
-    speed.verdict = !speed_mb_s_     ? tr("the disk was not measured yet")
-                    : speed.short_of ? tr("the disk takes %1 MB/s: fewer frames, or a "
-                                          "faster disk")
-                                           .arg(number(*speed_mb_s_, 0))
-                                     : tr("the disk takes %1 MB/s").arg(number(*speed_mb_s_, 0));
+    speed.have = stock.write_mb_per_s;
+    speed.short_of = stock.write_mb_per_s && plan::too_fast(*day.storage, *stock.write_mb_per_s);
+    speed.verdict = !stock.write_mb_per_s ? tr("the disk was not measured yet")
+                    : speed.short_of
+                        ? tr("the disk takes %1 MB/s: fewer frames, or a "
+                             "faster disk")
+                              .arg(number(*stock.write_mb_per_s, 0))
+                        : tr("the disk takes %1 MB/s").arg(number(*stock.write_mb_per_s, 0));
     bars.push_back(std::move(speed));
   }
   return bars;

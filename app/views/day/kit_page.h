@@ -10,11 +10,9 @@
 #include <QTableWidget>
 #include <QWidget>
 #include <array>
-#include <optional>
 
 #include "app/model/document.h"
-#include "app/model/records.h"
-#include "app/model/worker.h"
+#include "app/model/models.h"
 #include "app/shell/number_field.h"
 #include "app/views/day/need_bars.h"
 #include "solarchon/plan/readiness.h"
@@ -27,10 +25,8 @@ class KitPage : public QWidget {
   Q_OBJECT
 
  public:
-  KitPage(Document& document, Records& records, QWidget* parent = nullptr);
+  KitPage(const Models& models, QWidget* parent = nullptr);
   void follow();
-  [[nodiscard]] bool busy() const { return worker_.busy(); }
-  void measure_speed();
 
  private:
   QWidget* build_fields();
@@ -41,8 +37,8 @@ class KitPage : public QWidget {
   [[nodiscard]] std::vector<NeedBars::Bar> bars(const plan::Stock& stock) const;
   void show_list(const std::vector<plan::ReadyItem>& items);
 
+  Models models_;
   Document& document_;
-  Records& records_;
   NeedBars* bars_;
   QLabel* no_runs_;
   QTableWidget* list_;
@@ -60,8 +56,6 @@ class KitPage : public QWidget {
   };
   std::array<ConsumerFields, plan::kConsumers> consumers_;
   QStringList shown_;  ///< words of the list as it stands
-  std::optional<double> speed_mb_s_;
-  Worker worker_;
 };
 
 }  // namespace solarchon::app

@@ -24,12 +24,12 @@ double sum_of(const std::vector<NeedBars::Part>& parts) {
 
 }  // namespace
 
-NeedBars::NeedBars(QWidget* parent) : QWidget(parent) {
+NeedBars::NeedBars(QWidget* parent) : Drawing(parent) {
   setObjectName(QStringLiteral("need-bars"));
   setAccessibleName(tr("What is needed against what there is"));
 }
 
-QSize NeedBars::sizeHint() const {
+QSize NeedBars::usual_size() const {
   return {480, static_cast<int>(kRowHigh * static_cast<double>(bars_.size()))};
 }
 
@@ -40,7 +40,6 @@ void NeedBars::show_bars(const std::vector<Bar>& bars) {
     words << tr("%1: %2").arg(bar.name, bar.verdict);
   }
   setAccessibleDescription(words.join(QStringLiteral("; ")));
-  setMinimumHeight(sizeHint().height());
   updateGeometry();
   update();
 }
@@ -51,13 +50,17 @@ void NeedBars::paint_bar(QPainter& painter, const Bar& bar, double top) const {
   const double most = std::max({needed, bar.have.value_or(0.0) + bar.spare, 1e-9}) * 1.06;
   const double wide = width() - 4.0;
   const auto x_of = [&](double amount) { return 2.0 + amount / most * wide; };
-  painter.setFont(Theme::font(TextSize::kMedium, true));
-  painter.setPen(c.ink);
-  painter.drawText(QRectF(2, top, wide, 18), Qt::AlignLeft | Qt::AlignVCenter, bar.name);
-  painter.setFont(Theme::font(TextSize::kMedium));
+  painter.setFont(Theme::drawn_font(TextSize::kMedium));
   painter.setPen(bar.short_of ? c.stop : c.ink);
-  const QString mark = bar.short_of ? QStringLiteral("\u25b2 ") : QString();
-  painter.drawText(QRectF(2, top, wide, 18), Qt::AlignRight | Qt::AlignVCenter, mark + bar.verdict);
+  const QString verdict = (bar.short_of ? QStringLiteral("\u25b2 ") : QString()) + bar.verdict;
+  const double verdict_wide = painter.fontMetrics().horizontalAdvance(verdict);
+  painter.drawText(QRectF(2, top, wide, 18), Qt::AlignRight | Qt::AlignVCenter, verdict);
+  // The name has what the verdict leaves.
+  painter.setFont(Theme::drawn_font(TextSize::kMedium, true));
+  painter.setPen(c.ink);
+  painter.drawText(QRectF(2, top, wide, 18), Qt::AlignLeft | Qt::AlignVCenter,
+                   painter.fontMetrics().elidedText(bar.name, Qt::ElideRight,
+                                                    static_cast<int>(wide - verdict_wide - 12.0)));
   const QRectF frame(2, top + 22, wide, kBarHigh);
   painter.fillRect(frame, c.shade);
   // What there is as the ground of the bar, the spare hatched.
@@ -73,7 +76,7 @@ void NeedBars::paint_bar(QPainter& painter, const Bar& bar, double top) const {
     painter.drawRect(have.united(spare));
   }
   double used = 0.0;
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   double name_end = 0.0;
   for (const Part& part : bar.needed) {
     const QRectF block(x_of(used), frame.top() + 5, x_of(used + part.amount) - x_of(used),
@@ -85,14 +88,15 @@ void NeedBars::paint_bar(QPainter& painter, const Bar& bar, double top) const {
     const QString words = tr("%1 %2 %3").arg(part.name, figure(part.amount, 3), bar.unit);
     const double space = painter.fontMetrics().horizontalAdvance(words) + 4.0;
     const double left = std::max(std::min(block.left(), wide - space), name_end);
-    painter.drawText(QRectF(left, frame.bottom() + 2, space, 14), Qt::AlignLeft, words);
+    painter.drawText(
+        QRectF(left, frame.bottom() + 2, wide + 2.0 - left, 14), Qt::AlignLeft,
+        painter.fontMetrics().elidedText(words, Qt::ElideRight, static_cast<int>(wide - left)));
     name_end = left + space + 10.0;
     used += part.amount;
   }
 }
 
-void NeedBars::paintEvent(QPaintEvent* /*event*/) {
-  QPainter painter(this);
+void NeedBars::draw(QPainter& painter) {
   painter.setRenderHint(QPainter::Antialiasing);
   double top = 0.0;
   for (const Bar& bar : bars_) {

@@ -1,14 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/shell/drawing.h"
+
 #include <QString>
-#include <QWidget>
 #include <vector>
 
 namespace solarchon::app {
 
 /// Bars of what is needed against what there is.
-class NeedBars : public QWidget {
+class NeedBars : public Drawing {
   Q_OBJECT
 
  public:
@@ -29,10 +30,11 @@ class NeedBars : public QWidget {
   explicit NeedBars(QWidget* parent = nullptr);
   void show_bars(const std::vector<Bar>& bars);
   [[nodiscard]] const std::vector<Bar>& bars() const { return bars_; }
-  [[nodiscard]] QSize sizeHint() const override;
+  [[nodiscard]] QSize usual_size() const override;
+  [[nodiscard]] QSize least_size() const override { return {300, usual_size().height()}; }
 
  protected:
-  void paintEvent(QPaintEvent* event) override;
+  void draw(QPainter& painter) override;
 
  private:
   void paint_bar(QPainter& painter, const Bar& bar, double top) const;

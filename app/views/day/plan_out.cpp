@@ -257,10 +257,7 @@ base::Result<void> write_plan(const Document& document, const QString& file) {
     return base::write_file(path, plan::to_csv(entries, space.site.time_zone));
   }
   if (ending == QStringLiteral("json")) {
-    return base::write_file(path,
-                            workspace::plan_report(document.whole_day())
-                                    .dump(2, ' ', false, base::Json::error_handler_t::replace) +
-                                "\n");
+    return base::write_file(path, base::file_text(workspace::plan_report(document.whole_day())));
   }
   return base::fail(base::ErrorCode::kUnknownValue, file.toStdString(), ending.toStdString(),
                     base::one_of({"pdf", "ics", "csv", "json"}));

@@ -9,7 +9,10 @@
 #include <QTimer>
 #include <algorithm>
 
+#include "app/model/log.h"
+#include "app/model/outside_files.h"
 #include "app/model/phrases.h"
+#include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/shell/wrap_button.h"
@@ -24,32 +27,26 @@ namespace solarchon::app {
 namespace {
 
 constexpr std::size_t kMostBytes = 2U << 20U;
-constexpr double kUsualRunMin = 30.0;
-/// A clip that many cameras take in their stride: short, with a pause to write.
-constexpr double kUsualClipS = 10.0;
-constexpr double kUsualEveryS = 60.0;
 
 }  // namespace
 
-PlanPage::PlanPage(Document& document, Records& records, QWidget* parent)
+PlanPage::PlanPage(const Models& models, QWidget* parent)
     : QWidget(parent),
-      document_(document),
-      records_(records),
-      sheet_(new DaySheet(document, this)),
+      models_(models),
+      document_(models.document),
+      sheet_(new DaySheet(models.document, this)),
       headline_(new PlainLabel(this)) {
   headline_->setObjectName(QStringLiteral("headline"));
   headline_->setWordWrap(true);
   headline_->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
-  auto* left = new QVBoxLayout;
+  auto* picture = new QWidget(this);
+  auto* left = new QVBoxLayout(picture);
+  left->setContentsMargins(0, 0, 0, 0);
   left->setSpacing(6);
   left->addWidget(headline_);
   left->addWidget(sheet_, 1);
   left->addWidget(build_tools());
-  auto* row = new QHBoxLayout(this);
-  row->setContentsMargins(0, 0, 0, 0);
-  row->setSpacing(20);
-  row->addLayout(left, 1);
-  row->addWidget(build_side());
+  new Beside(picture, build_side(), 316, this);
   connect(sheet_, &DaySheet::chosen, this, [this] {
     show_choice();
     // Once the fields have their places.
@@ -57,7 +54,7 @@ PlanPage::PlanPage(Document& document, Records& records, QWidget* parent)
   });
   connect(sheet_, &DaySheet::runEdited, this, &PlanPage::change_run);
   connect(sheet_, &DaySheet::removeAsked, this, &PlanPage::remove_run);
-  connect(&records, &Records::stepNotesChanged, this, &PlanPage::show_choice);
+  connect(&models.log, &Log::stepNotesChanged, this, &PlanPage::show_choice);
 }
 
 QWidget* PlanPage::build_tools() {
@@ -156,7 +153,7 @@ QToolButton* PlanPage::build_out_menu(QWidget* parent) {
         this, tr("Save the forecast"), QStringLiteral("forecast.csv"), tr("Tables (*.csv)"));
     if (const auto& forecast = document_.workspace().wishes.forecast; forecast && !file.isEmpty()) {
       if (const auto done = base::write_file(file.toStdString(), plan::to_csv(*forecast)); !done) {
-        records_.tell(error_text(done.error()));
+        models_.trouble.tell(done.error());
       }
     }
   });
@@ -185,7 +182,7 @@ QWidget* PlanPage::build_side() {
   hint->setProperty("role", "faint");
   hint->setAlignment(Qt::AlignTop);
   run_editor_ = new RunEditor(document_, editors_);
-  step_editor_ = new StepEditor(document_, records_, editors_);
+  step_editor_ = new StepEditor(models_, editors_);
   for (QWidget* editor : std::initializer_list<QWidget*>{hint, run_editor_, step_editor_}) {
     editors_->addWidget(editor);
   }
@@ -213,12 +210,7 @@ QWidget* PlanPage::build_side() {
       remove_run(*sheet_->choice().run);
     }
   });
-  side_ = new QScrollArea(this);
-  side_->setWidget(side);
-  side_->setWidgetResizable(true);
-  side_->setFrameShape(QFrame::NoFrame);
-  side_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  side_->setFixedWidth(316);
+  side_ = new ScrolledPanel(side, this);
   return side_;
 }
 
@@ -232,33 +224,13 @@ void PlanPage::edit_wishes(const QString& what, const plan::Wishes& wishes, Edit
 void PlanPage::add_run() {
   plan::Wishes next = document_.workspace().wishes;
   if (next.runs.size() >= plan::kMostRuns) {
-    records_.tell(tr("A plan holds 500 runs at most; remove old ones first"));
+    models_.trouble.tell(tr("A plan holds 500 runs at most; remove old ones first"));
     return;
   }
-  plan::Run run;
-  run.name = tr("Run %1").arg(document_.plan().runs.size() + 1).toStdString();
-  run.minutes = kUsualRunMin;
-  run.clip_s = kUsualClipS;
-  run.every_s = kUsualEveryS;
-  const sky::SunDay& day = document_.day();
-  run.start = day.transit.value_or(day.start + 0.5 * (day.end - day.start));
-  if (const auto best = plan::best_window(document_.whole_day(), run.minutes)) {
-    run.start = best->window.start;
-  }
   // A plan for today begins no sooner than now.
-  if (const sky::UtcTime now{QDateTime::currentMSecsSinceEpoch()};
-      document_.live() && day.start <= now && now < day.end) {
-    run.start = std::max(run.start, now);
-  }
-  for (const plan::PlannedRun& other : document_.plan().runs) {
-    // After the others where it would meet one.
-    if (run.start < other.window.end &&
-        other.window.start < run.start + sky::minutes(run.minutes)) {
-      run.start = other.window.end;
-    }
-  }
-  constexpr std::int64_t kMinuteMs = 60'000;
-  run.start.unix_ms = (run.start.unix_ms + kMinuteMs - 1) / kMinuteMs * kMinuteMs;
+  plan::Run run = plan::next_run(
+      document_.whole_day(), document_.live() ? std::optional(document_.moment()) : std::nullopt);
+  run.name = tr("Run %1").arg(document_.plan().runs.size() + 1).toStdString();
   next.runs.push_back(run);
   edit_wishes(tr("Add run"), next);
   sheet_->choose({next.runs.size() - 1, {}});
@@ -285,29 +257,30 @@ void PlanPage::adopt_forecast(const QString& what, std::optional<plan::Forecast>
 
 void PlanPage::open_forecast_file(const QString& file) {
   const std::string name = QFileInfo(file).fileName().toStdString();
-  records_.read_outside(file, kMostBytes, [this, name](const base::Result<std::string>& text) {
+  models_.files.read(this, file, kMostBytes, [this, name](const base::Result<std::string>& text) {
     auto read = text.and_then(
         [&](const std::string& bytes) { return plan::forecast_from_text(bytes, name); });
     return [this, read = std::move(read)] {
       if (!read) {
-        records_.tell(error_text(read.error()));
+        models_.trouble.tell(read.error());
         return;
       }
       adopt_forecast(tr("Open forecast"), read->forecast);
       if (!read->refused.empty()) {
-        records_.tell(tr("The forecast was read but for %1").arg(refused_words(read->refused)));
+        models_.trouble.tell(
+            tr("The forecast was read but for %1").arg(refused_words(read->refused)));
       }
     };
   });
 }
 
 void PlanPage::open_calendar_file(const QString& file) {
-  records_.read_outside(file, kMostBytes, [this](const base::Result<std::string>& text) {
+  models_.files.read(this, file, kMostBytes, [this](const base::Result<std::string>& text) {
     auto read =
         text.and_then([](const std::string& bytes) { return plan::runs_from_icalendar(bytes); });
     return [this, read = std::move(read)] {
       if (!read) {
-        records_.tell(error_text(read.error()));
+        models_.trouble.tell(read.error());
         return;
       }
       take_events(*read);
@@ -326,7 +299,7 @@ void PlanPage::take_events(const plan::CalendarFile& read) {
   }
   edit_wishes(tr("Bring in events"), next);
   if (!read.refused.empty()) {
-    records_.tell(tr("The calendar was read but for %1").arg(refused_words(read.refused)));
+    models_.trouble.tell(tr("The calendar was read but for %1").arg(refused_words(read.refused)));
   }
 }
 
@@ -341,7 +314,7 @@ void PlanPage::ask_for_export(const QString& ending, const QString& filter) {
 
 void PlanPage::export_file(const QString& file) {
   if (const auto done = write_plan(document_, file); !done) {
-    records_.tell(error_text(done.error()));
+    models_.trouble.tell(done.error());
   }
 }
 

@@ -11,7 +11,7 @@
 #include <QVBoxLayout>
 
 #include "app/model/document.h"
-#include "app/model/records.h"
+#include "app/model/models.h"
 #include "app/views/day/day_sheet.h"
 #include "app/views/day/run_editor.h"
 #include "app/views/day/step_editor.h"
@@ -25,7 +25,7 @@ class PlanPage : public QWidget {
   Q_OBJECT
 
  public:
-  PlanPage(Document& document, Records& records, QWidget* parent = nullptr);
+  PlanPage(const Models& models, QWidget* parent = nullptr);
   void follow();
   [[nodiscard]] DaySheet& sheet() { return *sheet_; }
 
@@ -59,8 +59,8 @@ class PlanPage : public QWidget {
   void resolve(plan::ConflictKind of, std::size_t run, plan::Cure::Kind by);
   [[nodiscard]] QString headline() const;
 
+  Models models_;
   Document& document_;
-  Records& records_;
   DaySheet* sheet_;
   QLabel* headline_;
   QCheckBox* alarms_ = nullptr;

@@ -28,7 +28,7 @@ RunEditor::RunEditor(Document& document, QWidget* parent)
   start_->setDisplayFormat(QStringLiteral("HH:mm"));
   start_->setButtonSymbols(QAbstractSpinBox::NoButtons);
   start_->setKeyboardTracking(false);
-  start_->setFixedWidth(96);
+  start_->setFixedWidth(Theme::px(96));
   start_->setAlignment(Qt::AlignRight);
   fixed_->setToolTip(
       tr("A contact of an eclipse, a transit, a class that comes: it is never "

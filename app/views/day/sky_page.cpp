@@ -9,7 +9,9 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "app/model/outside_files.h"
 #include "app/model/phrases.h"
+#include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/file.h"
@@ -26,15 +28,14 @@ QLabel* caption(const QString& words, QWidget* parent) {
 
 }  // namespace
 
-SkyPage::SkyPage(Document& document, Records& records, QWidget* parent)
+SkyPage::SkyPage(const Models& models, QWidget* parent)
     : QWidget(parent),
-      document_(document),
-      records_(records),
+      models_(models),
       usable_(new PlainLabel(this)),
       mount_(new PlainLabel(this)),
       now_(new Figures(2, this)),
       disc_(new Figures(2, this)),
-      chart_(new WallChart(document, this)) {
+      chart_(new WallChart(models.document, this)) {
   usable_->setObjectName(QStringLiteral("usable"));
   usable_->setWordWrap(true);
   mount_->setObjectName(QStringLiteral("mount-today"));
@@ -42,7 +43,9 @@ SkyPage::SkyPage(Document& document, Records& records, QWidget* parent)
   for (QLabel* line : {usable_, mount_}) {
     line->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
   }
-  auto* left = new QVBoxLayout;
+  auto* picture = new QWidget(this);
+  auto* left = new QVBoxLayout(picture);
+  left->setContentsMargins(0, 0, 0, 0);
   left->addWidget(usable_);
   left->addWidget(mount_);
   left->addSpacing(4);
@@ -56,17 +59,12 @@ SkyPage::SkyPage(Document& document, Records& records, QWidget* parent)
   right->addWidget(caption(tr("Now"), this));
   right->addWidget(now_);
   right->addWidget(caption(tr("The disc in your picture"), this));
-  right->addWidget(new HangingDisc(document, this), 1);
+  right->addWidget(new HangingDisc(models.document, this), 1);
   right->addWidget(disc_);
   auto* side = new QWidget(this);
-  side->setFixedWidth(320);
   side->setLayout(right);
   right->setContentsMargins(0, 0, 0, 0);
-  auto* row = new QHBoxLayout(this);
-  row->setContentsMargins(0, 0, 0, 0);
-  row->setSpacing(20);
-  row->addLayout(left, 1);
-  row->addWidget(side);
+  new Beside(picture, side, 320, this);
 }
 
 QWidget* SkyPage::build_tools() {
@@ -167,17 +165,17 @@ void SkyPage::open_horizon() {
 
 void SkyPage::open_horizon_file(const QString& file) {
   constexpr std::size_t kMostBytes = 1U << 20U;
-  records().read_outside(file, kMostBytes, [this](const base::Result<std::string>& text) {
+  models_.files.read(this, file, kMostBytes, [this](const base::Result<std::string>& text) {
     auto read =
         text.and_then([](const std::string& bytes) { return sky::horizon_from_csv(bytes); });
     return [this, read = std::move(read)] {
       if (!read) {
-        records().tell(error_text(read.error()));
+        trouble().tell(read.error());
         return;
       }
       adopt_horizon(tr("Open horizon"), read->horizon);
       if (!read->refused.empty()) {
-        records().tell(tr("The horizon was read but for %1").arg(refused_words(read->refused)));
+        trouble().tell(tr("The horizon was read but for %1").arg(refused_words(read->refused)));
       }
     };
   });
@@ -195,7 +193,7 @@ void SkyPage::save_horizon_file(const QString& file) {
   const auto written =
       base::write_file(file.toStdString(), sky::to_csv(document().workspace().site.horizon));
   if (!written) {
-    records().tell(error_text(written.error()));
+    trouble().tell(written.error());
   }
 }
 
@@ -246,7 +244,7 @@ void SkyPage::follow() {
        {tr("Hour angle"), degree.arg(number(sun.hour_angle_deg, 2)), tr("West positive")},
        {tr("Declination"), degree.arg(number(answers.sun.declination_deg, 3))},
        {tr("Compass bearing"),
-        magnetic ? degree.arg(number(std::fmod(sun.azimuth_deg - *magnetic + 360.0, 360.0), 1))
+        magnetic ? degree.arg(number(sky::compass_bearing_deg(sun.azimuth_deg, *magnetic), 1))
                  : tr("outside 2025 to 2030"),
         tr("Azimuth less the magnetic declination of the World Magnetic Model 2025")}});
   disc_->show_rows(

@@ -5,7 +5,7 @@
 #include <QLabel>
 #include <QWidget>
 
-#include "app/model/records.h"
+#include "app/model/models.h"
 #include "app/shell/figures.h"
 #include "app/shell/number_field.h"
 #include "app/views/day/hanging_disc.h"
@@ -18,7 +18,7 @@ class SkyPage : public QWidget {
   Q_OBJECT
 
  public:
-  SkyPage(Document& document, Records& records, QWidget* parent = nullptr);
+  SkyPage(const Models& models, QWidget* parent = nullptr);
   void follow();
 
   /// Reads a horizon from a CSV file; what is refused is told line by line.
@@ -34,11 +34,10 @@ class SkyPage : public QWidget {
   void save_horizon();
   void adopt_horizon(const QString& what, const sky::Horizon& horizon);
 
-  [[nodiscard]] Document& document() const { return document_; }
-  [[nodiscard]] Records& records() const { return records_; }
+  [[nodiscard]] Document& document() const { return models_.document; }
+  [[nodiscard]] Trouble& trouble() const { return models_.trouble; }
 
-  Document& document_;
-  Records& records_;
+  Models models_;
   QLabel* usable_;
   QLabel* mount_;
   QComboBox* mount_kind_ = nullptr;

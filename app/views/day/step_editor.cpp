@@ -5,6 +5,8 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/model/document.h"
+#include "app/model/log.h"
 #include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
@@ -13,10 +15,10 @@
 
 namespace solarchon::app {
 
-StepEditor::StepEditor(Document& document, Records& records, QWidget* parent)
+StepEditor::StepEditor(const Models& models, QWidget* parent)
     : QWidget(parent),
-      document_(document),
-      records_(records),
+      models_(models),
+      document_(models.document),
       name_(new PlainLabel(this)),
       learned_(new PlainLabel(this)),
       planned_(new NumberField(tr("Planned"), tr("min"), plan::kStepMinutesRange, false, this)),
@@ -46,29 +48,19 @@ StepEditor::StepEditor(Document& document, Records& records, QWidget* parent)
   connect(planned_, &NumberField::entered, this, [this](double value) { plan_minutes(value); });
   connect(planned_, &NumberField::emptied, this, [this] { plan_minutes(std::nullopt); });
   connect(took_, &NumberField::entered, this, [this](double minutes) {
-    records_.note_step({QDateTime::currentMSecsSinceEpoch()}, {kind_, minutes});
+    models_.log.note_step({QDateTime::currentMSecsSinceEpoch()}, {kind_, minutes});
     took_->clear();
   });
-  connect(take_back_, &QPushButton::clicked, this, [this] { records_.drop_last_step(kind_); });
+  connect(take_back_, &QPushButton::clicked, this, [this] { models_.log.drop_last_step(kind_); });
 }
 
 void StepEditor::press_watch() {
-  auto& begun = begun_.at(static_cast<std::size_t>(kind_));
-  const sky::UtcTime now = document_.moment();  // the clock, or the time that is looked at
-  if (!begun) {
-    begun = now;
-  } else {
-    const double minutes = sky::in_minutes(now - *begun);
-    begun.reset();
-    if (minutes > 0.0 && minutes <= plan::kStepMinutesRange.high) {
-      records_.note_step(now, {kind_, minutes});
-    }
-  }
+  models_.log.time_step(kind_, document_.moment());  // the clock, or the time that is looked at
   show_watch();
 }
 
 void StepEditor::show_watch() {
-  const auto& begun = begun_.at(static_cast<std::size_t>(kind_));
+  const auto begun = models_.log.step_begun(kind_);
   watch_->setText(begun ? tr("It is done (begun %1)").arg(clock_at(*begun, document_.zone()))
                         : tr("It begins now"));
 }
@@ -95,7 +87,7 @@ void StepEditor::show_step(plan::StepKind kind) {
     planned_->clear();
   }
   const plan::StepTime time =
-      plan::learned_time(kind, wished.value_or(usual), records_.step_notes());
+      plan::learned_time(kind, wished.value_or(usual), models_.log.step_notes());
   learned_->setText(
       time.times == 0
           ? tr("Nothing logged yet; %1 \u00b1 %2 min are counted on.")

@@ -4,10 +4,9 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QWidget>
-#include <array>
 
 #include "app/model/document.h"
-#include "app/model/records.h"
+#include "app/model/models.h"
 #include "app/shell/number_field.h"
 
 namespace solarchon::app {
@@ -17,7 +16,7 @@ class StepEditor : public QWidget {
   Q_OBJECT
 
  public:
-  StepEditor(Document& document, Records& records, QWidget* parent = nullptr);
+  StepEditor(const Models& models, QWidget* parent = nullptr);
   void show_step(plan::StepKind kind);
 
  private:
@@ -26,8 +25,8 @@ class StepEditor : public QWidget {
   void show_watch();
   void plan_minutes(std::optional<double> minutes);
 
+  Models models_;
   Document& document_;
-  Records& records_;
   plan::StepKind kind_ = plan::StepKind::kDrive;
   QLabel* name_;
   QLabel* learned_;
@@ -35,7 +34,6 @@ class StepEditor : public QWidget {
   NumberField* took_;
   QPushButton* watch_;
   QPushButton* take_back_;
-  std::array<std::optional<sky::UtcTime>, plan::kStepKinds> begun_;
 };
 
 }  // namespace solarchon::app

@@ -20,7 +20,7 @@ constexpr double kLowestDeg = -8.0;
 
 }  // namespace
 
-WallChart::WallChart(Document& document, QWidget* parent) : QWidget(parent), document_(document) {
+WallChart::WallChart(Document& document, QWidget* parent) : Drawing(parent), document_(document) {
   setObjectName(QStringLiteral("wall-chart"));
   setAccessibleName(tr("Path of the Sun over the horizon"));
   connect(&document_, &Document::changed, this, qOverload<>(&QWidget::update));
@@ -90,7 +90,7 @@ void WallChart::paint_grid(QPainter& painter) const {
   const double horizon = place(s.middle_deg, 0.0).y();
   painter.fillRect(QRectF(box.left(), box.top(), box.width(), horizon - box.top()), c.sky);
   painter.fillRect(QRectF(box.left(), horizon, box.width(), box.bottom() - horizon), c.shade);
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   for (int altitude = 0; altitude <= 90; altitude += 10) {
     const double y = place(s.middle_deg, altitude).y();
     if (y < box.top() - 1) {
@@ -112,7 +112,7 @@ void WallChart::paint_grid(QPainter& painter) const {
     painter.drawLine(QPointF(x, horizon), QPointF(x, horizon + (cardinal ? 8 : 4)));
     if (cardinal) {
       painter.setPen(c.ink);
-      painter.setFont(Theme::font(TextSize::kSmall, azimuth % 90 == 0));
+      painter.setFont(Theme::drawn_font(TextSize::kSmall, azimuth % 90 == 0));
       painter.drawText(QRectF(x - 40, box.bottom() + 6, 80, 18), Qt::AlignCenter,
                        QStringLiteral("%1 %2\u00b0").arg(compass_point(azimuth)).arg(azimuth));
     }
@@ -176,7 +176,7 @@ void WallChart::paint_windows(QPainter& painter) const {
 void WallChart::paint_corners(QPainter& painter) const {
   const Palette& c = Theme::colours();
   painter.setPen(c.ink);
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.drawText(area().adjusted(8, 6, -8, 0), Qt::AlignTop | Qt::AlignHCenter | Qt::TextWordWrap,
                    tr("Click sets a corner, drag moves it, right click or Delete takes it out, T "
                       "marks trees. Arrows choose and lift, Insert adds."));
@@ -194,7 +194,7 @@ void WallChart::paint_corners(QPainter& painter) const {
     }
     if (chosen) {
       painter.setPen(c.ink);
-      painter.setFont(Theme::font(TextSize::kSmall, true));
+      painter.setFont(Theme::drawn_font(TextSize::kSmall, true));
       // At either end of the chart the words stay within it.
       constexpr double kWide = 160.0;
       const double left = std::clamp(at.x() - kWide / 2.0, area().left() + 2.0,
@@ -232,7 +232,7 @@ void WallChart::paint_path(QPainter& painter) const {
 void WallChart::paint_hours(QPainter& painter) const {
   const Palette& c = Theme::colours();
   const QTimeZone zone = document_.zone();
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   const auto& arc = document_.day().arc;
   for (std::size_t i = 1; i + 1 < arc.size(); ++i) {
     // The whole hour of the site between this point and the next.
@@ -242,12 +242,8 @@ void WallChart::paint_hours(QPainter& painter) const {
     if (past >= step || arc[i].altitude_deg < 0.0) {
       continue;
     }
-    const double part = 1.0 - static_cast<double>(past) / static_cast<double>(step);
-    const double azimuth =
-        arc[i].azimuth_deg + part * base::wrap_180(arc[i + 1].azimuth_deg - arc[i].azimuth_deg);
-    const double altitude =
-        arc[i].altitude_deg + part * (arc[i + 1].altitude_deg - arc[i].altitude_deg);
-    const QPointF at = place(azimuth, altitude);
+    const sky::ArcPoint hour = sky::arc_at(document_.day(), {local.toMSecsSinceEpoch() - past});
+    const QPointF at = place(hour.azimuth_deg, hour.altitude_deg);
     painter.setPen(Theme::line(c.ink, 1.0));
     painter.setBrush(c.sheet);
     painter.drawEllipse(at, 3.5, 3.5);
@@ -284,7 +280,7 @@ void WallChart::paint_turn(QPainter& painter) const {
   painter.drawPolygon(
       QPolygonF{at(turn->earliest), middle + QPointF(0, kDeep), at(turn->latest), middle});
   painter.setPen(c.ink);
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.drawText(QRectF(middle.x() - 90, middle.y() + kDeep + 2, 180, 18), Qt::AlignCenter,
                    tr("the mount turns over"));
 }
@@ -303,8 +299,7 @@ void WallChart::paint_sun(QPainter& painter) const {
   painter.drawEllipse(at, 13, 13);
 }
 
-void WallChart::paintEvent(QPaintEvent* /*event*/) {
-  QPainter painter(this);
+void WallChart::draw(QPainter& painter) {
   painter.setRenderHint(QPainter::Antialiasing);
   paint_grid(painter);
   paint_windows(painter);
@@ -402,17 +397,17 @@ void WallChart::change_chosen(double azimuth_step_deg, double height_step_deg, b
 }
 
 void WallChart::mousePressEvent(QMouseEvent* event) {
-  if (!editing_ || !area().contains(event->position())) {
+  if (!editing_ || !area().contains(at(*event))) {
     return;
   }
-  const int corner = corner_at(event->position());
+  const int corner = corner_at(at(*event));
   if (event->button() == Qt::RightButton) {
     remove_corner(corner);
     return;
   }
   sky::Horizon next = document_.workspace().site.horizon;
   if (corner < 0) {
-    const sky::HorizonPoint added = direction(event->position());
+    const sky::HorizonPoint added = direction(at(*event));
     next.put(added);
     dragged_ = next;
     choose(static_cast<int>(std::find(next.points.begin(), next.points.end(), added) -
@@ -427,7 +422,7 @@ void WallChart::mouseMoveEvent(QMouseEvent* event) {
   if (!dragged_ || chosen_ < 0) {
     return;
   }
-  sky::HorizonPoint moved = direction(event->position());
+  sky::HorizonPoint moved = direction(at(*event));
   moved.trees = dragged_->points[static_cast<std::size_t>(chosen_)].trees;
   dragged_->points.erase(dragged_->points.begin() + chosen_);
   dragged_->put(moved);

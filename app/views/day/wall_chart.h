@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <QWidget>
 #include <optional>
 
 #include "app/model/document.h"
+#include "app/shell/drawing.h"
 
 namespace solarchon::app {
 
@@ -14,12 +14,12 @@ namespace solarchon::app {
 /// While it edits, a click sets a corner of the skyline, corners are dragged, Delete or a right
 /// click takes one out, T marks trees; with keys, Left and Right choose a corner, Up and Down
 /// change its height (Shift by more), Ctrl with Left and Right its azimuth, Insert adds one.
-class WallChart : public QWidget {
+class WallChart : public Drawing {
   Q_OBJECT
 
  public:
   explicit WallChart(Document& document, QWidget* parent = nullptr);
-  [[nodiscard]] QSize minimumSizeHint() const override { return {420, 280}; }
+  [[nodiscard]] QSize least_size() const override { return {420, 280}; }
 
   void set_editing(bool on);
   /// The chosen corner of the skyline; -1 when there is none.
@@ -30,7 +30,7 @@ class WallChart : public QWidget {
   void horizonEdited(const sky::Horizon& horizon);
 
  protected:
-  void paintEvent(QPaintEvent* event) override;
+  void draw(QPainter& painter) override;
   void mousePressEvent(QMouseEvent* event) override;
   void mouseMoveEvent(QMouseEvent* event) override;
   void mouseReleaseEvent(QMouseEvent* event) override;

@@ -26,7 +26,7 @@ QDate as_date(const sky::CivilDate& date) { return {date.year, date.month, date.
 
 }  // namespace
 
-YearChart::YearChart(Document& document, QWidget* parent) : QWidget(parent), document_(document) {
+YearChart::YearChart(Document& document, QWidget* parent) : Drawing(parent), document_(document) {
   setObjectName(QStringLiteral("year-chart"));
   setFocusPolicy(Qt::StrongFocus);
   setAccessibleName(tr("The year: heights of the Sun, clear hours, tilt of the disc, rotations"));
@@ -79,7 +79,7 @@ void YearChart::look_at_day(int day) {
 }
 
 void YearChart::mousePressEvent(QMouseEvent* event) {
-  if (const auto day = day_at(event->position().x()); day && event->button() == Qt::LeftButton) {
+  if (const auto day = day_at(at(*event).x()); day && event->button() == Qt::LeftButton) {
     look_at_day(*day);
   }
 }
@@ -108,7 +108,7 @@ void YearChart::keyPressEvent(QKeyEvent* event) {
 bool YearChart::event(QEvent* event) {
   if (event->type() == QEvent::ToolTip && year_) {
     const auto* help = static_cast<QHelpEvent*>(event);
-    if (const auto day = day_at(help->pos().x())) {
+    if (const auto day = day_at(in_units(help->pos()).x())) {
       const plan::YearDay& shown = year_->days[static_cast<std::size_t>(*day)];
       show_plain_tip(
           help->globalPos(),
@@ -126,7 +126,7 @@ bool YearChart::event(QEvent* event) {
 void YearChart::paint_months(QPainter& painter) const {
   const Palette& c = Theme::colours();
   const Bands all = bands();
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   for (int month = 1; month <= 12; ++month) {
     const QDate first(year_->year, month, 1);
     const double left = x_of(first.dayOfYear() - 1);
@@ -157,7 +157,7 @@ void YearChart::paint_heights(QPainter& painter) const {
   painter.drawPolygon(filled);
   painter.setPen(Theme::line(c.ink, 1.5));
   painter.drawPolyline(line);
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   for (const int degrees : {0, 30, 60, 90}) {
     painter.setPen(Theme::line(c.rule, 1.0));
     painter.drawLine(QPointF(band.left(), y_of(degrees)), QPointF(band.right(), y_of(degrees)));
@@ -212,7 +212,7 @@ void YearChart::paint_light(QPainter& painter) const {
     }
   }
   painter.restore();
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   for (int hour = 0; hour <= 24; hour += 6) {
     painter.setPen(Theme::line(c.rule, 1.0));
     painter.drawLine(QPointF(band.left() - 4, y_of(hour)), QPointF(band.left(), y_of(hour)));
@@ -238,7 +238,7 @@ void YearChart::paint_tilt(QPainter& painter) const {
     p << QPointF(x, y_of(year_->days[i].p_deg));
     b0 << QPointF(x, y_of(year_->days[i].b0_deg));
   }
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   for (const int degrees : {-20, 0, 20}) {
     painter.setPen(Theme::line(c.rule, 1.0));
     painter.drawLine(QPointF(band.left(), y_of(degrees)), QPointF(band.right(), y_of(degrees)));
@@ -266,7 +266,7 @@ void YearChart::paint_tilt(QPainter& painter) const {
 void YearChart::paint_rotations(QPainter& painter) const {
   const Palette& c = Theme::colours();
   const QRectF band = bands().tilt;
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.setPen(c.faint_ink);
   painter.drawText(QRectF(0, band.bottom() + 3, kLeft - 4, 14), Qt::AlignRight, tr("rotation"));
   double free_from = kLeft;
@@ -300,8 +300,7 @@ void YearChart::paint_today(QPainter& painter) const {
       3.0);
 }
 
-void YearChart::paintEvent(QPaintEvent* /*event*/) {
-  QPainter painter(this);
+void YearChart::draw(QPainter& painter) {
   painter.setRenderHint(QPainter::Antialiasing);
   if (!year_) {
     painter.setPen(Theme::colours().faint_ink);
@@ -309,7 +308,7 @@ void YearChart::paintEvent(QPaintEvent* /*event*/) {
     return;
   }
   painter.setPen(Theme::colours().faint_ink);
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   const Bands all = bands();
   const auto name = [&](const QRectF& band, const QString& words) {
     painter.save();

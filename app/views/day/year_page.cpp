@@ -2,12 +2,13 @@
 #include "app/views/day/year_page.h"
 
 #include <QDateTime>
-#include <QHBoxLayout>
 #include <QVBoxLayout>
 #include <algorithm>
 #include <cmath>
 
+#include "app/model/frame_in_hand.h"
 #include "app/model/phrases.h"
+#include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
@@ -21,17 +22,13 @@ constexpr std::size_t kMostWindows = 8;
 
 }  // namespace
 
-YearPage::YearPage(Document& document, Records& records, QWidget* parent)
+YearPage::YearPage(const Models& models, QWidget* parent)
     : QWidget(parent),
-      document_(document),
-      records_(records),
-      chart_(new YearChart(document, this)) {
-  auto* row = new QHBoxLayout(this);
-  row->setContentsMargins(0, 0, 0, 0);
-  row->setSpacing(20);
-  row->addWidget(chart_, 1);
-  row->addWidget(build_side());
-  connect(&records, &Records::shownChanged, this, [this] {
+      models_(models),
+      document_(models.document),
+      chart_(new YearChart(models.document, this)) {
+  new Beside(chart_, build_side(), 300, this);
+  connect(&models.frame, &FrameInHand::shownChanged, this, [this] {
     if (isVisible()) {
       follow();
     }
@@ -40,7 +37,6 @@ YearPage::YearPage(Document& document, Records& records, QWidget* parent)
 
 QWidget* YearPage::build_side() {
   auto* side = new QWidget(this);
-  side->setFixedWidth(300);
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(6);
@@ -50,7 +46,9 @@ QWidget* YearPage::build_side() {
   target_->setObjectName(QStringLiteral("window-target"));
   target_->setWordWrap(true);
   target_->setProperty("role", "faint");
-  minutes_field_ = new NumberField(tr("For a run of"), tr("min"), {5.0, 600.0}, false, side);
+  minutes_field_ =
+      new NumberField(tr("For a run of"), tr("min"), plan::kWindowMinutesRange, false, side);
+  minutes_field_->setObjectName(QStringLiteral("window-minutes"));
   list_ = new QListWidget(side);
   list_->setObjectName(QStringLiteral("best-windows"));
   list_->setAccessibleName(tr("Best windows"));
@@ -66,8 +64,9 @@ QWidget* YearPage::build_side() {
   column->addWidget(list_, 1);
   column->addWidget(plan_);
   connect(minutes_field_, &NumberField::entered, this, [this](double minutes) {
-    minutes_ = minutes;
-    follow();
+    workspace::Workspace next = document_.workspace();
+    next.wishes.window_minutes = minutes;
+    document_.edit(tr("Change the length looked for"), next, EditKind::kPlan, "window-minutes");
   });
   connect(list_, &QListWidget::itemActivated, this, &YearPage::look_at_chosen);
   connect(list_, &QListWidget::itemClicked, this, &YearPage::look_at_chosen);
@@ -78,7 +77,7 @@ QWidget* YearPage::build_side() {
 }
 
 std::optional<plan::Feature> YearPage::feature() const {
-  const auto& shown = records_.shown();
+  const auto& shown = models_.frame.shown();
   if (document_.workspace().target != workspace::Target::kLargestSpot || !shown ||
       !shown->measurement || shown->measurement->spots.empty()) {
     return std::nullopt;
@@ -96,7 +95,7 @@ YearPage::Wish YearPage::wish() const {
             document_.day().date,
             {.observer = workspace::observer_of(space)},
             0,
-            minutes_,
+            space.wishes.window_minutes,
             feature()};
   wish.outlook.wishes.surroundings = space.wishes.surroundings;
   wish.outlook.wishes.forecast = space.wishes.forecast;
@@ -204,13 +203,13 @@ void YearPage::plan_chosen() {
   const plan::BestWindow window = windows_[static_cast<std::size_t>(chosen)];
   workspace::Workspace next = document_.workspace();
   if (next.wishes.runs.size() >= plan::kMostRuns) {
-    records_.tell(tr("A plan holds 500 runs at most; remove old ones first"));
+    models_.trouble.tell(tr("A plan holds 500 runs at most; remove old ones first"));
     return;
   }
   plan::Run run;
   run.name = tr("Best air").toStdString();
   run.start = window.window.start;
-  run.minutes = minutes_;
+  run.minutes = next.wishes.window_minutes;
   next.wishes.runs.push_back(run);
   document_.edit(tr("Add run"), next);
   document_.look_at(run.start);
@@ -218,7 +217,7 @@ void YearPage::plan_chosen() {
 }
 
 void YearPage::follow() {
-  minutes_field_->show_value(minutes_);
+  minutes_field_->show_value(document_.workspace().wishes.window_minutes);
   const bool spot = document_.workspace().target == workspace::Target::kLargestSpot;
   target_->setText(
       !spot       ? tr("Target: whole disc. The finest detail that the air leaves.")

@@ -9,8 +9,8 @@
 #include <vector>
 
 #include "app/model/document.h"
+#include "app/model/models.h"
 #include "app/model/newest_wins.h"
-#include "app/model/records.h"
 #include "app/shell/number_field.h"
 #include "app/views/day/year_chart.h"
 
@@ -21,7 +21,7 @@ class YearPage : public QWidget {
   Q_OBJECT
 
  public:
-  YearPage(Document& document, Records& records, QWidget* parent = nullptr);
+  YearPage(const Models& models, QWidget* parent = nullptr);
   void follow();
   /// Everything that is shown is worked out.
   [[nodiscard]] bool settled() const { return wishes_.settled() && is_current(); }
@@ -51,14 +51,13 @@ class YearPage : public QWidget {
   void look_at_chosen();
   void plan_chosen();
 
+  Models models_;
   Document& document_;
-  Records& records_;
   YearChart* chart_;
   QLabel* target_ = nullptr;
   NumberField* minutes_field_ = nullptr;
   QListWidget* list_ = nullptr;
   QPushButton* plan_ = nullptr;
-  double minutes_ = 60.0;
   std::optional<Wish> asked_;  ///< the last that was worked at or waits
   std::optional<Wish> done_;
   std::vector<plan::BestWindow> windows_;  ///< finest first

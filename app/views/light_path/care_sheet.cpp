@@ -75,7 +75,7 @@ void CareSheet::add_tuning() {
   tuning_ = new QListWidget(this);
   tuning_->setObjectName(QStringLiteral("tuning-history"));
   tuning_->setAccessibleName(caption->text());
-  tuning_->setFixedHeight(84);
+  tuning_->setFixedHeight(Theme::px(84));
   auto* purpose = new QLineEdit(this);
   purpose->setObjectName(QStringLiteral("tuning-purpose"));
   purpose->setAccessibleName(tr("What it was best for"));

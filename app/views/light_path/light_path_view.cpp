@@ -5,12 +5,15 @@
 #include <QHBoxLayout>
 #include <QMenu>
 #include <QScrollArea>
+#include <QScrollBar>
 #include <QShortcut>
 #include <QSplitter>
 #include <QVBoxLayout>
 #include <utility>
 
+#include "app/model/outside_files.h"
 #include "app/model/phrases.h"
+#include "app/shell/beside.h"
 #include "app/shell/elided_edit.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
@@ -23,6 +26,7 @@ namespace solarchon::app {
 
 namespace {
 
+constexpr int kPanel = 316;          // pixels
 constexpr int kSuggestAfterMs = 60;  // once the hand rests
 
 QScrollArea* scrolled(QWidget* inner, QWidget* parent) {
@@ -41,27 +45,26 @@ std::vector<optics::Element> generic_parts() {
 
 }  // namespace
 
-LightPathView::LightPathView(Document& document, Records& records, QWidget* parent)
-    : View(document, records, parent),
+LightPathView::LightPathView(const Models& models, QWidget* parent)
+    : View(models, parent),
       generic_parts_(generic_parts()),
       section_(new Section(true, this)),
       second_(new Section(false, this)),
       figures_(new Figures(4, this)),
       findings_(new FindingsList(this)),
-      sheet_(new PartSheet(document, records, this)),
+      sheet_(new PartSheet(models, this)),
       chooser_(new PartChooser(this)),
       toggle_(new QPushButton(this)),
       remove_(new QPushButton(tr("Remove"), this)) {
-  auto* left = new QVBoxLayout;
+  auto* picture = new QWidget(this);
+  auto* left = new QVBoxLayout(picture);
+  left->setContentsMargins(0, 0, 0, 0);
   left->setSpacing(8);
   left->addWidget(build_tools());
   left->addWidget(build_drawings(), 1);
   left->addWidget(figures_);
-  auto* row = new QHBoxLayout(this);
-  row->setContentsMargins(16, 12, 16, 12);
-  row->setSpacing(16);
-  row->addLayout(left, 1);
-  row->addWidget(build_side());
+  beside_ = new Beside(picture, build_side(), kPanel, this);
+  beside_->setContentsMargins(16, 12, 16, 12);
   connect(section_, &Section::selectionChanged, this, [this] { follow(); });
   connect(section_, &Section::toggleAsked, this, &LightPathView::toggle);
   connect(section_, &Section::removeAsked, this, &LightPathView::remove);
@@ -71,9 +74,9 @@ LightPathView::LightPathView(Document& document, Records& records, QWidget* pare
     put(part, optics::fitting_place(this->document().workspace().rig, part));
   });
   connect(chooser_, &PartChooser::closed, this, &LightPathView::done_choosing);
-  connect(chooser_, &PartChooser::dropFromKitAsked, &records, &Records::drop_from_kit);
-  connect(&records, &Records::kitChanged, this, [this] {
-    chooser_->show_parts(this->records().kit(), generic_parts_);
+  connect(chooser_, &PartChooser::dropFromKitAsked, &kit(), &Kit::drop);
+  connect(&kit(), &Kit::partsChanged, this, [this] {
+    chooser_->show_parts(this->kit().parts(), generic_parts_);
     suggested_for_ = {};
     suggest_soon_.start();
   });
@@ -81,7 +84,7 @@ LightPathView::LightPathView(Document& document, Records& records, QWidget* pare
   suggest_soon_.setSingleShot(true);
   suggest_soon_.setInterval(kSuggestAfterMs);
   connect(&suggest_soon_, &QTimer::timeout, this, &LightPathView::suggest);
-  chooser_->show_parts(records.kit(), generic_parts_);
+  chooser_->show_parts(kit().parts(), generic_parts_);
 }
 
 QToolButton* LightPathView::build_path_menu(QWidget* parent) {
@@ -122,7 +125,7 @@ QWidget* LightPathView::build_tools() {
   rig_name_->setObjectName(QStringLiteral("rig-name"));
   rig_name_->setAccessibleName(tr("Name of the light path"));
   rig_name_->setToolTip(tr("What you call this light path"));
-  rig_name_->setMinimumWidth(60);
+  rig_name_->setMinimumWidth(Theme::px(60));
   connect(rig_name_, &QLineEdit::editingFinished, this, [this] { rename(rig_name_->text()); });
   auto* add_part = new QPushButton(tr("Add part"), tools);
   add_part->setObjectName(QStringLiteral("choose-parts"));
@@ -183,7 +186,8 @@ QWidget* LightPathView::build_drawings() {
   second->addLayout(head);
   second->addWidget(second_, 1);
   column->addWidget(comparison_);
-  return scrolled(drawings, this);
+  drawings_ = scrolled(drawings, this);
+  return drawings_;
 }
 
 QWidget* LightPathView::build_side() {
@@ -205,6 +209,7 @@ QWidget* LightPathView::build_side() {
   judged->addWidget(scroll);
   judged->setStretchFactor(0, 1);
   judged->setSizes({320, 230});
+  judged->setMinimumHeight(Theme::px(360));
   side_->addWidget(judged);
   side_->addWidget(chooser_);
   return side_;
@@ -213,7 +218,8 @@ QWidget* LightPathView::build_side() {
 void LightPathView::resizeEvent(QResizeEvent* event) {
   View::resizeEvent(event);
   constexpr int kNarrow = 1000;
-  side_->setFixedWidth(width() < kNarrow ? 284 : 316);
+  constexpr int kNarrowPanel = 284;
+  beside_->set_panel(width() < Theme::px(kNarrow) ? kNarrowPanel : kPanel);
 }
 
 Readiness LightPathView::readiness() const {
@@ -270,6 +276,11 @@ void LightPathView::show_figures() {
         tr("Compared with: %1 (%2)").arg(text(other.rig.name), name_of(second.safety.verdict)));
     rows = compared_figures(rows, train_figures(other.rig, second.train, second.exposure));
   }
+  // It scrolls along; what it is tall is the view's to scroll.
+  if (const int tall = drawings_->widget()->minimumSizeHint().height(); tall != tall_) {
+    tall_ = tall;
+    drawings_->setMinimumHeight(tall + drawings_->horizontalScrollBar()->sizeHint().height());
+  }
   section_->set_span(span);
   second_->set_span(span);
   if (comparing && rows.empty()) {
@@ -287,7 +298,7 @@ void LightPathView::suggest() {
       workspace.rig,
       workspace::situation_of(workspace, answers.time, answers.sun.semidiameter_arcsec(),
                               answers.local.airmass),
-      records().kit(), generic_parts_);
+      kit().parts(), generic_parts_);
   findings_->show_judgement(answers.safety, answers.misfits, suggestions_, workspace.rig);
 }
 
@@ -431,27 +442,27 @@ void LightPathView::open_file(const QString& file) {
 
 void LightPathView::read_rig(const QString& file,
                              const std::function<void(const optics::Rig&)>& use) {
-  records().read_outside(file, optics::kMostBytes,
-                         [this, file, use](const base::Result<std::string>& read) {
-                           auto rig = read.and_then([&](const std::string& bytes) {
-                                            return base::parse_json(bytes, file.toStdString());
-                                          })
-                                          .and_then(optics::rig_from_json);
-                           return [this, use, rig = std::move(rig)] {
-                             if (rig) {
-                               use(*rig);
-                             } else {
-                               records().tell(error_text(rig.error()));
-                             }
-                           };
-                         });
+  models().files.read(this, file, optics::kMostBytes,
+                      [this, file, use](const base::Result<std::string>& read) {
+                        auto rig = read.and_then([&](const std::string& bytes) {
+                                         return base::parse_json(bytes, file.toStdString());
+                                       })
+                                       .and_then(optics::rig_from_json);
+                        return [this, use, rig = std::move(rig)] {
+                          if (rig) {
+                            use(*rig);
+                          } else {
+                            trouble().tell(rig.error());
+                          }
+                        };
+                      });
 }
 
 void LightPathView::import_kit() {
   const QString file = QFileDialog::getOpenFileName(this, tr("Add a file to my kit"), QString(),
                                                     tr("Parts (*.json)"));
   if (!file.isEmpty()) {
-    records().import_kit(file);
+    kit().import_file(file);
   }
 }
 
@@ -459,7 +470,7 @@ void LightPathView::export_kit() {
   const QString file = QFileDialog::getSaveFileName(
       this, tr("Save my kit"), QStringLiteral("kit.json"), tr("Parts (*.json)"));
   if (!file.isEmpty()) {
-    records().export_kit(file);
+    kit().export_to(file);
   }
 }
 

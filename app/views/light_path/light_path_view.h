@@ -5,11 +5,13 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
+#include <QScrollArea>
 #include <QStackedWidget>
 #include <QTimer>
 #include <QToolButton>
 #include <functional>
 
+#include "app/shell/beside.h"
 #include "app/shell/figures.h"
 #include "app/views/light_path/findings_list.h"
 #include "app/views/light_path/part_chooser.h"
@@ -26,7 +28,7 @@ class LightPathView : public View {
   Q_OBJECT
 
  public:
-  LightPathView(Document& document, Records& records, QWidget* parent = nullptr);
+  LightPathView(const Models& models, QWidget* parent = nullptr);
   [[nodiscard]] Readiness readiness() const override;
   /// A light path takes the place of the present one.
   void open_file(const QString& file) override;
@@ -66,12 +68,15 @@ class LightPathView : public View {
   std::vector<optics::Element> generic_parts_;  ///< that ship, named in the language
   Section* section_;
   Section* second_;
+  QScrollArea* drawings_ = nullptr;
+  int tall_ = 0;  ///< what the drawings ask for (px)
   QWidget* comparison_ = nullptr;
   QLabel* compared_name_ = nullptr;
   Figures* figures_;
   FindingsList* findings_;
   PartSheet* sheet_;
   PartChooser* chooser_;
+  Beside* beside_ = nullptr;
   QStackedWidget* side_ = nullptr;
   QLineEdit* rig_name_ = nullptr;
   QPushButton* toggle_;

@@ -78,7 +78,7 @@ double tracks_height() { return kNumberRows * kRowHeight + kColourHeight + 8.0; 
 
 void paint_track_names(QPainter& painter, const QRectF& box) {
   painter.setPen(Theme::colours().faint_ink);
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   double top = box.top();
   for (const QString& name :
        {QObject::tr("heat"), QObject::tr("per cm\u00b2"), QObject::tr("light\u2019s width"),
@@ -103,15 +103,15 @@ void paint_part_column(QPainter& painter, const PartColumn& column) {
   painter.drawRoundedRect(box, 3, 3);
   const QRectF inner = box.adjusted(6, 5, -3, -4);
   painter.setPen(c.faint_ink);
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.drawText(QRectF(inner.left(), inner.top(), inner.width(), 16), Qt::AlignLeft,
                    painter.fontMetrics().elidedText(kind_name(part.part), Qt::ElideRight,
                                                     static_cast<int>(inner.width())));
   painter.setPen(c.ink);
-  painter.setFont(Theme::font(TextSize::kSmall, true));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall, true));
   painter.drawText(QRectF(inner.left(), inner.top() + 17, inner.width(), column.head_height - 24),
                    Qt::AlignLeft | Qt::TextWordWrap, text(part.name));
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   double top = box.top() + column.head_height;
   const optics::Passage* passage = column.passage;
   if (passage == nullptr) {

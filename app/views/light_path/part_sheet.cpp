@@ -6,6 +6,7 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/model/kit.h"
 #include "app/model/part_words.h"
 #include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
@@ -20,8 +21,8 @@ constexpr std::string_view kLength = "length_mm";
 
 }  // namespace
 
-PartSheet::PartSheet(Document& document, Records& records, QWidget* parent)
-    : QWidget(parent), document_(document), records_(records) {
+PartSheet::PartSheet(const Models& models, QWidget* parent)
+    : QWidget(parent), document_(models.document), kit_(models.kit) {
   setObjectName(QStringLiteral("part-sheet"));
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
@@ -167,10 +168,11 @@ void PartSheet::add_care(bool tunable) {
 void PartSheet::keep() {
   for (const optics::Element& element : document_.workspace().rig.elements) {
     if (element.id == shown_id_) {
-      const std::string kit_id = records_.keep_in_kit(element);
-      if (!kit_id.empty() && kit_id != element.kit_id) {
-        change(tr("Keep part in kit"), "kit", [&](optics::Element& kept) { kept.kit_id = kit_id; });
-      }
+      // The kit and the light path's word of it, as one step of undo.
+      document_.undo().beginMacro(tr("Keep part in kit"));
+      const std::string kit_id = kit_.keep(element);
+      change(tr("Keep part in kit"), "kit", [&](optics::Element& kept) { kept.kit_id = kit_id; });
+      document_.undo().endMacro();
       return;
     }
   }

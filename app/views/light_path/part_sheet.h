@@ -10,7 +10,7 @@
 #include <vector>
 
 #include "app/model/document.h"
-#include "app/model/records.h"
+#include "app/model/models.h"
 #include "app/shell/number_field.h"
 #include "app/views/light_path/care_sheet.h"
 
@@ -21,7 +21,7 @@ class PartSheet : public QWidget {
   Q_OBJECT
 
  public:
-  PartSheet(Document& document, Records& records, QWidget* parent = nullptr);
+  PartSheet(const Models& models, QWidget* parent = nullptr);
   /// Shows an element of the rig; the fields are rebuilt only for another part.
   void show_element(int element);
   [[nodiscard]] NumberField* field(std::string_view key) const;
@@ -47,7 +47,7 @@ class PartSheet : public QWidget {
   void change(const QString& what, const std::string& subject, Change change);
 
   Document& document_;
-  Records& records_;
+  Kit& kit_;
   std::string shown_id_;
   std::size_t shown_kind_ = 0;
   QWidget* page_ = nullptr;

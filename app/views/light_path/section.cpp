@@ -32,7 +32,7 @@ constexpr double kGap = 5.0;
 constexpr double kSideMargin = 8.0;
 constexpr double kNarrowHead = 92.0;  // a name of four lines in a narrow column
 constexpr double kWideHead = 60.0;
-constexpr double kWideColumn = 115.0;
+constexpr double kWideColumn = 130.0;
 constexpr double kHeadRoom = 28.0;  // above the beam, for its captions
 
 /// How the picture hangs at the end, on an equatorial mount.
@@ -65,7 +65,7 @@ struct Section::Scale {
   }
 };
 
-Section::Section(bool editable, QWidget* parent) : QWidget(parent), editable_(editable) {
+Section::Section(bool editable, QWidget* parent) : Drawing(parent), editable_(editable) {
   setObjectName(editable ? QStringLiteral("section") : QStringLiteral("second-section"));
   setFocusPolicy(Qt::StrongFocus);
   setAcceptDrops(editable);
@@ -84,7 +84,7 @@ double Section::head_height() const {
 
 double Section::column_height() const { return head_height() + tracks_height(); }
 
-QSize Section::minimumSizeHint() const {
+QSize Section::least_size() const {
   if (!editable_) {
     return {300, 110};
   }
@@ -215,7 +215,7 @@ void Section::paint_beam(QPainter& painter, const Scale& scale) const {
   painter.setBrush(light);
   painter.drawPolygon(upper + lower);
   painter.setPen(Theme::line(c.ink, 1.0));
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   const QRectF area = stage();
   painter.drawText(QRectF(area.left(), area.top(), 300, 18), Qt::AlignLeft, tr("\u2190 the Sun"));
   if (train_.aperture_mm > 0.0) {
@@ -270,7 +270,7 @@ void Section::paint_flags(QPainter& painter) const {
     ++planted[*finding.element];
     paint_sign(painter, pole, finding.severity);
     painter.setPen(Theme::colours().ink);
-    painter.setFont(Theme::font(TextSize::kSmall, true));
+    painter.setFont(Theme::drawn_font(TextSize::kSmall, true));
     painter.drawText(pole.translated(0, -18), Qt::AlignCenter, QString::number(flag));
   }
 }
@@ -285,13 +285,12 @@ void Section::paint_drag(QPainter& painter) const {
     painter.drawLine(QPointF(x, column.top() - 6), QPointF(x, column.bottom()));
   } else if (dragging_) {
     painter.setPen(c.ink);
-    painter.setFont(Theme::font(TextSize::kMedium, true));
+    painter.setFont(Theme::drawn_font(TextSize::kMedium, true));
     painter.drawText(stage(), Qt::AlignCenter, tr("Let go outside to remove the part"));
   }
 }
 
-void Section::paintEvent(QPaintEvent* /*event*/) {
-  QPainter painter(this);
+void Section::draw(QPainter& painter) {
   painter.setRenderHint(QPainter::Antialiasing);
   if (count() == 0) {
     painter.setPen(Theme::colours().faint_ink);
@@ -355,13 +354,13 @@ int Section::gap_at(const QPointF& point) const {
 }
 
 void Section::mousePressEvent(QMouseEvent* event) {
-  const int element = element_at(event->position());
+  const int element = element_at(at(*event));
   if (event->button() != Qt::LeftButton || element < 0) {
     return;
   }
   select(element);
   if (editable_) {
-    pressed_ = event->position();
+    pressed_ = at(*event);
   }
 }
 
@@ -369,11 +368,10 @@ void Section::mouseMoveEvent(QMouseEvent* event) {
   if (!pressed_) {
     return;
   }
-  dragging_ = dragging_ || (event->position() - *pressed_).manhattanLength() >=
-                               QApplication::startDragDistance();
+  dragging_ =
+      dragging_ || (at(*event) - *pressed_).manhattanLength() >= QApplication::startDragDistance();
   if (dragging_) {
-    gap_ = rect().contains(event->position().toPoint()) ? std::optional(gap_at(event->position()))
-                                                        : std::nullopt;
+    gap_ = rect().contains(at(*event).toPoint()) ? std::optional(gap_at(at(*event))) : std::nullopt;
     update();
   }
 }
@@ -399,7 +397,7 @@ void Section::mouseReleaseEvent(QMouseEvent* /*event*/) {
 }
 
 void Section::mouseDoubleClickEvent(QMouseEvent* event) {
-  if (const int element = element_at(event->position()); editable_ && element >= 0) {
+  if (const int element = element_at(at(*event)); editable_ && element >= 0) {
     pressed_.reset();
     select(element);
     emit toggleAsked();
@@ -451,7 +449,7 @@ void Section::dragEnterEvent(QDragEnterEvent* event) {
 }
 
 void Section::dragMoveEvent(QDragMoveEvent* event) {
-  gap_ = gap_at(event->position());
+  gap_ = gap_at(at(*event));
   event->acceptProposedAction();
   update();
 }
@@ -466,7 +464,7 @@ void Section::dropEvent(QDropEvent* event) {
   update();
   if (event->mimeData()->hasFormat(kPartMime)) {
     event->acceptProposedAction();
-    emit partDropped(event->mimeData()->data(kPartMime), gap_at(event->position()));
+    emit partDropped(event->mimeData()->data(kPartMime), gap_at(at(*event)));
   }
 }
 
@@ -475,7 +473,7 @@ bool Section::event(QEvent* event) {
     return QWidget::event(event);
   }
   const auto* help = static_cast<QHelpEvent*>(event);
-  const int element = element_at(help->pos());
+  const int element = element_at(in_units(help->pos()));
   if (element < 0) {
     QToolTip::hideText();
     return true;

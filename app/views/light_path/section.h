@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <QWidget>
 #include <optional>
 #include <utility>
 #include <vector>
 
+#include "app/shell/drawing.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/optics/train.h"
 #include "solarchon/safety/safety.h"
@@ -19,7 +19,7 @@ inline constexpr const char* kPartMime = "application/x-solarchon-part";
 /// a part with its heat, its widths and the colours that it lets through. Arrow keys choose a part,
 /// Space takes it off or puts it back, Ctrl with arrows moves it, Delete removes it; a column can
 /// be dragged to another place, or out of the drawing to remove it.
-class Section : public QWidget {
+class Section : public Drawing {
   Q_OBJECT
 
  public:
@@ -36,7 +36,7 @@ class Section : public QWidget {
   void select(int element);
   /// Where the column of a part stands.
   [[nodiscard]] QRectF card(int element) const;
-  [[nodiscard]] QSize minimumSizeHint() const override;
+  [[nodiscard]] QSize least_size() const override;
 
  signals:
   void selectionChanged();
@@ -46,7 +46,7 @@ class Section : public QWidget {
   void partDropped(const QByteArray& part, int place);
 
  protected:
-  void paintEvent(QPaintEvent* event) override;
+  void draw(QPainter& painter) override;
   void mousePressEvent(QMouseEvent* event) override;
   void mouseMoveEvent(QMouseEvent* event) override;
   void mouseReleaseEvent(QMouseEvent* event) override;

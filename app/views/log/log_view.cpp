@@ -7,6 +7,8 @@
 #include <algorithm>
 
 #include "app/model/phrases.h"
+#include "app/shell/beside.h"
+#include "app/shell/elided_label.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
@@ -35,22 +37,30 @@ QString frame_line(const log::FrameEntry& frame, const QTimeZone& zone) {
 
 }  // namespace
 
-LogView::LogView(Document& document, Records& records, QWidget* parent)
-    : View(document, records, parent),
+LogView::LogView(const Models& models, QWidget* parent)
+    : View(models, parent),
       year_(new YearStrip(this)),
-      list_(new QListWidget(this)),
       empty_(new PlainLabel(this)),
       book_(new QWidget(this)),
+      list_(new QListWidget(book_)),
       page_(build_page()) {
+  page_->setEnabled(false);  // until a session lies open
   list_->setObjectName(QStringLiteral("sessions"));
   list_->setAccessibleName(tr("Sessions"));
-  list_->setFixedWidth(320);
+  list_->setMinimumHeight(Theme::px(160));
   list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   empty_->setProperty("role", "faint");
   empty_->setAlignment(Qt::AlignCenter);
   connect(list_, &QListWidget::currentItemChanged, this, [this](QListWidgetItem* item) {
     if (item != nullptr) {
-      show_session(item->data(kSessionRole).toLongLong());
+      keep_notes();
+      this->log().open(item->data(kSessionRole).toLongLong());
+    }
+  });
+  connect(&log(), &Log::sessionOpened, this, &LogView::show_session);
+  connect(&log(), &Log::notesTried, this, [this](std::int64_t session) {
+    if (session == session_ && this->log().unkept_notes(session)) {
+      notes_->document()->setModified(true);  // still to be kept
     }
   });
   connect(year_, &YearStrip::sessionClicked, this, [this](qint64 session) {
@@ -60,11 +70,7 @@ LogView::LogView(Document& document, Records& records, QWidget* parent)
       }
     }
   });
-  auto* lower = new QHBoxLayout(book_);
-  lower->setContentsMargins(0, 0, 0, 0);
-  lower->setSpacing(20);
-  lower->addWidget(list_);
-  lower->addWidget(page_, 1);
+  new Beside(page_, list_, 320, book_, Beside::Side::kBefore);
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(16, 12, 16, 12);
   column->setSpacing(12);
@@ -76,8 +82,8 @@ LogView::LogView(Document& document, Records& records, QWidget* parent)
 LogView::~LogView() { keep_notes(); }
 
 QWidget* LogView::build_page() {
-  auto* page = new QWidget(this);
-  title_ = new PlainLabel(page);
+  auto* page = new QWidget(book_);
+  title_ = new ElidedLabel(page);
   title_->setFont(Theme::font(TextSize::kLarge, true));
   figures_ = new Figures(3, page);
   frames_ = new QListWidget(page);
@@ -85,6 +91,12 @@ QWidget* LogView::build_page() {
   connect(frames_, &QListWidget::itemActivated, this, &LogView::open_chosen_frame);
   open_ = new QPushButton(tr("Open in Measure"), page);
   connect(open_, &QPushButton::clicked, this, &LogView::open_chosen_frame);
+  take_up_ = new QPushButton(tr("Use its site and light path again"), page);
+  take_up_->setObjectName(QStringLiteral("take-up"));
+  take_up_->setToolTip(
+      tr("Puts both back as they were that day, in the place of those in use; undo brings "
+         "these back"));
+  connect(take_up_, &QPushButton::clicked, this, &LogView::take_up);
   notes_ = new QPlainTextEdit(page);
   notes_->setAccessibleName(tr("Notes"));
   notes_->setPlaceholderText(tr("Notes: what worked, what failed, what to try next"));
@@ -95,18 +107,22 @@ QWidget* LogView::build_page() {
   column->addWidget(title_);
   column->addWidget(figures_);
   column->addWidget(frames_);
-  column->addWidget(open_, 0, Qt::AlignLeft);
+  auto* tools = new QHBoxLayout;
+  tools->addWidget(open_);
+  tools->addWidget(take_up_);
+  tools->addStretch(1);
+  column->addLayout(tools);
   column->addWidget(notes_, 1);
   return page;
 }
 
 void LogView::follow() {
-  const auto& sessions = records().sessions();
+  const auto& sessions = log().sessions();
   const bool any = !sessions.empty();
   year_->setVisible(any);
   book_->setVisible(any);
   empty_->setVisible(!any);
-  empty_->setText(records().readable()
+  empty_->setText(log().readable()
                       ? tr("The log is empty.\nEvery frame that you take in Capture is filed here, "
                            "with its site, light path and measurements.")
                       : tr("The log could not be opened. It was left as it is."));
@@ -124,7 +140,7 @@ void LogView::follow() {
   }
   listed_ = std::move(now);
   keep_notes();
-  const std::int64_t kept = session_ ? session_->id : sessions.front().id;
+  const std::int64_t kept = session_ != 0 ? session_ : sessions.front().id;
   list_->clear();
   for (const log::SessionSummary& session : sessions) {
     auto* item = new QListWidgetItem(session_line(session, zone), list_);
@@ -135,18 +151,20 @@ void LogView::follow() {
   }
 }
 
-void LogView::show_session(std::int64_t id) {
-  keep_notes();
-  auto opened = records().session(id);
-  if (!opened) {
-    return;
+void LogView::show_session() {
+  const log::Session& session = *log().opened();
+  page_->setEnabled(true);
+  const bool being_written = session.id == session_ && notes_->document()->isModified();
+  if (!being_written) {
+    keep_notes();
   }
-  session_ = std::move(opened);
+  session_ = session.id;
+  entries_ = session.frames;
   const QTimeZone zone = document().zone();
-  const log::SessionStart& start = session_->start;
+  const log::SessionStart& start = session.start;
   const int year = QDateTime::fromMSecsSinceEpoch(start.started.unix_ms, zone).date().year();
-  year_->show_year(year, records().sessions(), zone);
-  year_->choose(id);
+  year_->show_year(year, log().sessions(), zone);
+  year_->choose(session.id);
   title_->setText(tr("%1, %2").arg(date_at(start.started, zone), text(start.site.name)));
   const bool disc = workspace::kTargetWords.from(start.target) == workspace::Target::kWholeDisc;
   figures_->show_rows(
@@ -155,37 +173,46 @@ void LogView::show_session(std::int64_t id) {
         name_of(disc ? workspace::Target::kWholeDisc : workspace::Target::kLargestSpot)},
        {tr("Seeing"), QStringLiteral("%1\u2033").arg(number(start.seeing_arcsec, 1))}});
   frames_->clear();
-  for (const log::FrameEntry& frame : session_->frames) {
+  for (const log::FrameEntry& frame : entries_) {
     frames_->addItem(frame_line(frame, zone));
   }
   frames_->setCurrentRow(0);
   constexpr int kMostRows = 6;
   const int rows = std::clamp(frames_->count(), 1, kMostRows);
-  frames_->setFixedHeight(rows * std::max(30, frames_->sizeHintForRow(0)) + 14);
-  open_->setEnabled(!session_->frames.empty());
+  frames_->setFixedHeight(rows * std::max(Theme::px(30), frames_->sizeHintForRow(0)) +
+                          Theme::px(14));
+  open_->setEnabled(!entries_.empty());
+  if (being_written) {
+    return;
+  }
   // What could not be written last time is still there to be kept.
-  const auto unkept = unkept_.find(id);
-  notes_->setPlainText(unkept != unkept_.end() ? unkept->second : text(session_->notes));
-  notes_->document()->setModified(unkept != unkept_.end());
+  const auto unkept = log().unkept_notes(session.id);
+  notes_->setPlainText(unkept.value_or(text(session.notes)));
+  notes_->document()->setModified(unkept.has_value());
 }
 
 void LogView::keep_notes() {
-  if (session_ && notes_->document()->isModified()) {
-    if (records().set_notes(session_->id, notes_->toPlainText())) {
-      unkept_.erase(session_->id);
-      notes_->document()->setModified(false);
-    } else {
-      unkept_[session_->id] = notes_->toPlainText();
-    }
+  if (session_ != 0 && notes_->document()->isModified()) {
+    notes_->document()->setModified(false);
+    log().set_notes(session_, notes_->toPlainText());
   }
 }
 
 void LogView::open_chosen_frame() {
   const int row = frames_->currentRow();
-  if (session_ && row >= 0 && row < static_cast<int>(session_->frames.size())) {
-    const auto& file = session_->frames[static_cast<std::size_t>(row)].file;
-    records().open_frame(QString::fromStdString((records().data() / file).string()));
+  if (row >= 0 && row < static_cast<int>(entries_.size())) {
+    frame().open_filed(entries_[static_cast<std::size_t>(row)].file);
     emit asksFor(QStringLiteral("measure"));
+  }
+}
+
+void LogView::take_up() {
+  if (const auto& session = log().opened()) {
+    workspace::Workspace next = document().workspace();
+    next.site = session->start.site;
+    next.rig = session->start.rig;
+    document().edit(tr("Use a session\u2019s site and light path"), next);
+    emit asksFor(QStringLiteral("light-path"));
   }
 }
 

@@ -5,8 +5,7 @@
 #include <QListWidget>
 #include <QPlainTextEdit>
 #include <QPushButton>
-#include <map>
-#include <optional>
+#include <vector>
 
 #include "app/shell/figures.h"
 #include "app/views/log/year_strip.h"
@@ -19,8 +18,9 @@ class LogView : public View {
   Q_OBJECT
 
  public:
-  LogView(Document& document, Records& records, QWidget* parent = nullptr);
+  LogView(const Models& models, QWidget* parent = nullptr);
   ~LogView() override;
+  void finish() override { keep_notes(); }
 
  protected:
   void follow() override;
@@ -28,22 +28,24 @@ class LogView : public View {
 
  private:
   QWidget* build_page();
-  void show_session(std::int64_t id);
+  void show_session();
+  void take_up();
   void keep_notes();
   void open_chosen_frame();
 
   YearStrip* year_;
-  QListWidget* list_;
   QLabel* empty_;
   QWidget* book_;
+  QListWidget* list_;
   QWidget* page_;
   QLabel* title_;
   Figures* figures_;
   QListWidget* frames_;
   QPushButton* open_;
+  QPushButton* take_up_;
   QPlainTextEdit* notes_;
-  std::map<std::int64_t, QString> unkept_;  ///< notes that could not be written yet
-  std::optional<log::Session> session_;
+  std::int64_t session_ = 0;  ///< the one that is shown; 0: none
+  std::vector<log::FrameEntry> entries_;
   std::vector<std::int64_t> listed_;
 };
 

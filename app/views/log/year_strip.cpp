@@ -12,8 +12,8 @@
 
 namespace solarchon::app {
 
-YearStrip::YearStrip(QWidget* parent) : QWidget(parent) {
-  setFixedHeight(96);
+YearStrip::YearStrip(QWidget* parent) : Drawing(parent) {
+  setFixedHeight(Theme::px(96));
   setAccessibleName(tr("The year"));
   setToolTip(tr("A bar for each day with frames; its height is the number of spots"));
 }
@@ -41,11 +41,10 @@ double YearStrip::x_of(const QDate& date) const {
   return 4.0 + (width() - 8.0) * static_cast<double>(first.daysTo(date)) / first.daysInYear();
 }
 
-void YearStrip::paintEvent(QPaintEvent* /*event*/) {
-  QPainter painter(this);
+void YearStrip::draw(QPainter& painter) {
   const Palette& c = Theme::colours();
   const double base = height() - 22.0;
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   for (int month = 1; month <= 12; ++month) {
     const double left = x_of(QDate(year_, month, 1));
     const double right = month < 12 ? x_of(QDate(year_, month + 1, 1)) : width() - 4.0;
@@ -74,10 +73,9 @@ void YearStrip::mousePressEvent(QMouseEvent* event) {
   constexpr double kNear = 6.0;
   const auto nearest =
       std::min_element(bars_.begin(), bars_.end(), [&](const Bar& a, const Bar& b) {
-        return std::abs(x_of(a.date) - event->position().x()) <
-               std::abs(x_of(b.date) - event->position().x());
+        return std::abs(x_of(a.date) - at(*event).x()) < std::abs(x_of(b.date) - at(*event).x());
       });
-  if (nearest != bars_.end() && std::abs(x_of(nearest->date) - event->position().x()) < kNear) {
+  if (nearest != bars_.end() && std::abs(x_of(nearest->date) - at(*event).x()) < kNear) {
     emit sessionClicked(nearest->session);
   }
 }

@@ -3,28 +3,28 @@
 
 #include <QDate>
 #include <QTimeZone>
-#include <QWidget>
 #include <vector>
 
+#include "app/shell/drawing.h"
 #include "solarchon/log/log_book.h"
 
 namespace solarchon::app {
 
 /// The year as a strip of days: a bar for each day with frames, as tall as the spots counted.
-class YearStrip : public QWidget {
+class YearStrip : public Drawing {
   Q_OBJECT
 
  public:
   explicit YearStrip(QWidget* parent = nullptr);
   void show_year(int year, const std::vector<log::SessionSummary>& sessions, const QTimeZone& zone);
   void choose(std::int64_t session);
-  [[nodiscard]] QSize sizeHint() const override { return {600, 96}; }
+  [[nodiscard]] QSize usual_size() const override { return {600, 96}; }
 
  signals:
   void sessionClicked(qint64 session);
 
  protected:
-  void paintEvent(QPaintEvent* event) override;
+  void draw(QPainter& painter) override;
   void mousePressEvent(QMouseEvent* event) override;
 
  private:

@@ -10,7 +10,7 @@
 
 namespace solarchon::app {
 
-Ladder::Ladder(QWidget* parent) : QWidget(parent) {
+Ladder::Ladder(QWidget* parent) : Drawing(parent) {
   setAccessibleName(tr("Limits of detail"));
   setToolTip(tr("The longest bar is the coarsest link: improving another one gains nothing"));
 }
@@ -20,8 +20,7 @@ void Ladder::show_limits(const std::optional<workspace::Limits>& limits) {
   update();
 }
 
-void Ladder::paintEvent(QPaintEvent* /*event*/) {
-  QPainter painter(this);
+void Ladder::draw(QPainter& painter) {
   painter.setRenderHint(QPainter::Antialiasing);
   const Palette& c = Theme::colours();
   if (!limits_) {
@@ -45,7 +44,7 @@ void Ladder::paintEvent(QPaintEvent* /*event*/) {
   for (const Rung& rung : rungs) {
     const bool rules = rung.limit == limits_->ruling;
     const double length = room * rung.arcsec / longest;
-    painter.setFont(Theme::font(TextSize::kMedium, rules));
+    painter.setFont(Theme::drawn_font(TextSize::kMedium, rules));
     painter.setPen(c.ink);
     painter.drawText(QRectF(0, y, name_width - 6, 24), Qt::AlignVCenter | Qt::AlignLeft, rung.name);
     painter.setPen(Theme::line(c.ink, 1.0));
@@ -56,7 +55,7 @@ void Ladder::paintEvent(QPaintEvent* /*event*/) {
                      QStringLiteral("%1\u2033").arg(number(rung.arcsec, 1)));
     y += 28.0;
   }
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.setPen(c.faint_ink);
   const QString rule = limits_->ruling == workspace::Limit::kAir
                            ? tr("The air rules today")
@@ -66,7 +65,7 @@ void Ladder::paintEvent(QPaintEvent* /*event*/) {
   painter.drawText(QRectF(0, y + 2, width(), 30), Qt::AlignLeft | Qt::TextWordWrap, rule);
 }
 
-ExposureStrip::ExposureStrip(QWidget* parent) : QWidget(parent) {
+ExposureStrip::ExposureStrip(QWidget* parent) : Drawing(parent) {
   setAccessibleName(tr("Exposure in stops"));
 }
 
@@ -75,8 +74,7 @@ void ExposureStrip::show_exposure(const std::optional<light::DiscExposure>& expo
   update();
 }
 
-void ExposureStrip::paintEvent(QPaintEvent* /*event*/) {
-  QPainter painter(this);
+void ExposureStrip::draw(QPainter& painter) {
   painter.setRenderHint(QPainter::Antialiasing);
   const Palette& c = Theme::colours();
   if (!exposure_) {
@@ -87,7 +85,7 @@ void ExposureStrip::paintEvent(QPaintEvent* /*event*/) {
   }
   constexpr int kStops = 3;
   const double cell = width() / (2.0 * kStops + 1.0);
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   for (int stop = -kStops; stop <= kStops; ++stop) {
     const double level = exposure_->level * std::pow(2.0, stop);
     const QRectF box((stop + kStops) * cell + 1, 22, cell - 2, 40);

@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/match/match_view.h"
 
-#include <QHBoxLayout>
 #include <QLabel>
 #include <QVBoxLayout>
 
 #include "app/model/phrases.h"
+#include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
@@ -21,9 +21,9 @@ QLabel* heading(const QString& words, QWidget* parent) {
 
 }  // namespace
 
-MatchView::MatchView(Document& document, Records& records, QWidget* parent)
-    : View(document, records, parent),
-      frame_(new SensorFrame(document, this)),
+MatchView::MatchView(const Models& models, QWidget* parent)
+    : View(models, parent),
+      frame_(new SensorFrame(models.document, this)),
       exposure_(new PlainLabel(this)),
       exposure_note_(new PlainLabel(this)),
       strip_(new ExposureStrip(this)),
@@ -44,11 +44,8 @@ MatchView::MatchView(Document& document, Records& records, QWidget* parent)
     next.conditions.target_level = value / 100.0;
     this->document().edit(tr("Change target level"), next, EditKind::kConditions, "level");
   });
-  auto* row = new QHBoxLayout(this);
+  auto* row = new Beside(frame_, build_side(), 320, this);
   row->setContentsMargins(16, 12, 16, 12);
-  row->setSpacing(12);
-  row->addWidget(frame_, 1);
-  row->addWidget(build_side());
 }
 
 QWidget* MatchView::build_side() {
@@ -58,7 +55,6 @@ QWidget* MatchView::build_side() {
   exposure_note_->setFont(Theme::font(TextSize::kSmall));
   exposure_note_->setWordWrap(true);
   auto* side = new QWidget(this);
-  side->setFixedWidth(320);
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(4);

@@ -14,7 +14,7 @@ class MatchView : public View {
   Q_OBJECT
 
  public:
-  MatchView(Document& document, Records& records, QWidget* parent = nullptr);
+  MatchView(const Models& models, QWidget* parent = nullptr);
   [[nodiscard]] Readiness readiness() const override;
   [[nodiscard]] bool settled() const override { return frame_->settled(); }
 

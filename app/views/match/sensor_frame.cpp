@@ -36,7 +36,7 @@ constexpr int kQuickSide = 380;  // pixels of the picture while now is dragged
 }  // namespace
 
 SensorFrame::SensorFrame(Document& document, QWidget* parent)
-    : QWidget(parent), document_(document) {
+    : Drawing(parent), document_(document) {
   setObjectName(QStringLiteral("sensor-frame"));
   setAccessibleName(tr("The Sun on the sensor"));
 }
@@ -100,8 +100,7 @@ QRectF SensorFrame::frame_rect() const {
   return fitted_rect(QSizeF(sensor->camera.width_px, sensor->camera.height_px), room);
 }
 
-void SensorFrame::paintEvent(QPaintEvent* /*event*/) {
-  QPainter painter(this);
+void SensorFrame::draw(QPainter& painter) {
   painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
   const Palette& c = Theme::colours();
   const QRectF box = frame_rect();
@@ -119,7 +118,7 @@ void SensorFrame::paintEvent(QPaintEvent* /*event*/) {
   if (!train.field_width_arcmin) {
     return;
   }
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.setPen(c.ink);
   painter.drawText(QRectF(box.left(), box.top() - 20, box.width(), 18), Qt::AlignCenter,
                    tr("%1\u2032").arg(number(*train.field_width_arcmin, 1)));

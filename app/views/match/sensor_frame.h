@@ -2,16 +2,16 @@
 #pragma once
 
 #include <QImage>
-#include <QWidget>
 
 #include "app/model/document.h"
 #include "app/model/newest_wins.h"
+#include "app/shell/drawing.h"
 
 namespace solarchon::app {
 
 /// The sensor's edge with the Sun in it, as the simulated camera would record it now. The picture
 /// is made off the interface thread at the widget's resolution; the newest wish wins.
-class SensorFrame : public QWidget {
+class SensorFrame : public Drawing {
   Q_OBJECT
 
  public:
@@ -20,13 +20,13 @@ class SensorFrame : public QWidget {
   void follow();
   [[nodiscard]] bool settled() const { return wishes_.settled(); }
   [[nodiscard]] const QImage& image() const { return image_; }
-  [[nodiscard]] QSize minimumSizeHint() const override { return {420, 300}; }
+  [[nodiscard]] QSize least_size() const override { return {420, 300}; }
 
  signals:
   void pictureChanged();
 
  protected:
-  void paintEvent(QPaintEvent* event) override;
+  void draw(QPainter& painter) override;
   void resizeEvent(QResizeEvent* event) override;
 
  private:

@@ -55,7 +55,7 @@ QString short_name(const ShownFrame& shown) {
 
 }  // namespace
 
-DiscChart::DiscChart(QWidget* parent) : QWidget(parent) {
+DiscChart::DiscChart(QWidget* parent) : Drawing(parent) {
   setObjectName(QStringLiteral("disc-chart"));
   setAccessibleName(tr("Measured disc"));
 }
@@ -87,7 +87,7 @@ QPointF DiscChart::place(double x_px, double y_px) const {
 
 void DiscChart::paint_spots(QPainter& painter) const {
   const auto& spots = frame_->measurement->spots;
-  painter.setFont(Theme::font(TextSize::kMedium, true));
+  painter.setFont(Theme::drawn_font(TextSize::kMedium, true));
   std::vector<QRectF> taken;  // by spots and by numbers
   for (const measure::SpotMeasurement& spot : spots) {
     const QPointF at = place(spot.x_px, spot.y_px);
@@ -125,12 +125,11 @@ void DiscChart::paint_scale_bar(QPainter& painter) const {
   painter.drawLine(left, left + QPointF(length, 0));
   painter.drawLine(left - QPointF(0, 4), left + QPointF(0, 4));
   painter.drawLine(left + QPointF(length, -4), left + QPointF(length, 4));
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.drawText(left + QPointF(0, -8), tr("10 Earths"));
 }
 
-void DiscChart::paintEvent(QPaintEvent* /*event*/) {
-  QPainter painter(this);
+void DiscChart::draw(QPainter& painter) {
   painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
   const Palette& c = Theme::colours();
   if (!frame_) {
@@ -146,7 +145,7 @@ void DiscChart::paintEvent(QPaintEvent* /*event*/) {
   painter.setBrush(Qt::NoBrush);
   painter.drawRect(box);
   painter.setPen(c.faint_ink);
-  painter.setFont(Theme::font(TextSize::kSmall));
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.drawText(
       QRectF(rect()).adjusted(2, 0, -2, -2), Qt::AlignBottom | Qt::AlignHCenter,
       painter.fontMetrics().elidedText(tr("%1 \u00b7 false colour").arg(short_name(*frame_)),
@@ -183,7 +182,7 @@ void DiscChart::mousePressEvent(QMouseEvent* event) {
   double least = kNear;
   const auto& spots = frame_->measurement->spots;
   for (std::size_t i = 0; i < spots.size(); ++i) {
-    const QPointF away = place(spots[i].x_px, spots[i].y_px) - event->position();
+    const QPointF away = place(spots[i].x_px, spots[i].y_px) - at(*event);
     const double distance = std::hypot(away.x(), away.y());
     if (distance < least) {
       least = distance;

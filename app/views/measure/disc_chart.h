@@ -2,15 +2,15 @@
 #pragma once
 
 #include <QImage>
-#include <QWidget>
 #include <memory>
 
-#include "app/model/records.h"
+#include "app/model/frame_in_hand.h"
+#include "app/shell/drawing.h"
 
 namespace solarchon::app {
 
 /// The measured frame as a chart: fitted limb, heliographic grid, numbered spots, scale in Earths.
-class DiscChart : public QWidget {
+class DiscChart : public Drawing {
   Q_OBJECT
 
  public:
@@ -18,13 +18,13 @@ class DiscChart : public QWidget {
   void show_frame(const std::shared_ptr<const ShownFrame>& frame);
   /// Marks one spot; none for -1.
   void choose_spot(int spot);
-  [[nodiscard]] QSize minimumSizeHint() const override { return {420, 320}; }
+  [[nodiscard]] QSize least_size() const override { return {420, 320}; }
 
  signals:
   void spotClicked(int spot);
 
  protected:
-  void paintEvent(QPaintEvent* event) override;
+  void draw(QPainter& painter) override;
   void mousePressEvent(QMouseEvent* event) override;
 
  private:

@@ -11,6 +11,7 @@
 #include <QVBoxLayout>
 
 #include "app/model/phrases.h"
+#include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/file.h"
@@ -18,8 +19,8 @@
 
 namespace solarchon::app {
 
-MeasureView::MeasureView(Document& document, Records& records, QWidget* parent)
-    : View(document, records, parent),
+MeasureView::MeasureView(const Models& models, QWidget* parent)
+    : View(models, parent),
       chart_(new DiscChart(this)),
       model_(new SpotTable(this)),
       table_(new QTableView(this)),
@@ -44,11 +45,8 @@ MeasureView::MeasureView(Document& document, Records& records, QWidget* parent)
   connect(chart_, &DiscChart::spotClicked, this, [this](int spot) { table_->selectRow(spot); });
   connect(export_, &QPushButton::clicked, this, &MeasureView::ask_export);
   connect(copy_, &QPushButton::clicked, this, &MeasureView::copy);
-  auto* row = new QHBoxLayout(this);
+  auto* row = new Beside(chart_, build_side(), 412, this);
   row->setContentsMargins(16, 12, 16, 12);
-  row->setSpacing(20);
-  row->addWidget(chart_, 1);
-  row->addWidget(build_side());
 }
 
 QWidget* MeasureView::build_side() {
@@ -59,7 +57,6 @@ QWidget* MeasureView::build_side() {
   empty_->setProperty("role", "faint");
   empty_->setWordWrap(true);
   auto* side = new QWidget(this);
-  side->setFixedWidth(412);
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(8);
@@ -75,7 +72,7 @@ QWidget* MeasureView::build_side() {
 }
 
 Readiness MeasureView::readiness() const {
-  const auto& shown = records().shown();
+  const auto& shown = frame().shown();
   if (shown && !shown->measurement) {
     return {safety::Severity::kCheck, shown->problem};
   }
@@ -83,7 +80,7 @@ Readiness MeasureView::readiness() const {
 }
 
 void MeasureView::follow() {
-  const auto& shown = records().shown();
+  const auto& shown = frame().shown();
   chart_->show_frame(shown);
   const bool measured = shown && shown->measurement;
   export_->setEnabled(shown != nullptr);
@@ -125,14 +122,14 @@ void MeasureView::follow() {
        {tr("Spots"), number(static_cast<double>(m.spots.size()), 0)}});
 }
 
-void MeasureView::open_file(const QString& file) { records().open_frame(file); }
+void MeasureView::open_file(const QString& file) { frame().open(file); }
 
 void MeasureView::ask_open() {
   const QString file = QFileDialog::getOpenFileName(
-      this, tr("Open a picture"), QString::fromStdString(records().data().string()),
+      this, tr("Open a picture"), QString::fromStdString(frame().data().string()),
       tr("Pictures (*.fits *.fit *.fts *.png *.tif *.tiff);;All files (*)"));
   if (!file.isEmpty()) {
-    records().open_frame(file);
+    frame().open(file);
   }
 }
 
@@ -146,7 +143,7 @@ void MeasureView::ask_export() {
 }
 
 void MeasureView::export_to(const QString& file) {
-  const auto& shown = records().shown();
+  const auto& shown = frame().shown();
   const std::string path = file.toStdString();
   base::Result<void> written;
   if (file.endsWith(QStringLiteral(".png"))) {
@@ -155,12 +152,12 @@ void MeasureView::export_to(const QString& file) {
     written = frames::write_tiff(shown->frame, path);
   } else if (file.endsWith(QStringLiteral(".json")) && shown->measurement) {
     written =
-        base::write_file(path, workspace::measurement_report(*shown->measurement).dump(2) + "\n");
+        base::write_file(path, base::file_text(workspace::measurement_report(*shown->measurement)));
   } else {
     written = base::write_file(path, model_->csv().toStdString());
   }
   if (!written) {
-    emit failed(error_text(written.error()));
+    trouble().tell(written.error());
   }
 }
 
@@ -175,7 +172,7 @@ void MeasureView::dragEnterEvent(QDragEnterEvent* event) {
 void MeasureView::dropEvent(QDropEvent* event) {
   const auto urls = event->mimeData()->urls();
   if (!urls.isEmpty() && urls.front().isLocalFile()) {
-    records().open_frame(urls.front().toLocalFile());
+    frame().open(urls.front().toLocalFile());
   }
 }
 

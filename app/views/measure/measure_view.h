@@ -17,9 +17,9 @@ class MeasureView : public View {
   Q_OBJECT
 
  public:
-  MeasureView(Document& document, Records& records, QWidget* parent = nullptr);
+  MeasureView(const Models& models, QWidget* parent = nullptr);
   [[nodiscard]] Readiness readiness() const override;
-  [[nodiscard]] bool settled() const override { return !records().worker().busy(); }
+  [[nodiscard]] bool settled() const override { return !frame().worker().busy(); }
   /// Opens a picture and measures it.
   void open_file(const QString& file) override;
   /// Writes what is shown: spots as .csv, everything as .json, the picture as .png or .tiff.

@@ -176,4 +176,18 @@ Result<void> make_folder(const std::filesystem::path& path) {
   return {};
 }
 
+std::optional<double> free_bytes(const std::filesystem::path& folder) {
+  std::error_code problem;
+  for (std::filesystem::path at = folder; !at.empty(); at = at.parent_path()) {
+    const auto space = std::filesystem::space(at, problem);
+    if (!problem) {
+      return static_cast<double>(space.available);
+    }
+    if (at == at.parent_path()) {
+      break;
+    }
+  }
+  return std::nullopt;
+}
+
 }  // namespace solarchon::base

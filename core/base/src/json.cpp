@@ -39,6 +39,10 @@ std::string listed(const std::vector<std::string>& words) {
 
 }  // namespace
 
+std::string file_text(const Json& json) {
+  return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+}
+
 Remark within(const Range& range) { return wants("range", {range.low, range.high}); }
 
 Remark one_of(const std::vector<std::string>& words) { return wants("one-of", {}, listed(words)); }

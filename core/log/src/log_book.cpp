@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/log/log_book.h"
 
-#include <SQLiteCpp/SQLiteCpp.h>
 #include <sqlite3.h>
 
 #include <thread>
@@ -11,6 +10,7 @@
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
 #include "solarchon/optics/rig_file.h"
+#include "store.h"
 
 namespace solarchon::log {
 
@@ -18,33 +18,7 @@ using base::ErrorCode;
 using base::fail;
 using base::Result;
 
-struct LogBook::Store {
-  Store(const std::filesystem::path& path, std::chrono::milliseconds patience)
-      : file(path.string()),
-        database(file, SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE,
-                 static_cast<int>(patience.count())) {}
-  Store(const std::filesystem::path& path, const std::string& uri)
-      : file(path.string()), database(uri, SQLite::OPEN_READONLY | SQLite::OPEN_URI) {}
-  std::string file;
-  SQLite::Database database;
-};
-
 namespace {
-
-/// What a failure of the library means to the caller.
-base::Error as_error(const SQLite::Exception& problem, const std::string& file, bool writing) {
-  switch (problem.getErrorCode()) {
-    case SQLITE_NOTADB:
-    case SQLITE_CORRUPT:
-      return {ErrorCode::kMalformed, file, {}, base::wants("log"), base::reported(problem.what())};
-    default:
-      return {writing ? ErrorCode::kUnwritable : ErrorCode::kUnreadable,
-              file,
-              {},
-              {},
-              base::reported(problem.what())};
-  }
-}
 
 /// A URI by which SQLite reads a file that nobody changes.
 std::string as_unchanging_uri(const std::string& path) {
@@ -167,10 +141,6 @@ void turn_to_write_ahead(SQLite::Database& database, std::chrono::milliseconds p
     constexpr std::chrono::milliseconds kAgain{10};
     std::this_thread::sleep_for(kAgain);
   }
-}
-
-std::string json_text(const base::Json& json) {
-  return json.dump(-1, ' ', false, base::Json::error_handler_t::replace);
 }
 
 std::int64_t insert_session(SQLite::Database& database, const SessionStart& start) {
@@ -302,118 +272,6 @@ Result<void> LogBook::set_notes(std::int64_t session, const std::string& notes) 
     return {};
   } catch (const SQLite::Exception& problem) {
     return tl::make_unexpected(as_error(problem, store_->file, true));
-  }
-}
-
-Result<std::string> LogBook::keep_in_kit(optics::Element part) {
-  try {
-    SQLite::Transaction transaction(store_->database, SQLite::TransactionBehavior::IMMEDIATE);
-    if (part.kit_id.empty()) {
-      const int last =
-          store_->database
-              .execAndGet(
-                  "SELECT COALESCE(MAX(CAST(SUBSTR(id, 5) AS INTEGER)), 0) FROM kit WHERE id LIKE "
-                  "'kit-%'")
-              .getInt();
-      part.kit_id = "kit-" + std::to_string(last + 1);
-    }
-    part.id.clear();  // places in a light path have ids of their own
-    part.fitted = true;
-    SQLite::Statement write(store_->database, "INSERT OR REPLACE INTO kit VALUES (?, ?, ?)");
-    write.bind(1, part.kit_id);
-    write.bind(2, part.name);
-    write.bind(3, optics::to_json(part).dump(-1, ' ', false, base::Json::error_handler_t::replace));
-    write.exec();
-    transaction.commit();
-    return part.kit_id;
-  } catch (const SQLite::Exception& problem) {
-    return tl::make_unexpected(as_error(problem, store_->file, true));
-  }
-}
-
-Result<void> LogBook::drop_from_kit(const std::string& kit_id) {
-  try {
-    SQLite::Statement remove(store_->database, "DELETE FROM kit WHERE id = ?");
-    remove.bind(1, kit_id);
-    if (remove.exec() == 0) {
-      return fail(ErrorCode::kNotFound, "kit_id", kit_id);
-    }
-    return {};
-  } catch (const SQLite::Exception& problem) {
-    return tl::make_unexpected(as_error(problem, store_->file, true));
-  }
-}
-
-Result<std::vector<optics::Element>> LogBook::kit() const {
-  try {
-    std::vector<optics::Element> parts;
-    if (!store_->database.tableExists("kit")) {
-      return parts;  // an older log on a disk that cannot be written
-    }
-    SQLite::Statement query(store_->database, "SELECT id, part FROM kit ORDER BY name, id");
-    while (query.executeStep()) {
-      const std::string id = query.getColumn(0).getString();
-      const auto part = base::parse_json(query.getColumn(1).getString(), id)
-                            .and_then([&](const base::Json& json) {
-                              return optics::element_from_json(json, id);
-                            });
-      if (!part) {
-        return tl::make_unexpected(part.error());
-      }
-      parts.push_back(*part);
-    }
-    return parts;
-  } catch (const SQLite::Exception& problem) {
-    return tl::make_unexpected(as_error(problem, store_->file, false));
-  }
-}
-
-Result<void> LogBook::note_step(sky::UtcTime done, const plan::StepNote& note) {
-  try {
-    SQLite::Statement write(store_->database,
-                            "INSERT INTO step (done_ms, kind, minutes) VALUES (?, ?, ?)");
-    write.bind(1, done.unix_ms);
-    write.bind(2, std::string(plan::kStepWords.of(note.kind)));
-    write.bind(3, note.minutes);
-    write.exec();
-    return {};
-  } catch (const SQLite::Exception& problem) {
-    return tl::make_unexpected(as_error(problem, store_->file, true));
-  }
-}
-
-Result<void> LogBook::drop_last_step(plan::StepKind kind) {
-  try {
-    const std::string word(plan::kStepWords.of(kind));
-    SQLite::Statement remove(
-        store_->database, "DELETE FROM step WHERE id = (SELECT max(id) FROM step WHERE kind = ?)");
-    remove.bind(1, word);
-    if (remove.exec() == 0) {
-      return fail(ErrorCode::kNotFound, "step", word);
-    }
-    return {};
-  } catch (const SQLite::Exception& problem) {
-    return tl::make_unexpected(as_error(problem, store_->file, true));
-  }
-}
-
-Result<std::vector<plan::StepNote>> LogBook::step_notes() const {
-  try {
-    std::vector<plan::StepNote> notes;
-    // A log of an older program that cannot be brought up to date has no such table.
-    if (!store_->database.tableExists("step")) {
-      return notes;
-    }
-    SQLite::Statement query(store_->database,
-                            "SELECT kind, minutes FROM step ORDER BY done_ms, id");
-    while (query.executeStep()) {
-      if (const auto kind = plan::kStepWords.from(query.getColumn(0).getString())) {
-        notes.push_back({*kind, query.getColumn(1).getDouble()});
-      }
-    }
-    return notes;
-  } catch (const SQLite::Exception& problem) {
-    return tl::make_unexpected(as_error(problem, store_->file, false));
   }
 }
 

@@ -65,6 +65,15 @@ const std::vector<std::string>& schema_steps() {
       kind TEXT NOT NULL,
       minutes REAL NOT NULL);
     CREATE INDEX step_done ON step (done_ms);
+  )sql",
+                                               // Sites and light paths to choose from.
+                                               R"sql(
+    CREATE TABLE shelf (
+      kind TEXT NOT NULL,
+      name TEXT NOT NULL,
+      item TEXT NOT NULL,
+      used_ms INTEGER NOT NULL,
+      PRIMARY KEY (kind, name));
   )sql"};
   return kSteps;
 }

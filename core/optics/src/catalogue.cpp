@@ -64,8 +64,7 @@ Result<std::vector<Element>> read_parts(const std::filesystem::path& path) {
 }
 
 Result<void> write_parts(const std::vector<Element>& parts, const std::filesystem::path& path) {
-  return base::write_file(
-      path, parts_to_json(parts).dump(2, ' ', false, Json::error_handler_t::replace) + "\n");
+  return base::write_file(path, base::file_text(parts_to_json(parts)));
 }
 
 const Result<std::vector<Element>>& shipped_catalogue() {

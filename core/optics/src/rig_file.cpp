@@ -279,8 +279,7 @@ Result<Rig> read_rig(const std::filesystem::path& path) {
 }
 
 Result<void> write_rig(const Rig& rig, const std::filesystem::path& path) {
-  return base::write_file(path,
-                          to_json(rig).dump(2, ' ', false, Json::error_handler_t::replace) + "\n");
+  return base::write_file(path, base::file_text(to_json(rig)));
 }
 
 }  // namespace solarchon::optics

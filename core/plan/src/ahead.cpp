@@ -91,6 +91,38 @@ std::optional<BestWindow> best_window(const Day& day, double minutes,
   return best;
 }
 
+Run next_run(const Day& day, std::optional<sky::UtcTime> not_before) {
+  constexpr double kMinutes = 30.0;
+  constexpr double kClipS = 10.0;  // what a seeing-limited clip of the disc can use
+  constexpr double kEveryS = 60.0;
+  Run run;
+  run.minutes = kMinutes;
+  run.clip_s = kClipS;
+  run.every_s = kEveryS;
+  const auto best = best_window(day, run.minutes);
+  run.start = best ? best->window.start
+                   : day.sun.transit.value_or(sky::Window{day.sun.start, day.sun.end}.middle());
+  if (not_before && day.sun.start <= *not_before && *not_before < day.sun.end) {
+    run.start = std::max(run.start, *not_before);
+  }
+  constexpr std::int64_t kMinuteMs = 60'000;
+  const auto on_a_minute = [&] {
+    run.start.unix_ms = (run.start.unix_ms + kMinuteMs - 1) / kMinuteMs * kMinuteMs;
+  };
+  on_a_minute();
+  // Each round leaves one run behind, in whatever order they stand.
+  for (std::size_t round = 0; round < day.plan.runs.size(); ++round) {
+    for (const PlannedRun& other : day.plan.runs) {
+      const sky::Window own = window_of(run);
+      if (own.start < other.window.end && other.window.start < own.end) {
+        run.start = other.window.end;
+        on_a_minute();
+      }
+    }
+  }
+  return run;
+}
+
 base::Result<std::vector<BestWindow>> coming_windows(const Outlook& outlook, sky::UtcTime from,
                                                      int days, double minutes,
                                                      const std::optional<Feature>& feature,

@@ -56,7 +56,8 @@ Json to_json(const Wishes& wishes) {
   Json json{{"runs", std::move(runs)},
             {"minutes", to_json(wishes.minutes)},
             {"power", to_json(wishes.power)},
-            {"ground", to_json(wishes.surroundings)}};
+            {"ground", to_json(wishes.surroundings)},
+            {"window_minutes", wishes.window_minutes}};
   if (wishes.forecast) {
     json["forecast"] = to_json(*wishes.forecast);
   }
@@ -64,11 +65,13 @@ Json to_json(const Wishes& wishes) {
 }
 
 Result<Wishes> wishes_from_json(const Json& json, const std::string& path) {
-  const base::ObjectReader reader(json, path);
+  base::ObjectReader reader(json, path);
+  Wishes wishes;
+  wishes.window_minutes =
+      reader.number_or("window_minutes", kWindowMinutesRange, wishes.window_minutes);
   if (reader.error()) {
     return tl::make_unexpected(*reader.error());
   }
-  Wishes wishes;
   for (const auto& problem :
        {take(reader, json, "runs", wishes.runs, runs_from_json),
         take(reader, json, "minutes", wishes.minutes, step_minutes_from_json),

@@ -30,6 +30,11 @@ base::Result<MagneticField> MagneticField::open() {
   }
 }
 
+double compass_bearing_deg(double azimuth_deg, double declination_deg) {
+  const double bearing = base::wrap_360(azimuth_deg - declination_deg);
+  return bearing;
+}
+
 std::optional<double> MagneticField::declination_deg(const Site& site, UtcTime time) const {
   const double year = decimal_year(time);
   if (year < model_->field.MinTime() || year > model_->field.MaxTime()) {

@@ -4,7 +4,16 @@
 #include <algorithm>
 #include <cmath>
 
+#include "solarchon/base/file.h"
+
 namespace solarchon::sky {
+
+namespace {
+
+constexpr const char* kFormat = "solarchon-site";
+constexpr int kVersion = 1;
+
+}  // namespace
 
 base::Json to_json(const Site& site) {
   base::Json json{{"name", site.name},
@@ -37,6 +46,26 @@ base::Result<Site> site_from_json(const base::Json& json, const std::string& pat
     site.horizon = std::move(*horizon);
   }
   return site;
+}
+
+base::Result<Site> site_from_file(const base::Json& json) {
+  base::ObjectReader reader(json, "");
+  (void)reader.choice("format", {kFormat});
+  const int version = reader.integer("version", {1, 1'000'000});
+  const base::Json& site = reader.object("site");
+  if (!reader.error() && version > kVersion) {
+    reader.fail(base::ErrorCode::kVersion, "version", std::to_string(version),
+                base::wants("versions-up-to", {static_cast<double>(kVersion)}));
+  }
+  if (reader.error()) {
+    return tl::make_unexpected(*reader.error());
+  }
+  return site_from_json(site, "site");
+}
+
+base::Result<void> write_site(const Site& site, const std::filesystem::path& path) {
+  return base::write_file(
+      path, base::file_text({{"format", kFormat}, {"version", kVersion}, {"site", to_json(site)}}));
 }
 
 double standard_pressure_hpa(double elevation_m) {

@@ -8,6 +8,7 @@
 #include "solarchon/base/resources.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/optics/catalogue.h"
+#include "solarchon/optics/rig_file.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/observe.h"
 
@@ -20,7 +21,7 @@ namespace {
 /// A session of the scenario: when its frames were taken, in what air, and what was noted.
 struct DemoSession {
   std::vector<sky::UtcTime> frames;
-  double seeing_arcsec = 2.0;
+  double seeing_arcsec = sky::kUsualSeeingArcsec;
   std::string notes;
 };
 
@@ -82,8 +83,8 @@ bool is_whole(const std::vector<log::SessionSummary>& present, const DemoSession
 
 /// Takes the frames of one session that the log does not have yet, and notes what was noted.
 Result<void> observe(const DemoSession& session, const std::optional<log::SessionSummary>& begun,
-                     Workspace workspace, log::LogBook& log, const std::filesystem::path& data,
-                     const base::Task& task) {
+                     Workspace workspace, const WithLog& with_log,
+                     const std::filesystem::path& data, const base::Task& task) {
   workspace.conditions.seeing_arcsec = session.seeing_arcsec;
   std::optional<std::int64_t> id;
   std::size_t done = 0;
@@ -98,13 +99,16 @@ Result<void> observe(const DemoSession& session, const std::optional<log::Sessio
     const auto seed = static_cast<std::uint32_t>(time.unix_ms / 1000);
     const auto taken =
         shot_for(workspace, answers, std::nullopt, seed).and_then([&](const camera::Shot& shot) {
-          return take_frame(workspace, shot, log, id, data, {task.stop});
+          return take_frame(workspace, shot, with_log, id, data, {task.stop});
         });
     if (!taken) {
       return tl::make_unexpected(taken.error());
     }
     if (!id) {
-      if (auto noted = log.set_notes(taken->session, session.notes); !noted) {
+      const auto note = [&](log::LogBook& log) {
+        return log.set_notes(taken->session, session.notes);
+      };
+      if (auto noted = with_log(note); !noted) {
         return noted;
       }
     }
@@ -128,6 +132,43 @@ Result<void> fill_kit(log::LogBook& log) {
       if (const auto kept = log.keep_in_kit(part); !kept) {
         return tl::make_unexpected(kept.error());
       }
+    }
+  }
+  return {};
+}
+
+/// Puts the demo's sites and light paths on shelves that have nothing of their name, the first of
+/// each as the last used.
+Result<void> fill_shelves(log::LogBook& log, sky::UtcTime now) {
+  const auto json = read_shipped("demo/shelves.json");
+  const auto sites = log.sites();
+  const auto paths = log.paths();
+  if (!json || !sites || !paths) {
+    return tl::make_unexpected(!json ? json.error() : !sites ? sites.error() : paths.error());
+  }
+  const auto has = [](const auto& shelf, const std::string& name) {
+    return std::any_of(shelf.begin(), shelf.end(),
+                       [&](const auto& kept) { return kept.item.name == name; });
+  };
+  sky::UtcTime used = now;
+  for (const base::Json& item : json->at("sites")) {
+    used = used - sky::days(1.0);
+    const auto site = sky::site_from_json(item, "sites");
+    if (auto kept = site.and_then([&](const sky::Site& one) -> Result<void> {
+          return has(*sites, one.name) ? Result<void>() : log.keep(log::KeptSite{one, used});
+        });
+        !kept) {
+      return kept;
+    }
+  }
+  for (const base::Json& item : json->at("light_paths")) {
+    used = used - sky::days(1.0);
+    const auto path = optics::rig_from_json(item);
+    if (auto kept = path.and_then([&](const optics::Rig& one) -> Result<void> {
+          return has(*paths, one.name) ? Result<void>() : log.keep(log::KeptPath{one, used});
+        });
+        !kept) {
+      return kept;
     }
   }
   return {};
@@ -157,6 +198,16 @@ Result<DemoScenario> demo_scenario() {
 }
 
 Result<void> fill_demo(const std::filesystem::path& data, const base::Task& task) {
+  if (auto folder = base::make_folder(data); !folder) {
+    return folder;
+  }
+  return log::LogBook::open(log_file(data)).and_then([&](log::LogBook log) {
+    return fill_demo(data, directly(log), task);
+  });
+}
+
+Result<void> fill_demo(const std::filesystem::path& data, const WithLog& with_log,
+                       const base::Task& task) {
   const auto scenario = demo_scenario();
   const auto sessions = demo_sessions();
   if (!scenario || !sessions) {
@@ -171,36 +222,38 @@ Result<void> fill_demo(const std::filesystem::path& data, const base::Task& task
       return written;
     }
   }
-  auto log = log::LogBook::open(log_file(data));
-  if (!log) {
-    return tl::make_unexpected(log.error());
-  }
-  const auto present = log->summaries();
-  if (!present) {
-    return tl::make_unexpected(present.error());
+  std::vector<log::SessionSummary> present;
+  auto listed = with_log([&](const log::LogBook& log) {
+    return log.summaries().map([&](auto list) { present = std::move(list); });
+  });
+  if (!listed) {
+    return listed;
   }
   const bool whole =
       std::all_of(sessions->begin(), sessions->end(),
-                  [&](const DemoSession& session) { return is_whole(*present, session); });
+                  [&](const DemoSession& session) { return is_whole(present, session); });
   const bool begun = std::any_of(
       sessions->begin(), sessions->end(),
-      [&](const DemoSession& session) { return found_in(*present, session).has_value(); });
-  if (whole || (!present->empty() && !begun)) {
+      [&](const DemoSession& session) { return found_in(present, session).has_value(); });
+  if (whole || (!present.empty() && !begun)) {
     return {};  // done, or somebody's own log
   }
-  if (auto kit = fill_kit(*log); !kit) {
-    return kit;
+  const auto fill_possessions = [&](log::LogBook& log) {
+    return fill_kit(log).and_then([&] { return fill_shelves(log, scenario->now); });
+  };
+  if (auto filled = with_log(fill_possessions); !filled) {
+    return filled;
   }
   const auto count = static_cast<double>(sessions->size());
   for (std::size_t i = 0; i < sessions->size(); ++i) {
     const DemoSession& session = (*sessions)[i];
-    if (is_whole(*present, session)) {
+    if (is_whole(present, session)) {
       continue;
     }
     const base::Task part{
         task.stop, [&](double done) { task.report((static_cast<double>(i) + done) / count); }};
     if (auto done =
-            observe(session, found_in(*present, session), scenario->workspace, *log, data, part);
+            observe(session, found_in(present, session), scenario->workspace, with_log, data, part);
         !done) {
       return done;
     }

@@ -148,9 +148,31 @@ log::SessionStart session_start(const Workspace& workspace, sky::UtcTime time) {
           observer_of(workspace).weather};
 }
 
-Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot, log::LogBook& log,
-                         std::optional<std::int64_t> session, const std::filesystem::path& data,
-                         const base::Task& task) {
+plan::Stock stock_of(const Workspace& workspace, const plan::Day& day,
+                     std::vector<optics::Element> kit,
+                     const std::vector<log::SessionSummary>& sessions,
+                     const std::filesystem::path& data, std::optional<double> write_mb_s) {
+  plan::Stock stock;
+  stock.kit = std::move(kit);
+  stock.inspection_days = workspace.practice.inspection_days;
+  stock.write_mb_per_s = write_mb_s;
+  stock.free_bytes = base::free_bytes(data);
+  const auto used = std::find_if(sessions.begin(), sessions.end(), [&](const auto& session) {
+    return session.rig == workspace.rig.name && session.started < day.sun.start;
+  });
+  if (used != sessions.end()) {
+    stock.last_use = used->started;
+  }
+  return stock;
+}
+
+WithLog directly(log::LogBook& log) {
+  return [&log](const std::function<Result<void>(log::LogBook&)>& work) { return work(log); };
+}
+
+Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot,
+                         const WithLog& with_log, std::optional<std::int64_t> session,
+                         const std::filesystem::path& data, const base::Task& task) {
   auto recording =
       camera::simulate(shot, {task.stop, [&](double done) { task.report(0.6 * done); }});
   if (!recording) {
@@ -186,15 +208,21 @@ Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot, l
                                              observer.site, observer.weather);
   taken.entry = {
       0, shot.time, name.string(), shot.exposure_ms, local.altitude_deg, taken.measurement};
-  const auto filed = session ? log.file_frame(*session, taken.entry).map([&](std::int64_t frame) {
-    return log::LogBook::Filed{*session, frame};
-  })
-                             : log.begin_with(session_start(workspace, shot.time), taken.entry);
+  const auto filed = with_log([&](log::LogBook& log) -> Result<void> {
+    if (session) {
+      return log.file_frame(*session, taken.entry).map([&](std::int64_t frame) {
+        taken.entry.id = frame;
+      });
+    }
+    return log.begin_with(session_start(workspace, shot.time), taken.entry)
+        .map([&](const log::LogBook::Filed& both) {
+          taken.session = both.session;
+          taken.entry.id = both.frame;
+        });
+  });
   if (!filed) {
     return give_up(filed.error());
   }
-  taken.session = filed->session;
-  taken.entry.id = filed->frame;
   task.report(1.0);
   return taken;
 }

@@ -2,6 +2,7 @@
 #include "solarchon/workspace/reports.h"
 
 #include "or_null.h"
+#include "solarchon/optics/rig_file.h"
 
 namespace solarchon::workspace {
 
@@ -129,6 +130,20 @@ Json log_report(const std::vector<log::SessionSummary>& sessions) {
                     {"spots", session.spots}});
   }
   return {{"sessions", std::move(list)}};
+}
+
+Json shelves_report(const std::vector<log::KeptSite>& sites,
+                    const std::vector<log::KeptPath>& paths) {
+  Json site_list = Json::array();
+  for (const log::KeptSite& kept : sites) {
+    site_list.push_back({{"site", sky::to_json(kept.item)}, {"used_utc", sky::to_iso(kept.used)}});
+  }
+  Json path_list = Json::array();
+  for (const log::KeptPath& kept : paths) {
+    path_list.push_back(
+        {{"light_path", optics::to_json(kept.item)}, {"used_utc", sky::to_iso(kept.used)}});
+  }
+  return {{"sites", std::move(site_list)}, {"light_paths", std::move(path_list)}};
 }
 
 }  // namespace solarchon::workspace

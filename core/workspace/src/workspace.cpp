@@ -113,10 +113,13 @@ Result<Workspace> workspace_from_json(const Json& json) {
   base::ObjectReader inner(reader.object("conditions"), "conditions");
   Conditions& conditions = workspace.conditions;
   conditions.pressure_hpa = inner.optional_number("pressure_hpa", sky::kPressureRange);
-  conditions.temperature_c = inner.number_or("temperature_c", sky::kTemperatureRange, 15.0);
-  conditions.seeing_arcsec = inner.number_or("seeing_arcsec", kSeeingRange, 2.0);
-  conditions.target_level = inner.number_or("target_level", kTargetLevelRange, 0.70);
-  conditions.dut1_s = inner.number_or("dut1_s", sky::kDut1Range, 0.0);
+  conditions.temperature_c =
+      inner.number_or("temperature_c", sky::kTemperatureRange, conditions.temperature_c);
+  conditions.seeing_arcsec =
+      inner.number_or("seeing_arcsec", kSeeingRange, conditions.seeing_arcsec);
+  conditions.target_level =
+      inner.number_or("target_level", kTargetLevelRange, conditions.target_level);
+  conditions.dut1_s = inner.number_or("dut1_s", sky::kDut1Range, conditions.dut1_s);
   const Json& site = reader.object("site");
   const Json& rig = reader.object("rig");
   if (reader.error() || inner.error()) {
@@ -207,8 +210,7 @@ Workspace within_limits(Workspace workspace) {
 }
 
 Result<void> write_workspace(const Workspace& workspace, const std::filesystem::path& path) {
-  const std::string text =
-      to_json(workspace).dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+  const std::string text = base::file_text(to_json(workspace));
   if (text.size() > kMostBytes) {
     return base::fail(base::ErrorCode::kTooLarge, path.string(), {},
                       base::wants("at-most-bytes", {static_cast<double>(kMostBytes)}));

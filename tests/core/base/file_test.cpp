@@ -119,5 +119,14 @@ TEST(ShippedFile, PrefersTheNamedFolder) {
   ::unsetenv("SOLARCHON_SHARE");
 }
 
+TEST(FreeBytes, OfAFolderThatIsNotThereYetAreThoseAboveIt) {
+  const test::TempFolder folder;
+  const auto here = free_bytes(folder.path());
+  const auto below = free_bytes(folder.path() / "not" / "there" / "yet");
+  ASSERT_TRUE(here && below);
+  EXPECT_GT(*here, 0.0);
+  EXPECT_NEAR(*below, *here, 0.05 * *here);  // others write, too
+}
+
 }  // namespace
 }  // namespace solarchon::base

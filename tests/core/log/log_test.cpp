@@ -385,5 +385,71 @@ TEST(LogBook, KilledAtAnyMomentItKeepsAllThatWasCommitted) {
   }
 }
 
+sky::Site site_called(const std::string& name) { return {name, -41.3, 174.8, 95.0, "UTC"}; }
+
+TEST(Shelves, KeepByNameAndListWhatWasUsedLastFirst) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  EXPECT_TRUE(book.sites().value().empty());
+  sky::Site walled = site_called("Walled");
+  walled.horizon.points = {{10.0, 5.0, false}, {200.0, 20.0, true}};
+  const KeptSite early{walled, test::morning()};
+  const KeptSite late{site_called("Late"), test::morning() + sky::days(1.0)};
+  ASSERT_TRUE(book.keep(early));
+  ASSERT_TRUE(book.keep(late));
+  EXPECT_EQ(book.sites().value(), (std::vector{late, early}));
+  KeptSite moved = early;
+  moved.item.elevation_m = 300.0;
+  moved.used = test::morning() + sky::days(2.0);
+  ASSERT_TRUE(book.keep(moved));  // the same name: in its place
+  EXPECT_EQ(book.sites().value(), (std::vector{moved, late}));
+  ASSERT_TRUE(book.drop_site("Late"));
+  EXPECT_EQ(book.sites().value(), std::vector{moved});
+  EXPECT_THAT(book.drop_site("Late"), FailsWith(ErrorCode::kNotFound, "name"));
+}
+
+TEST(Shelves, TellSitesAndLightPathsApart) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  optics::Rig path = test::usual_train(2);
+  path.name = "Late";
+  ASSERT_TRUE(book.keep(KeptPath{path, test::morning()}));
+  ASSERT_TRUE(book.keep(KeptSite{site_called("Late"), test::morning()}));
+  EXPECT_EQ(book.paths().value(), (std::vector<KeptPath>{{path, test::morning()}}));
+  ASSERT_TRUE(book.drop_path("Late"));
+  EXPECT_TRUE(book.paths().value().empty());
+  EXPECT_EQ(book.sites().value().size(), 1U);
+}
+
+TEST(Shelves, RefuseWhatHasNoNameOrTooLongAOne) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  for (const std::string& name : {std::string(), std::string(5000, 'n')}) {
+    EXPECT_THAT(book.keep(KeptSite{site_called(name), test::morning()}),
+                FailsWith(ErrorCode::kOutOfRange, "name"));
+  }
+  EXPECT_TRUE(book.sites().value().empty());
+}
+
+TEST(Shelves, SayWhichOfThemIsDamaged) {
+  const TempFolder folder;
+  const auto file = folder / "log.sqlite";
+  LogBook book = LogBook::open(file).value();
+  ASSERT_TRUE(book.keep(KeptSite{site_called("Hurt"), test::morning()}));
+  SQLite::Database raw(file.string(), SQLite::OPEN_READWRITE);
+  raw.exec("UPDATE shelf SET item = '{'");
+  EXPECT_THAT(book.sites(), FailsWith(ErrorCode::kMalformed, "Hurt"));
+}
+
+TEST(Kit, TakesAPartUnderTheIdThatItBrings) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  optics::Element part = test::catalogue_part("Eyepiece 20 mm");
+  part.kit_id = "kit-of-its-own";
+  EXPECT_EQ(book.keep_in_kit(part).value(), "kit-of-its-own");
+  part.kit_id.clear();
+  EXPECT_EQ(book.keep_in_kit(part).value(), "kit-1");
+}
+
 }  // namespace
 }  // namespace solarchon::log

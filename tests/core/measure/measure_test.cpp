@@ -18,7 +18,7 @@ using test::morning_shot;
 using test::starter_rig;
 using test::with_part;
 
-constexpr double kLimbTolerance_px = 0.05;  // REFERENCE
+constexpr double kLimbTolerance_px = 0.05;  // what docs/numbers.md promises
 constexpr double kSpotTolerance_deg = 0.5;  // issue: inside 60 degrees from the centre
 constexpr double kInside_deg = 60.0;
 

@@ -173,5 +173,52 @@ TEST(ComingWindows, FollowASpotRoundTheSun) {
   EXPECT_EQ(sky::utc_date(evening[0].window.start), (sky::CivilDate{2027, 7, 18}));
 }
 
+Day day_with(const std::vector<Run>& runs) {
+  Outlook outlook{.observer = {kHome, {}, 0.0}};
+  outlook.wishes.runs = runs;
+  return day_of({2027, 7, 17}, outlook);
+}
+
+Run run_at(const std::string& time, double minutes) {
+  Run run;
+  run.start = utc(time);
+  run.minutes = minutes;
+  return run;
+}
+
+TEST(NextRun, StartsInTheBestWindowOnAWholeMinute) {
+  const Day day = day_with({});
+  const plan::Run run = next_run(day);
+  const sky::UtcTime best = best_window(day, run.minutes)->window.start;
+  EXPECT_GE(run.start, best);
+  EXPECT_LT(run.start - best, sky::minutes(1.0));
+  EXPECT_EQ(run.start.unix_ms % 60'000, 0);
+  EXPECT_GT(run.clip_s, 0.0);  // clips, not hours of recording in one
+  EXPECT_EQ(next_run(day, utc("2027-07-17T13:10:30Z")).start, utc("2027-07-17T13:11:00Z"));
+  // Now is on another day: it does not matter.
+  EXPECT_EQ(next_run(day, utc("2027-09-17T13:10:30Z")).start, run.start);
+}
+
+TEST(NextRun, MeetsNoOtherRunInWhateverOrderTheyWereEntered) {
+  const plan::Run wanted = next_run(day_with({}));
+  std::vector<plan::Run> runs;
+  for (const double hours : {1.0, 0.5, 0.0, 1.5}) {  // a row without a gap
+    plan::Run run = wanted;
+    run.start = wanted.start + sky::hours(hours);
+    runs.push_back(run);
+  }
+  const plan::Run next = next_run(day_with(runs));
+  EXPECT_EQ(next.start, wanted.start + sky::hours(2.0));
+}
+
+TEST(NextRun, IsAroundNoonWhereNoWindowIsOpen) {
+  Outlook outlook{.observer = {sky::Site{"", 78.2, 15.6, 0.0, "UTC"}, {}, 0.0}};
+  const Day night = day_of({2027, 1, 10}, outlook);
+  const plan::Run run = next_run(night);
+  EXPECT_GE(run.start, night.sun.start);
+  EXPECT_LT(run.start, night.sun.end);
+  EXPECT_EQ(next_run(day_with({run_at("2027-07-17T00:00:00Z", 1.0)})).minutes, 30.0);
+}
+
 }  // namespace
 }  // namespace solarchon::plan

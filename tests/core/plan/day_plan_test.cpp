@@ -206,6 +206,7 @@ TEST(Wishes, GoThroughJson) {
   wishes.minutes.at(0) = 45.0;
   wishes.power.supplies[0].watt_hours = 74.0;
   wishes.surroundings = {Ground::kRoof, Ground::kSoil};
+  wishes.window_minutes = 25.0;
   wishes.forecast = stand_in_forecast(kHome, test::morning(), 3);
   EXPECT_EQ(wishes_from_json(to_json(wishes), "plan"), wishes);
   EXPECT_EQ(wishes_from_json(base::Json::object(), "plan"), Wishes());
@@ -222,6 +223,8 @@ TEST(Wishes, NameWhatIsWrong) {
               FailsWith(ErrorCode::kOutOfRange, "plan.runs[0].minutes"));
   EXPECT_THAT(wishes_from_json({{"runs", {{{"minutes", 1}, {"start_utc", "noon"}}}}}, "plan"),
               FailsWith(ErrorCode::kMalformed, "plan.runs[0].start_utc"));
+  EXPECT_THAT(wishes_from_json({{"window_minutes", 4.0}}, "plan"),
+              FailsWith(ErrorCode::kOutOfRange, "plan.window_minutes"));
   base::Json many = base::Json::array();
   for (std::size_t i = 0; i <= kMostRuns; ++i) {
     many.push_back(base::Json::object());

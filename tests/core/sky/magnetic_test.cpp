@@ -48,5 +48,11 @@ TEST(MagneticField, TakesLongitudesBeyond180) {
               field.declination_deg({"", 10.0, 260.0, 0.0, ""}, time).value(), 1e-9);
 }
 
+TEST(Magnetic, ACompassShowsTheTrueBearingLessTheDeclination) {
+  EXPECT_DOUBLE_EQ(compass_bearing_deg(100.0, 4.0), 96.0);
+  EXPECT_DOUBLE_EQ(compass_bearing_deg(2.0, 5.0), 357.0);
+  EXPECT_DOUBLE_EQ(compass_bearing_deg(359.0, -3.0), 2.0);
+}
+
 }  // namespace
 }  // namespace solarchon::sky

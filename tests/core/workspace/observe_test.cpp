@@ -67,7 +67,7 @@ TEST(TakeFrame, WritesMeasuresAndFiles) {
   const Workspace space = morning_workspace(quick_rig());
   log::LogBook book = log::LogBook::open(log_file(folder.path())).value();
   const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
-  const Taken taken = take_frame(space, shot, book, std::nullopt, folder.path()).value();
+  const Taken taken = take_frame(space, shot, directly(book), std::nullopt, folder.path()).value();
   EXPECT_EQ(taken.entry.file, "frames/2027-07-17/084000.fits");
   ASSERT_TRUE(taken.measurement);
   const auto session = book.session(taken.session).value();
@@ -83,8 +83,9 @@ TEST(TakeFrame, NeverWritesOverAnEarlierFrame) {
   const Workspace space = morning_workspace(quick_rig());
   log::LogBook book = log::LogBook::open(log_file(folder.path())).value();
   const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
-  const Taken first = take_frame(space, shot, book, std::nullopt, folder.path()).value();
-  const Taken second = take_frame(space, shot, book, first.session, folder.path()).value();
+  const Taken first = take_frame(space, shot, directly(book), std::nullopt, folder.path()).value();
+  const Taken second =
+      take_frame(space, shot, directly(book), first.session, folder.path()).value();
   EXPECT_NE(first.entry.file, second.entry.file);
   EXPECT_EQ(second.session, first.session);
   EXPECT_EQ(book.session(first.session).value().frames.size(), 2U);
@@ -101,7 +102,7 @@ TEST(TakeFrame, ACancelledFrameLeavesNothing) {
                             source.request_stop();
                           }
                         }};
-  const auto outcome = take_frame(space, shot, book, std::nullopt, folder.path(), task);
+  const auto outcome = take_frame(space, shot, directly(book), std::nullopt, folder.path(), task);
   ASSERT_FALSE(outcome);
   EXPECT_EQ(outcome.error().code, ErrorCode::kCancelled);
   EXPECT_TRUE(book.summaries().value().empty());
@@ -113,7 +114,7 @@ TEST(TakeFrame, AFrameThatCannotBeFiledIsNotKept) {
   const Workspace space = morning_workspace(quick_rig());
   log::LogBook book = log::LogBook::open(log_file(folder.path())).value();
   const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
-  EXPECT_THAT(take_frame(space, shot, book, 12345, folder.path()),
+  EXPECT_THAT(take_frame(space, shot, directly(book), 12345, folder.path()),
               FailsWith(ErrorCode::kNotFound, "session"));
   EXPECT_FALSE(std::filesystem::exists(folder / "frames/2027-07-17/084000.fits"));
 }
@@ -124,7 +125,7 @@ TEST(TakeFrame, SaysWhenTheFolderCannotBeWritten) {
   log::LogBook book = log::LogBook::open(log_file(folder.path())).value();
   test::write_text(folder / "frames", "a file in the way");
   const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
-  const auto outcome = take_frame(space, shot, book, std::nullopt, folder.path());
+  const auto outcome = take_frame(space, shot, directly(book), std::nullopt, folder.path());
   ASSERT_FALSE(outcome);
   EXPECT_EQ(outcome.error().code, ErrorCode::kUnwritable);
   EXPECT_TRUE(book.summaries().value().empty());
@@ -192,7 +193,7 @@ TEST(TakeFrame, LeavesNoEmptySessionAndSharesNoNameWithAnotherProcess) {
       for (int frame = 0; frame < kEach; ++frame) {
         auto book = log::LogBook::open(log_file(folder.path()));
         well = well && book &&
-               take_frame(space, shot, *book, std::nullopt, folder.path()).has_value() &&
+               take_frame(space, shot, directly(*book), std::nullopt, folder.path()).has_value() &&
                book->keep_in_kit(optics::shipped_catalogue()->front()).has_value();
       }
       std::_Exit(well ? 0 : 1);
@@ -215,6 +216,28 @@ TEST(TakeFrame, LeavesNoEmptySessionAndSharesNoNameWithAnotherProcess) {
     EXPECT_TRUE(files.insert(frame.file).second) << frame.file;
     EXPECT_TRUE(frames::read_frame(folder.path() / frame.file)) << frame.file;
   }
+}
+
+TEST(StockOf, SeesKitDiskAndTheLastUseBeforeTheDay) {
+  const TempFolder folder;
+  const Workspace space = test::morning_workspace(test::starter_rig());
+  const plan::Day day = day_of(space, {2027, 7, 17}, {});
+  log::SessionSummary later;
+  later.rig = space.rig.name;
+  later.started = day.sun.start + sky::hours(9.0);
+  log::SessionSummary other = later;
+  other.rig = "another";
+  other.started = day.sun.start - sky::days(1.0);
+  log::SessionSummary before = later;
+  before.started = day.sun.start - sky::days(3.0);
+  const auto stock = stock_of(space, day, {test::catalogue_part("Eyepiece 20 mm")},
+                              {later, other, before}, folder / "not there yet", 250.0);
+  EXPECT_EQ(stock.kit.size(), 1U);
+  EXPECT_EQ(stock.last_use, before.started);
+  EXPECT_GT(stock.free_bytes.value(), 0.0);
+  EXPECT_EQ(stock.write_mb_per_s, 250.0);
+  EXPECT_EQ(stock.inspection_days, space.practice.inspection_days);
+  EXPECT_FALSE(stock_of(space, day, {}, {later, other}, folder.path(), {}).last_use);
 }
 
 }  // namespace

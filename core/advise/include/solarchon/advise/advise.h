@@ -21,7 +21,7 @@ namespace solarchon::advise {
 struct Situation {
   double semidiameter_arcsec = 959.63;
   double pressure_hpa = sky::kSeaLevelHpa;
-  double seeing_arcsec = 2.0;
+  double seeing_arcsec = sky::kUsualSeeingArcsec;
   bool whole_disc = true;  ///< the target is the whole Sun
   light::LightConditions light = {};
   safety::Practice practice = {};

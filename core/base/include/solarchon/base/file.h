@@ -4,6 +4,7 @@
 #include <cstddef>
 #include <filesystem>
 #include <functional>
+#include <optional>
 #include <string>
 #include <string_view>
 
@@ -43,5 +44,9 @@ std::size_t sweep_half_files(const std::filesystem::path& folder);
 /// Makes a folder and its parents.
 /// Errors: kUnwritable with the system's reason.
 [[nodiscard]] Result<void> make_folder(const std::filesystem::path& path);
+
+/// Room left for us on the disk of a folder (bytes); of a folder that is not there yet, on that of
+/// the nearest one above it. None where the system does not say.
+[[nodiscard]] std::optional<double> free_bytes(const std::filesystem::path& folder);
 
 }  // namespace solarchon::base

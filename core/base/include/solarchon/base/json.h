@@ -39,6 +39,9 @@ template <typename T>
 /// Errors: kMalformed with the byte position.
 [[nodiscard]] Result<Json> parse_json(std::string_view text, const std::string& source);
 
+/// As files hold it: indented, a line break at its end; bytes that are no UTF-8 are replaced.
+[[nodiscard]] std::string file_text(const Json& json);
+
 /// Reads the members of one JSON object, each with its type and range checked.
 /// The first error is kept and every later read gives a default, so that a caller reads all
 /// members in a row and asks `error()` once.

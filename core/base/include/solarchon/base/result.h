@@ -27,12 +27,22 @@ enum class ErrorCode {
 };
 
 /// Part of an error by id, with what goes into its sentence. The sentences stand in words/; ids are
-/// literals, made by `wants` and `because`.
-struct Remark {
-  std::string_view id = {};  ///< empty: nothing is said
-  std::vector<double> figures = {};
-  std::string detail = {};  ///< words of a format, a library's or the system's report
+/// literals, and only `wants`, `because` and `reported` make one, so that no other text becomes
+/// one.
+class Remark {
+ public:
+  Remark() = default;
+
+  std::string_view id;  ///< empty: nothing is said
+  std::vector<double> figures;
+  std::string detail;  ///< words of a format, a library's or the system's report
   bool operator==(const Remark&) const = default;
+
+ private:
+  Remark(std::string_view by, std::vector<double> with, std::string words)
+      : id(by), figures(std::move(with)), detail(std::move(words)) {}
+  friend Remark wants(std::string_view id, std::vector<double> figures, std::string detail);
+  friend Remark because(std::string_view id, std::vector<double> figures, std::string detail);
 };
 
 /// What would be accepted.

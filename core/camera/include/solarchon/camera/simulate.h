@@ -21,12 +21,12 @@ struct Shot {
   sky::UtcTime time;
   double exposure_ms = 1.0;       ///< above 0
   double electrons_per_ms = 1.0;  ///< in a pixel at the disc's centre, see light::disc_exposure
-  double seeing_arcsec = 2.0;     ///< full width at half maximum, 0 to 30
-  double pressure_hpa = sky::kSeaLevelHpa;  ///< that etalons tune with
-  sky::DiscPlace target;                    ///< what the telescope points at
-  double pointing_spread_px = 8.0;          ///< how far the mount misses it, normal in each axis
-  std::uint32_t seed = 1;                   ///< of noise and pointing
-  std::uint32_t sun_seed = 1;               ///< of the synthetic Sun
+  double seeing_arcsec = sky::kUsualSeeingArcsec;  ///< full width at half maximum, 0 to 30
+  double pressure_hpa = sky::kSeaLevelHpa;         ///< that etalons tune with
+  sky::DiscPlace target;                           ///< what the telescope points at
+  double pointing_spread_px = 8.0;  ///< how far the mount misses it, normal in each axis
+  std::uint32_t seed = 1;           ///< of noise and pointing
+  std::uint32_t sun_seed = 1;       ///< of the synthetic Sun
 };
 
 /// What was drawn, for whoever checks a measurement.

@@ -23,8 +23,8 @@ struct SessionStart {
   sky::UtcTime started;
   sky::Site site;
   optics::Rig rig;
-  std::string target;          ///< what is to be seen, in words
-  double seeing_arcsec = 2.0;  ///< as judged by the observer
+  std::string target;                              ///< what is to be seen, in words
+  double seeing_arcsec = sky::kUsualSeeingArcsec;  ///< as judged by the observer
   sky::Weather weather;
   bool operator==(const SessionStart&) const = default;
 };
@@ -60,6 +60,17 @@ struct SessionSummary {
   int frames = 0;
   int spots = 0;  ///< on the frame with the most
 };
+
+/// Something on a shelf. Its name there is its own: what is kept under the name of another takes
+/// that one's place.
+template <typename T>
+struct Kept {
+  T item;
+  sky::UtcTime used;  ///< when it was last taken in hand
+  bool operator==(const Kept&) const = default;
+};
+using KeptSite = Kept<sky::Site>;
+using KeptPath = Kept<optics::Rig>;
 
 /// The observer's log: one SQLite file with a write-ahead log. What was committed survives a kill
 /// at any moment. One object is used by one thread at a time.
@@ -106,6 +117,17 @@ class LogBook {
   [[nodiscard]] base::Result<void> drop_from_kit(const std::string& kit_id);
   /// The owner's kit, by name. Errors: kUnreadable, kMalformed.
   [[nodiscard]] base::Result<std::vector<optics::Element>> kit() const;
+
+  /// Keeps a site or a light path on its shelf. Errors: kUnwritable; kOutOfRange for a name that is
+  /// empty or longer than base::kMostTextBytes.
+  [[nodiscard]] base::Result<void> keep(const KeptSite& site);
+  [[nodiscard]] base::Result<void> keep(const KeptPath& path);
+  /// Errors: kUnwritable; kNotFound.
+  [[nodiscard]] base::Result<void> drop_site(const std::string& name);
+  [[nodiscard]] base::Result<void> drop_path(const std::string& name);
+  /// Last used first. Errors: kUnreadable, kMalformed.
+  [[nodiscard]] base::Result<std::vector<KeptSite>> sites() const;
+  [[nodiscard]] base::Result<std::vector<KeptPath>> paths() const;
 
   /// Files how long a step of a countdown took. Errors: kUnwritable.
   [[nodiscard]] base::Result<void> note_step(sky::UtcTime done, const plan::StepNote& note);

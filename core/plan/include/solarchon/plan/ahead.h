@@ -49,6 +49,12 @@ inline constexpr double kKmPerArcsec = 725.0;
 [[nodiscard]] std::optional<BestWindow> best_window(const Day& day, double minutes,
                                                     const std::optional<Feature>& feature = {});
 
+/// A run to begin with, for a day: half an hour of short clips in its best window, or around noon
+/// where it has none; after the runs that are planned already where it would meet one, and on a
+/// whole minute. It has no name yet.
+/// @param not_before  for a plan of today: now
+[[nodiscard]] Run next_run(const Day& day, std::optional<sky::UtcTime> not_before = {});
+
 /// The best window of each of the coming days that have one.
 /// @param days  1 to 400
 /// Errors: kCancelled.

@@ -50,7 +50,7 @@ struct Surroundings {
 /// Seeing that was logged at a site.
 struct SeeingNote {
   sky::UtcTime time;
-  double seeing_arcsec = 2.0;
+  double seeing_arcsec = sky::kUsualSeeingArcsec;
 };
 
 /// What a site's log says of the prior: by the Sun's hour angle, how far off it was.

@@ -8,6 +8,7 @@
 #include "solarchon/base/figure.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/plan/day_plan.h"
+#include "solarchon/safety/safety.h"
 
 namespace solarchon::plan {
 
@@ -34,11 +35,11 @@ struct ReadyItem {
 
 /// What the list is made from.
 struct Stock {
-  std::vector<optics::Element> kit;      ///< what its owner has
-  int inspection_days = 180;             ///< a filter wants a look after so many days
-  std::optional<sky::UtcTime> last_use;  ///< of this light path, from the log
-  std::optional<double> free_bytes;      ///< on the disk that records
-  std::optional<double> write_mb_per_s;  ///< measured
+  std::vector<optics::Element> kit;               ///< what its owner has
+  int inspection_days = safety::kInspectionDays;  ///< a filter wants a look after so many days
+  std::optional<sky::UtcTime> last_use;           ///< of this light path, from the log
+  std::optional<double> free_bytes;               ///< on the disk that records
+  std::optional<double> write_mb_per_s;           ///< measured
 };
 
 /// Days before it that a part must be ordered, a rehearsal be held, a battery be charged.

@@ -27,12 +27,15 @@ inline constexpr base::EnumWords<Severity, 3> kSeverityWords{{"no-objection", "c
 /// The strict one comes first and is the default.
 inline constexpr std::array<double, 3> kSchoolsMm{80.0, 120.0, 150.0};
 
+/// A filter wants a look after so many days, where nothing else was decided.
+inline constexpr int kInspectionDays = 180;
+
 /// What the observer has decided or plans, as far as rules depend on it.
 struct Practice {
-  std::size_t school = 0;     ///< place in kSchoolsMm
-  int inspection_days = 180;  ///< a filter wants a look after so many days
-  bool totality = false;      ///< a total eclipse is to be watched with this train
-  bool guests = false;        ///< other people, or children, come near the telescope
+  std::size_t school = 0;                 ///< place in kSchoolsMm
+  int inspection_days = kInspectionDays;  ///< a filter wants a look after so many days
+  bool totality = false;                  ///< a total eclipse is to be watched with this train
+  bool guests = false;                    ///< other people, or children, come near the telescope
   bool operator==(const Practice&) const = default;
 };
 

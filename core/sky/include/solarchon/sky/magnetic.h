@@ -10,6 +10,10 @@
 
 namespace solarchon::sky {
 
+/// What a compass shows for a true bearing (degree, 0 to 360).
+/// @param declination_deg  east positive, as MagneticField gives it
+[[nodiscard]] double compass_bearing_deg(double azimuth_deg, double declination_deg);
+
 /// The Earth's magnetic field: World Magnetic Model 2025, valid from 2025.0 to 2030.0.
 class MagneticField {
  public:

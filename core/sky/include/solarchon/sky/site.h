@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <cstddef>
+#include <filesystem>
 #include <string>
 #include <utility>
 
@@ -27,6 +29,9 @@ struct Weather {
   double temperature_c = 15.0;
   bool operator==(const Weather&) const = default;
 };
+
+/// The width to which usual day-time air smears a point (arcsec), where nobody judged it.
+inline constexpr double kUsualSeeingArcsec = 2.0;
 
 /// Who looks: from where, through which air, and by which turn of the Earth. All three are said, so
 /// that none is forgotten.
@@ -57,5 +62,12 @@ inline constexpr base::Range kDut1Range{-0.9, 0.9};
 [[nodiscard]] base::Json to_json(const Site& site);
 /// Errors: as ObjectReader; members are named below `path`.
 [[nodiscard]] base::Result<Site> site_from_json(const base::Json& json, const std::string& path);
+
+/// A file that holds one site: {format: solarchon-site, version, site}; at most kMostSiteBytes.
+/// Errors: as ObjectReader; kVersion for a newer format.
+inline constexpr std::size_t kMostSiteBytes = 1U << 20U;
+[[nodiscard]] base::Result<Site> site_from_file(const base::Json& json);
+/// Whole or not at all. Errors: kUnwritable.
+[[nodiscard]] base::Result<void> write_site(const Site& site, const std::filesystem::path& path);
 
 }  // namespace solarchon::sky

@@ -8,6 +8,7 @@
 #include "solarchon/base/task.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/sky/time.h"
+#include "solarchon/workspace/observe.h"
 #include "solarchon/workspace/workspace.h"
 
 namespace solarchon::workspace {
@@ -25,6 +26,10 @@ struct DemoScenario {
 /// weeks of July 2027, every frame simulated, measured and filed. Work that was cancelled or killed
 /// is taken up where it ended; a folder that holds another log is left as it is. Takes about a
 /// second a frame.
+/// @param with_log  of the folder
+[[nodiscard]] base::Result<void> fill_demo(const std::filesystem::path& data,
+                                           const WithLog& with_log, const base::Task& task = {});
+/// The same, over a log that it opens itself.
 [[nodiscard]] base::Result<void> fill_demo(const std::filesystem::path& data,
                                            const base::Task& task = {});
 

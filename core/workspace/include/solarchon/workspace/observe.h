@@ -3,15 +3,18 @@
 
 #include <cstdint>
 #include <filesystem>
+#include <functional>
 #include <optional>
 #include <set>
 #include <string>
+#include <vector>
 
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
 #include "solarchon/camera/simulate.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/measure/disc.h"
+#include "solarchon/plan/readiness.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/workspace.h"
 
@@ -59,12 +62,29 @@ class SeeingLesson {
 /// What this session is to the log.
 [[nodiscard]] log::SessionStart session_start(const Workspace& workspace, sky::UtcTime time);
 
+/// What the list before a day is made from: the kit, the room on the data folder's disk, and when
+/// the log last saw this light path before the day.
+/// @param sessions     newest first, as the log lists them
+/// @param write_mb_s   what the disk was measured to take; none: it was not
+[[nodiscard]] plan::Stock stock_of(const Workspace& workspace, const plan::Day& day,
+                                   std::vector<optics::Element> kit,
+                                   const std::vector<log::SessionSummary>& sessions,
+                                   const std::filesystem::path& data,
+                                   std::optional<double> write_mb_s);
+
+/// Does something with the log, and gives what came of it: at once, or on the thread that holds it.
+using WithLog =
+    std::function<base::Result<void>(const std::function<base::Result<void>(log::LogBook&)>& work)>;
+/// At once. The log must outlive what is given.
+[[nodiscard]] WithLog directly(log::LogBook& log);
+
 /// Takes a simulated frame, writes it as FITS below the data folder, measures it, and files both.
 /// The log is only written once the frame is on disk; a cancelled or failed frame leaves nothing.
 /// @param session  the session it belongs to; none begins one
 /// Errors: as camera::simulate, frames::write_fits and LogBook.
 [[nodiscard]] base::Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot,
-                                             log::LogBook& log, std::optional<std::int64_t> session,
+                                             const WithLog& with_log,
+                                             std::optional<std::int64_t> session,
                                              const std::filesystem::path& data,
                                              const base::Task& task = {});
 

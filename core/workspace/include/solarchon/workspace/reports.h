@@ -38,5 +38,7 @@ namespace solarchon::workspace {
 [[nodiscard]] base::Json truth_report(const camera::Truth& truth);
 
 [[nodiscard]] base::Json log_report(const std::vector<log::SessionSummary>& sessions);
+[[nodiscard]] base::Json shelves_report(const std::vector<log::KeptSite>& sites,
+                                        const std::vector<log::KeptPath>& paths);
 
 }  // namespace solarchon::workspace

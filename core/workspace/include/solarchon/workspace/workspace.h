@@ -22,12 +22,15 @@ namespace solarchon::workspace {
 enum class Target { kWholeDisc, kLargestSpot };
 inline constexpr base::EnumWords<Target, 2> kTargetWords{{"whole-disc", "largest-spot"}};
 
+/// How full the brightest part of a frame is to be, against full well.
+inline constexpr double kUsualLevel = 0.70;
+
 /// What the observer says of the sky and wants of the frame.
 struct Conditions {
   std::optional<double> pressure_hpa;  ///< none: what is usual at the site's height
   double temperature_c = 15.0;
-  double seeing_arcsec = 2.0;
-  double target_level = 0.70;  ///< brightest part of a frame against full well
+  double seeing_arcsec = sky::kUsualSeeingArcsec;
+  double target_level = kUsualLevel;  ///< brightest part of a frame against full well
   double dut1_s = 0.0;
   bool operator==(const Conditions&) const = default;
 };

@@ -1,0 +1,136 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/model/log.h"
+
+#include <utility>
+
+namespace solarchon::app {
+
+namespace {
+
+struct Lists {
+  std::vector<log::SessionSummary> sessions;
+  std::vector<plan::StepNote> step_notes;
+};
+
+base::Result<Lists> lists_of(const log::LogBook& book) {
+  return book.summaries().and_then([&](std::vector<log::SessionSummary> sessions) {
+    return book.step_notes().map([&](std::vector<plan::StepNote> notes) {
+      return Lists{std::move(sessions), std::move(notes)};
+    });
+  });
+}
+
+}  // namespace
+
+Log::Log(LogQueue& queue, Trouble& trouble, QObject* parent)
+    : QObject(parent), queue_(queue), trouble_(trouble) {}
+
+void Log::reload() {
+  queue_.ask(this, lists_of, [this](base::Result<Lists> lists) {
+    readable_ = lists.has_value();
+    if (!lists) {
+      emit sessionsChanged();
+      trouble_.tell(lists.error());
+      return;
+    }
+    sessions_ = std::move(lists->sessions);
+    step_notes_ = std::move(lists->step_notes);
+    emit sessionsChanged();
+    emit stepNotesChanged();
+  });
+}
+
+void Log::open(std::int64_t session) {
+  wanted_ = session;
+  look_up(session, this, [this](const log::Session& found) {
+    if (found.id == wanted_) {
+      opened_ = found;
+      emit sessionOpened();
+    }
+  });
+}
+
+void Log::look_up(std::int64_t session, QObject* whose,
+                  std::function<void(const log::Session&)> then) {
+  queue_.ask(
+      whose, [session](const log::LogBook& book) { return book.session(session); },
+      [this, then = std::move(then)](const base::Result<log::Session>& found) {
+        if (found) {
+          then(*found);
+        } else {
+          trouble_.tell(found.error());
+        }
+      });
+}
+
+void Log::set_notes(std::int64_t session, const QString& notes) {
+  unkept_[session] = notes;
+  queue_.ask(
+      this,
+      [session, words = notes.toStdString()](log::LogBook& book) {
+        return book.set_notes(session, words);
+      },
+      [this, session, notes](const base::Result<void>& written) {
+        if (!written) {
+          trouble_.tell(written.error());
+        } else if (unkept_notes(session) == notes) {
+          unkept_.erase(session);
+        }
+        if (written && opened_ && opened_->id == session) {
+          opened_->notes = notes.toStdString();
+        }
+        emit notesTried(session);
+      });
+}
+
+std::optional<QString> Log::unkept_notes(std::int64_t session) const {
+  const auto found = unkept_.find(session);
+  return found != unkept_.end() ? std::optional(found->second) : std::nullopt;
+}
+
+void Log::take_steps(base::Result<std::vector<plan::StepNote>> notes) {
+  if (!notes) {
+    trouble_.tell(notes.error());
+    return;
+  }
+  step_notes_ = std::move(*notes);
+  emit stepNotesChanged();
+}
+
+void Log::note_step(sky::UtcTime done, const plan::StepNote& note) {
+  queue_.ask(
+      this,
+      [done, note](log::LogBook& book) {
+        return book.note_step(done, note).and_then([&] { return book.step_notes(); });
+      },
+      [this](auto notes) { take_steps(std::move(notes)); });
+}
+
+void Log::drop_last_step(plan::StepKind kind) {
+  queue_.ask(
+      this,
+      [kind](log::LogBook& book) {
+        return book.drop_last_step(kind).and_then([&] { return book.step_notes(); });
+      },
+      [this](auto notes) { take_steps(std::move(notes)); });
+}
+
+std::optional<sky::UtcTime> Log::step_begun(plan::StepKind kind) const {
+  const auto found = begun_.find(kind);
+  return found != begun_.end() ? std::optional(found->second) : std::nullopt;
+}
+
+void Log::time_step(plan::StepKind kind, sky::UtcTime now) {
+  const auto begun = step_begun(kind);
+  if (!begun) {
+    begun_[kind] = now;
+    return;
+  }
+  begun_.erase(kind);
+  const double minutes = sky::in_minutes(now - *begun);
+  if (minutes > 0.0 && minutes <= plan::kStepMinutesRange.high) {
+    note_step(now, {kind, minutes});
+  }
+}
+
+}  // namespace solarchon::app

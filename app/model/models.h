@@ -1,0 +1,25 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+namespace solarchon::app {
+
+class DiskSpeed;
+class Document;
+class FrameInHand;
+class Kit;
+class Log;
+class OutsideFiles;
+class Trouble;
+
+/// All that a view may look at and ask for. What a view uses of it, it includes.
+struct Models {
+  Document& document;  ///< workspace, moment and answers
+  Log& log;            ///< sessions and what they taught
+  Kit& kit;            ///< parts, and shelves of sites and light paths
+  FrameInHand& frame;  ///< the picture that is shown, and the work that makes one
+  OutsideFiles& files;
+  DiskSpeed& disk;
+  Trouble& trouble;  ///< where bad news goes
+};
+
+}  // namespace solarchon::app

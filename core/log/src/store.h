@@ -1,0 +1,52 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <SQLiteCpp/SQLiteCpp.h>
+#include <sqlite3.h>
+
+#include <chrono>
+#include <filesystem>
+#include <string>
+
+#include "solarchon/base/json.h"
+#include "solarchon/log/log_book.h"
+
+namespace solarchon::log {
+
+/// The open file.
+struct LogBook::Store {
+  Store(const std::filesystem::path& path, std::chrono::milliseconds patience)
+      : file(path.string()),
+        database(file, SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE,
+                 static_cast<int>(patience.count())) {}
+  Store(const std::filesystem::path& path, const std::string& uri)
+      : file(path.string()), database(uri, SQLite::OPEN_READONLY | SQLite::OPEN_URI) {}
+  std::string file;
+  SQLite::Database database;
+};
+
+/// What a failure of the library means to the caller.
+inline base::Error as_error(const SQLite::Exception& problem, const std::string& file,
+                            bool writing) {
+  switch (problem.getErrorCode()) {
+    case SQLITE_NOTADB:
+    case SQLITE_CORRUPT:
+      return {base::ErrorCode::kMalformed,
+              file,
+              {},
+              base::wants("log"),
+              base::reported(problem.what())};
+    default:
+      return {writing ? base::ErrorCode::kUnwritable : base::ErrorCode::kUnreadable,
+              file,
+              {},
+              {},
+              base::reported(problem.what())};
+  }
+}
+
+inline std::string json_text(const base::Json& json) {
+  return json.dump(-1, ' ', false, base::Json::error_handler_t::replace);
+}
+
+}  // namespace solarchon::log
