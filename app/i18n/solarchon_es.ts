@@ -3847,7 +3847,7 @@ P %4°, B₀ %5°</translation>
         <source>%1, %2
 %3″, details of %4 km; Sun %5° high</source>
         <translation>%1, %2
-%3″, detalles de %4 km; Sol a %5° de altura</translation>
+%3″, detalles de %4 km; Sol a %5°</translation>
     </message>
     <message>
         <source>None: the Sun never stands clear that long, or the spot is behind the limb.</source>

@@ -45,14 +45,13 @@ void Beside::set_panel(int panel_px) {
   }
 }
 
-int Beside::panel_width() const {
-  return std::max(Theme::px(panel_px_), panel_->minimumSizeHint().width());
+bool Beside::stacks_in(int width) const {
+  return width < least_of(*picture_).width() + spacing() + least_of(*panel_).width();
 }
 
-bool Beside::stacks_in(int width) const {
-  const QMargins edges = contentsMargins();
-  return width - edges.left() - edges.right() <
-         least_of(*picture_).width() + spacing() + panel_width();
+int Beside::panel_width(int width) const {
+  return std::max(least_of(*panel_).width(),
+                  std::min(Theme::px(panel_px_), width - spacing() - least_of(*picture_).width()));
 }
 
 QSize Beside::minimumSize() const {
@@ -64,18 +63,21 @@ int Beside::heightForWidth(int width) const { return minimumHeightForWidth(width
 int Beside::minimumHeightForWidth(int width) const {
   const QMargins edges = contentsMargins();
   const int inside = width - edges.left() - edges.right();
+  const int panel = panel_width(inside);
   const int height =
-      stacks_in(width) ? least_height(*picture_, inside) + spacing() + least_height(*panel_, inside)
-                       : std::max(least_height(*picture_, inside - spacing() - panel_width()),
-                                  least_height(*panel_, panel_width()));
+      stacks_in(inside)
+          ? least_height(*picture_, inside) + spacing() + least_height(*panel_, inside)
+          : std::max(least_height(*picture_, inside - spacing() - panel),
+                     least_height(*panel_, panel));
   return height + edges.top() + edges.bottom();
 }
 
 void Beside::setGeometry(const QRect& room) {
   QLayout::setGeometry(room);
   const QRect inside = contentsRect();
-  const bool stacks = stacks_in(room.width());
-  const int panel_size = stacks ? least_height(*panel_, inside.width()) : panel_width();
+  const bool stacks = stacks_in(inside.width());
+  const int panel_size =
+      stacks ? least_height(*panel_, inside.width()) : panel_width(inside.width());
   QRect picture = inside;
   QRect panel = inside;
   if (stacks && side_ == Side::kAfter) {

@@ -16,8 +16,8 @@ class Beside : public QBoxLayout {
  public:
   enum class Side { kBefore, kAfter };
   /// @param picture   takes what the panel leaves
-  /// @param panel     as wide as it asks, and at least
-  /// @param panel_px  designed pixels, at the usual text size
+  /// @param panel     gives way down to what it asks
+  /// @param panel_px  its usual width: designed pixels, at the usual text size
   /// @param page      is laid out; the parent of both, so that neither is styled twice
   /// @param side      where the panel stands; over the picture or under it where there is no room
   Beside(QWidget* picture, QWidget* panel, int panel_px, QWidget* page, Side side = Side::kAfter);
@@ -29,8 +29,8 @@ class Beside : public QBoxLayout {
   void setGeometry(const QRect& room) override;
 
  private:
-  [[nodiscard]] int panel_width() const;
   [[nodiscard]] bool stacks_in(int width) const;
+  [[nodiscard]] int panel_width(int width) const;
 
   QWidget* picture_;
   QWidget* panel_;

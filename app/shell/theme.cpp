@@ -55,6 +55,11 @@ QString style_sheet(const Palette& c) {
     QPushButton[switch="true"] { border-radius: 0; margin-left: -1px; }
     QPushButton[switch="true"][first="true"] { margin-left: 0; }
     QPushButton[switch="true"]:checked { background: @ink; color: @ground; border-color: @ink; }
+    QCheckBox { spacing: 7px; }
+    QCheckBox::indicator { background: @sheet; border: 1px solid @ink; border-radius: 2px;
+      width: 14px; height: 14px; }
+    QCheckBox::indicator:checked { background: @accent; border-color: @accent; image: url(@tick); }
+    QCheckBox::indicator:disabled { border-color: @rule; }
     QToolButton::menu-indicator { image: none; }
     QMenu { background: @sheet; border: 1px solid @ink; padding: 4px; }
     QMenu::item { padding: 6px 20px; }
@@ -62,7 +67,7 @@ QString style_sheet(const Palette& c) {
     QHeaderView::section { background: @ground; color: @faint; border: none;
       border-bottom: 1px solid @rule; padding: 4px 6px; }
     QTableWidget, QListWidget { gridline-color: @rule; alternate-background-color: @ground; }
-    QTableWidget, QTableView { padding: 0; }
+    QTableWidget, QTableView { padding: 0 6px 0 0; }
     QTableView::item { padding: 0 6px; }
     QListWidget::item { padding: 6px 4px; }
     QListWidget::item:selected, QTableWidget::item:selected { background: @accent; color: @on; }
@@ -103,6 +108,8 @@ QString style_sheet(const Palette& c) {
   for (const auto& [name, colour] : names) {
     sheet.replace(QLatin1String(name), colour.name());
   }
+  sheet.replace(QLatin1String("@tick"), &c == &kNoon ? QStringLiteral(":/icons/tick-noon.svg")
+                                                     : QStringLiteral(":/icons/tick-indoors.svg"));
   return sheet;
 }
 

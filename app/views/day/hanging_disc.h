@@ -13,7 +13,7 @@ class HangingDisc : public Drawing {
 
  public:
   explicit HangingDisc(Document& document, QWidget* parent = nullptr);
-  [[nodiscard]] QSize least_size() const override { return {260, 260}; }
+  [[nodiscard]] QSize least_size() const override { return {180, 150}; }
 
  protected:
   void draw(QPainter& painter) override;

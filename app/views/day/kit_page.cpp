@@ -281,7 +281,7 @@ void KitPage::show_list(const std::vector<plan::ReadyItem>& items) {
   const Palette& c = Theme::colours();
   const QLocale locale;
   const auto date = [&](const sky::CivilDate& day) {
-    return locale.toString(QDate(day.year, day.month, day.day), QLocale::ShortFormat);
+    return locale.toString(QDate(day.year, day.month, day.day), QStringLiteral("d MMM yyyy"));
   };
   QStringList all;
   for (const plan::ReadyItem& item : items) {
