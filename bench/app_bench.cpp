@@ -26,6 +26,7 @@ void DragNow(benchmark::State& state) {
   const QString view = app::places().at(static_cast<std::size_t>(state.range(0))).id;
   window.show_place(view);
   window.models().frame.worker().cancel();
+  QApplication::processEvents();  // everything has its place, and is painted from now on
   const sky::UtcTime start = workspace::demo_scenario().value().now;
   QImage canvas(window.size(), QImage::Format_ARGB32_Premultiplied);
   int step = 0;

@@ -45,17 +45,33 @@ void Beside::set_panel(int panel_px) {
   }
 }
 
+void Beside::invalidate() {
+  measured_ = false;
+  QBoxLayout::invalidate();
+}
+
+void Beside::measure() const {
+  if (!measured_) {
+    picture_least_ = least_of(*picture_);
+    panel_least_ = least_of(*panel_);
+    measured_ = true;
+  }
+}
+
 bool Beside::stacks_in(int width) const {
-  return width < least_of(*picture_).width() + spacing() + least_of(*panel_).width();
+  measure();
+  return width < picture_least_.width() + spacing() + panel_least_.width();
 }
 
 int Beside::panel_width(int width) const {
-  return std::max(least_of(*panel_).width(),
-                  std::min(Theme::px(panel_px_), width - spacing() - least_of(*picture_).width()));
+  measure();
+  return std::max(panel_least_.width(),
+                  std::min(Theme::px(panel_px_), width - spacing() - picture_least_.width()));
 }
 
 QSize Beside::minimumSize() const {
-  return least_of(*picture_).expandedTo(least_of(*panel_)).grownBy(contentsMargins());
+  measure();
+  return picture_least_.expandedTo(panel_least_).grownBy(contentsMargins());
 }
 
 int Beside::heightForWidth(int width) const { return minimumHeightForWidth(width); }

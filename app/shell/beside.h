@@ -27,8 +27,10 @@ class Beside : public QBoxLayout {
   [[nodiscard]] int heightForWidth(int width) const override;
   [[nodiscard]] int minimumHeightForWidth(int width) const override;
   void setGeometry(const QRect& room) override;
+  void invalidate() override;
 
  private:
+  void measure() const;
   [[nodiscard]] bool stacks_in(int width) const;
   [[nodiscard]] int panel_width(int width) const;
 
@@ -36,6 +38,10 @@ class Beside : public QBoxLayout {
   QWidget* panel_;
   int panel_px_;
   Side side_;
+  // Asking for them costs more than laying out: once after each change.
+  mutable bool measured_ = false;
+  mutable QSize picture_least_;
+  mutable QSize panel_least_;
 };
 
 /// The least height in which a widget shows all it has at a width: without what it would like.

@@ -69,6 +69,7 @@ QString style_sheet(const Palette& c) {
     QTableWidget, QListWidget { gridline-color: @rule; alternate-background-color: @ground; }
     QTableWidget, QTableView { padding: 0 6px 0 0; }
     QTableView::item { padding: 0 6px; }
+    #ready-list::item { padding-right: 12px; }
     QListWidget::item { padding: 6px 4px; }
     QListWidget::item:selected, QTableWidget::item:selected { background: @accent; color: @on; }
     QScrollBar:vertical { background: @ground; width: 12px; }

@@ -65,7 +65,7 @@ void DayRibbon::paint_sun_shape(QPainter& painter) {
   painter.setPen(Qt::NoPen);
   painter.setBrush(c.sun);
   painter.drawPath(shape);
-  cut_out_obstructions(painter, shape);
+  cut_out_obstructions(painter);
   if (const auto turn = plan::meridian_turn(document_.workspace().mount, document_.day())) {
     const double middle = x_of(turn->meridian);
     const double half = std::max(4.0, 0.5 * (x_of(turn->latest) - x_of(turn->earliest)));
@@ -79,7 +79,7 @@ void DayRibbon::paint_sun_shape(QPainter& painter) {
   painter.drawLine(area.bottomLeft(), area.bottomRight());
 }
 
-void DayRibbon::cut_out_obstructions(QPainter& painter, const QPainterPath& sun) {
+void DayRibbon::cut_out_obstructions(QPainter& painter) {
   const sky::Horizon& horizon = document_.workspace().site.horizon;
   if (horizon.points.empty()) {
     return;
@@ -87,20 +87,19 @@ void DayRibbon::cut_out_obstructions(QPainter& painter, const QPainterPath& sun)
   const bool in_leaf =
       sky::trees_in_leaf(document_.day().date, document_.workspace().site.latitude_deg);
   const QRectF area = strip();
-  QPainterPath ground;
-  ground.moveTo(area.left(), area.bottom());
+  QPainterPath hidden;  // under the skyline and under the Sun's way
+  hidden.moveTo(area.left(), area.bottom());
   for (const sky::ArcPoint& point : document_.day().arc) {
     const double skyline = horizon.height_deg(point.azimuth_deg, in_leaf);
-    const double height = std::clamp(skyline, 0.0, kTallestDeg) / kTallestDeg;
-    ground.lineTo(x_of(point.time), area.bottom() - height * area.height());
+    const double height =
+        std::clamp(std::min(skyline, point.altitude_deg), 0.0, kTallestDeg) / kTallestDeg;
+    hidden.lineTo(x_of(point.time), area.bottom() - height * area.height());
   }
-  ground.lineTo(area.right(), area.bottom());
+  hidden.lineTo(area.right(), area.bottom());
   const Palette& c = Theme::colours();
   painter.setBrush(c.shade);
-  painter.drawPath(ground.intersected(sun));
   painter.setPen(Theme::line(c.faint_ink, 1.0));
-  painter.setBrush(Qt::NoBrush);
-  painter.drawPath(ground.intersected(sun));
+  painter.drawPath(hidden);
 }
 
 void DayRibbon::paint_hours(QPainter& painter) {

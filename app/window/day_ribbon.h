@@ -29,7 +29,7 @@ class DayRibbon : public Drawing {
   [[nodiscard]] QRectF strip() const;
   void paint_sun_shape(QPainter& painter);
   /// What the skyline hides of the day is drawn as ground.
-  void cut_out_obstructions(QPainter& painter, const QPainterPath& sun);
+  void cut_out_obstructions(QPainter& painter);
   void paint_hours(QPainter& painter);
   /// The way to the first frame as a thin block, runs as thick ones.
   void paint_plan(QPainter& painter);

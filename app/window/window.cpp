@@ -12,7 +12,6 @@
 #include <QHBoxLayout>
 #include <QMenu>
 #include <QMimeData>
-#include <QScrollArea>
 #include <QScrollBar>
 #include <QTimer>
 #include <QVBoxLayout>
@@ -121,8 +120,8 @@ void Window::come_forward() {
 Models Window::models() { return {*document_, *log_, *kit_, *frame_, *files_, *disk_, *trouble_}; }
 
 Window::~Window() {
-  // Views look at the models until they are gone.
-  delete takeCentralWidget();
+  // Views look at the models until they are gone. Taken out first they would be styled anew.
+  delete centralWidget();
 }
 
 void Window::load_document(const Options& options) {
@@ -163,6 +162,9 @@ void Window::load_document(const Options& options) {
 }
 
 void Window::build() {
+  // Everything is made where it will stand: what changes its parent is styled anew with all in it.
+  ground_ = new QWidget(this);
+  ground_->setObjectName(QStringLiteral("ground"));
   build_views();
   build_layout();
   build_actions();
@@ -190,7 +192,7 @@ void Window::choose_text_size(int percent) {
 void Window::put_up_anew() {
   // Everything that is to be kept is in the models.
   const QString where = place();
-  delete takeCentralWidget();
+  delete centralWidget();
   qDeleteAll(actions());
   views_.clear();
   build();
@@ -241,13 +243,13 @@ QMenu* Window::make_look_menu() {
 }
 
 void Window::build_views() {
-  stack_ = new QStackedWidget(this);
-  rail_ = new Rail(this);
-  notice_ = new Notice(this);
+  stack_ = new QStackedWidget(ground_);
+  rail_area_ = new QScrollArea(ground_);
+  rail_ = new Rail(rail_area_->viewport());
+  notice_ = new Notice(ground_);
   places_ = places();
   for (const Place& place : places_) {
     auto* scroll = new QScrollArea(stack_);  // what does not fit scrolls
-    // At its place from the start: a widget that changes its parent is styled anew with all in it.
     View* view = place.make(models(), scroll->viewport());
     views_[place.id] = view;
     rail_->add(place.id, place.name, place.glyph);
@@ -271,38 +273,35 @@ void Window::build_views() {
 }
 
 void Window::build_layout() {
-  strip_ = new ContextStrip(*document_, *kit_, this);
-  ribbon_ = new DayRibbon(*document_, this);
+  strip_ = new ContextStrip(*document_, *kit_, ground_);
+  ribbon_ = new DayRibbon(*document_, ground_);
   connect(strip_, &ContextStrip::verdictAsked, this,
           [this] { show_place(QStringLiteral("light-path")); });
   connect(strip_, &ContextStrip::hinted, notice_, &Notice::hint);
-  auto* middle = new QHBoxLayout;
-  middle->setSpacing(0);
-  auto* rail = new QScrollArea(this);
-  rail->setFrameShape(QFrame::NoFrame);
-  rail->setWidgetResizable(true);
-  rail->setFocusPolicy(Qt::NoFocus);
-  rail->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  rail->setWidget(rail_);
+  rail_area_->setFrameShape(QFrame::NoFrame);
+  rail_area_->setWidgetResizable(true);
+  rail_area_->setFocusPolicy(Qt::NoFocus);
+  rail_area_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  rail_area_->setWidget(rail_);
   // As wide as the rail, and its scroll bar where it needs one.
-  const auto fit = [this, rail](int /*low*/, int high) {
-    const int bar = high > 0 ? rail->verticalScrollBar()->sizeHint().width() : 0;
-    rail->setFixedWidth(rail_->sizeHint().width() + bar);
+  const auto fit = [this](int /*low*/, int high) {
+    const int bar = high > 0 ? rail_area_->verticalScrollBar()->sizeHint().width() : 0;
+    rail_area_->setFixedWidth(rail_->sizeHint().width() + bar);
   };
-  connect(rail->verticalScrollBar(), &QScrollBar::rangeChanged, this, fit);
+  connect(rail_area_->verticalScrollBar(), &QScrollBar::rangeChanged, this, fit);
   fit(0, 0);
-  middle->addWidget(rail);
-  middle->addWidget(stack_, 1);
-  auto* ground = new QWidget(this);
-  ground->setObjectName(QStringLiteral("ground"));
-  auto* column = new QVBoxLayout(ground);
+  auto* column = new QVBoxLayout(ground_);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(0);
   column->addWidget(strip_);
   column->addWidget(notice_);
+  auto* middle = new QHBoxLayout;
+  middle->setSpacing(0);
+  middle->addWidget(rail_area_);
+  middle->addWidget(stack_, 1);
   column->addLayout(middle, 1);
   column->addWidget(ribbon_);
-  setCentralWidget(ground);
+  setCentralWidget(ground_);
   setMinimumSize(960, 640);
 }
 

@@ -2,7 +2,7 @@
 #pragma once
 
 #include <QMainWindow>
-#include <QProgressBar>
+#include <QScrollArea>
 #include <QSettings>
 #include <QStackedWidget>
 #include <map>
@@ -103,6 +103,8 @@ class Window : public QMainWindow {
   bool begun_ = false;  ///< the log was read once
   bool warned_of_notes_ = false;
   ContextStrip* strip_ = nullptr;
+  QWidget* ground_ = nullptr;  ///< holds all of the window
+  QScrollArea* rail_area_ = nullptr;
   Rail* rail_ = nullptr;
   QStackedWidget* stack_ = nullptr;
   DayRibbon* ribbon_ = nullptr;

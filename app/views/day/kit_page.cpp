@@ -68,7 +68,6 @@ KitPage::KitPage(const Models& models, QWidget* parent)
   list_->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
   list_->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
   list_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-  list_->setStyleSheet(QStringLiteral("QTableWidget::item { padding-right: 12px; }"));
   measure_->setObjectName(QStringLiteral("measure-disk"));
   measure_->setToolTip(
       tr("Writes 256 MB beside your frames, waits until they are on the disk, and "
