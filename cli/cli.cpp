@@ -3,9 +3,12 @@
 
 #include <CLI/CLI.hpp>
 #include <algorithm>
+#include <array>
 #include <chrono>
+#include <iterator>
 #include <optional>
 
+#include "cli/align_commands.h"
 #include "cli/log_commands.h"
 #include "cli/plan_commands.h"
 #include "cli/spoken_reports.h"
@@ -396,9 +399,11 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
 
   PlanOptions plan_options;
   std::vector<Command> further = add_plan_commands(app, plan_options);
+  AlignOptions align_options;
   LogOptions log_options;
-  for (Command& of_the_log : add_log_commands(app, log_options)) {
-    further.push_back(std::move(of_the_log));
+  for (std::vector<Command>& of_a_kind :
+       std::array{add_align_commands(app, align_options), add_log_commands(app, log_options)}) {
+    std::move(of_a_kind.begin(), of_a_kind.end(), std::back_inserter(further));
   }
 
   check_values(app);
@@ -410,8 +415,8 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
           err,
           {ErrorCode::kUnknownValue, "command", arguments.front(),
            base::wants("one-of", {},
-                       "sun, day, plan, forecast, year, windows, rig, catalogue, rules, simulate, "
-                       "measure, log, demo")});
+                       "sun, day, plan, forecast, year, windows, align, rig, catalogue, rules, "
+                       "simulate, measure, log, demo")});
     }
   }
   std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back

@@ -6211,5 +6211,49 @@ P %4°, B₀ %5°</translation>
         <source>a name of 1 to %1 bytes</source>
         <translation>un nombre de 1 a %1 bytes</translation>
     </message>
+    <message>
+        <source>Lower the raised end of the axis by %1 (%2′).</source>
+        <translation>Baje el extremo alto del eje %1 (%2′).</translation>
+    </message>
+    <message>
+        <source>Raise the raised end of the axis by %1 (%2′).</source>
+        <translation>Suba el extremo alto del eje %1 (%2′).</translation>
+    </message>
+    <message>
+        <source>Turn the raised end of the axis to the west by %1 (%2′).</source>
+        <translation>Gire el extremo alto del eje hacia el oeste %1 (%2′).</translation>
+    </message>
+    <message>
+        <source>Turn the raised end of the axis to the east by %1 (%2′).</source>
+        <translation>Gire el extremo alto del eje hacia el este %1 (%2′).</translation>
+    </message>
+    <message>
+        <source>What is left is smaller than its own doubt: leave the knobs, or measure for longer.</source>
+        <translation>Lo que queda es menor que su propia duda: deje los mandos, o mida durante más tiempo.</translation>
+    </message>
+    <message>
+        <source>One drift cannot give two errors.</source>
+        <translation>Una sola deriva no puede dar dos errores.</translation>
+    </message>
+    <message>
+        <source>These runs cannot tell an error in altitude from one in azimuth.</source>
+        <translation>Estas medidas no distinguen un error de altura de uno de acimut.</translation>
+    </message>
+    <message>
+        <source>Measure one more run with the Sun near hour angle %1.</source>
+        <translation>Mida una vez más con el Sol cerca del ángulo horario %1.</translation>
+    </message>
+    <message>
+        <source>time_utc, hour_angle_deg, declination_deg, duration_s, dec_drift_arcsec, ha_drift_arcsec and perhaps noise_arcsec</source>
+        <translation>time_utc, hour_angle_deg, declination_deg, duration_s, dec_drift_arcsec, ha_drift_arcsec y, si acaso, noise_arcsec</translation>
+    </message>
+    <message>
+        <source>a drift in declination, in hour angle, or both</source>
+        <translation>una deriva en declinación, en ángulo horario, o en ambos</translation>
+    </message>
+    <message>
+        <source>No axis explains these runs: the tripod was moved, the mount ran at another rate, or a sign is turned.</source>
+        <translation>Ningún eje explica estas medidas: se movió el trípode, la montura iba a otra velocidad o un signo está cambiado.</translation>
+    </message>
 </context>
 </TS>

@@ -89,6 +89,7 @@ int Beside::minimumHeightForWidth(int width) const {
 }
 
 void Beside::setGeometry(const QRect& room) {
+  // The box holds both, and does not arrange them. NOLINTNEXTLINE(bugprone-parent-virtual-call)
   QLayout::setGeometry(room);
   const QRect inside = contentsRect();
   const bool stacks = stacks_in(inside.width());

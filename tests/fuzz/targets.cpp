@@ -3,12 +3,14 @@
 
 #include <unistd.h>
 
+#include <cmath>
 #include <cstdio>
 #include <cstdlib>
 #include <filesystem>
 #include <fstream>
 #include <string>
 
+#include "solarchon/align/drift.h"
 #include "solarchon/base/json.h"
 #include "solarchon/frames/frame.h"
 #include "solarchon/measure/disc.h"
@@ -123,13 +125,28 @@ void picture(std::string_view bytes) {
   }
 }
 
+void drift(std::string_view bytes) {
+  const auto runs = align::read_drift_table(bytes, "drift");
+  constexpr std::size_t kFew = 8;
+  if (!runs || runs->size() > kFew) {
+    return;
+  }
+  for (const double latitude_deg : {-41.3, 0.0, 36.07, 90.0}) {
+    const auto fit = align::fit_pole(*runs, latitude_deg, align::Rate::kSolar);
+    promise(fit.has_value(), "runs that were taken are fitted");
+    promise(std::isfinite(fit->error.altitude_deg + fit->error.azimuth_deg +
+                          fit->altitude_sigma_deg + fit->azimuth_sigma_deg + fit->misfit),
+            "a fit has figures");
+  }
+}
+
 }  // namespace
 
 const std::vector<Target>& targets() {
   static const std::vector<Target> kTargets{{"rig", rig},           {"workspace", workspace_file},
                                             {"horizon", horizon},   {"forecast", forecast},
                                             {"calendar", calendar}, {"picture", picture},
-                                            {"site", site}};
+                                            {"site", site},         {"drift", drift}};
   return kTargets;
 }
 

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/words/align.h"
 #include "solarchon/words/errors.h"
 
 #include <gtest/gtest.h>
@@ -123,6 +124,20 @@ TEST(Words, NameEveryKindOfPartAndItsProperties) {
   EXPECT_EQ(name_of(mask), "Mask cut from card, 80 mm");
   mask.name = "Ours";
   EXPECT_EQ(name_of(mask), "Ours");
+}
+
+TEST(AdviceWords, StandForEveryAdviceAndEndWithAPoint) {
+  const std::vector<base::Figure> figures{{0.208333, base::Unit::kDegree}, {12.5}};
+  for (const char* id :
+       {"lower-the-axis", "raise-the-axis", "turn-the-axis-west", "turn-the-axis-east",
+        "within-the-doubt", "too-few-drifts", "cannot-tell-apart", "runs-disagree", "measure-at"}) {
+    const std::string words = advice_words({id, figures});
+    EXPECT_TRUE(words.ends_with('.')) << id << ": " << words;
+    EXPECT_EQ(words.find('%'), std::string::npos) << words;
+  }
+  EXPECT_EQ(advice_words({"lower-the-axis", figures}),
+            "Lower the raised end of the axis by 0.208\u00b0 (12.5\u2032).");
+  EXPECT_EQ(advice_words({"pray", figures}), "");
 }
 
 TEST(BesideField, LeavesOutTheFieldAndEmptyParts) {

@@ -49,6 +49,9 @@ constexpr TextRow kRemarks[] = {
     {"nested-too-deeply", TEXT("nested too deeply")},
     {"at-byte", TEXT("at byte %1")},
     {"number-too-large", TEXT("a number that is too large")},
+    {"drift-columns", TEXT("time_utc, hour_angle_deg, declination_deg, duration_s, "
+                           "dec_drift_arcsec, ha_drift_arcsec and perhaps noise_arcsec")},
+    {"a-drift-in-each-run", TEXT("a drift in declination, in hour angle, or both")},
     {"horizon-columns", TEXT("azimuth, height and perhaps trees")},
     {"forecast-columns", TEXT("time, cloud, thin cloud, wind and perhaps temperature")},
     {"columns", TEXT("%1 columns")},

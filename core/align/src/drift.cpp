@@ -1,0 +1,266 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The error of the polar axis from the way the Sun leaves its place. Notation: p the error
+// (altitude, azimuth), r what runs show less what p predicts, J its derivatives; all weighted by
+// the noise, angles in degrees.
+#include "solarchon/align/drift.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+#include "mount_axis.h"
+#include "solarchon/base/angle.h"
+#include "solarchon/sky/site.h"
+#include "solarchon/sky/sun.h"
+
+namespace solarchon::align {
+
+namespace {
+
+constexpr double kArcsecPerDeg = 3600.0;
+constexpr double kArcminPerDeg = 60.0;
+constexpr double kMostSigmaDeg = 0.25;   // of the mixture that runs know least about
+constexpr double kLowestSunDeg = 15.0;   // for one more run
+constexpr double kFarthestDeg = 30.0;    // that an axis is looked for
+constexpr double kMostMisfit = 10.0;     // of runs that belong together
+constexpr double kSettledDeg = 1e-7;     // of a step of the fit
+constexpr double kDerivativeDeg = 1e-3;  // step of a derivative
+constexpr int kMostSteps = 30;
+constexpr int kWidestHourAngle = 90;
+constexpr int kHourAngleStep = 5;
+constexpr double kPriorDeg = 10.0;  // what is known of an axis before any run
+
+/// A run, with the Sun's own motion over it.
+struct Seen {
+  Circles start;
+  Circles end;
+  double tracked_deg = 0.0;
+  std::optional<double> declination_deg;  ///< drift
+  std::optional<double> hour_angle_deg;   ///< drift
+  double noise_deg = 0.0;
+};
+
+Seen seen_in(const DriftRun& run, Rate rate) {
+  const sky::GeocentricSun before = sky::geocentric_sun(run.start, 0.0);
+  const sky::GeocentricSun after =
+      sky::geocentric_sun(run.start + sky::seconds(run.duration_s), 0.0);
+  const auto in_deg = [](const std::optional<double>& arcsec) {
+    return arcsec ? std::optional<double>(*arcsec / kArcsecPerDeg) : std::nullopt;
+  };
+  const double gained = base::wrap_180((after.sidereal_time_deg - after.right_ascension_deg) -
+                                       (before.sidereal_time_deg - before.right_ascension_deg));
+  return {{run.hour_angle_deg, run.declination_deg},
+          {run.hour_angle_deg + gained,
+           run.declination_deg + after.declination_deg - before.declination_deg},
+          rate_arcsec_s(rate) * run.duration_s / kArcsecPerDeg,
+          in_deg(run.declination_drift_arcsec),
+          in_deg(run.hour_angle_drift_arcsec),
+          run.noise_arcsec / kArcsecPerDeg};
+}
+
+/// Drift in declination and hour angle (degree).
+std::array<double, 2> predicted(const PoleError& error, double latitude_deg, const Seen& run) {
+  const MountAxis sky_axis({}, latitude_deg);
+  const MountAxis mount_axis(error, latitude_deg);
+  const Circles from = mount_axis.circles_of(sky_axis.direction_of(run.start));
+  const Circles to = mount_axis.circles_of(sky_axis.direction_of(run.end));
+  return {to.declination_deg - from.declination_deg,
+          base::wrap_180(to.hour_angle_deg - from.hour_angle_deg) - run.tracked_deg};
+}
+
+/// What the drifts say of p: J'J, J'r and r'r.
+struct Evidence {
+  std::array<double, 3> information{};  ///< altitude, mixed, azimuth
+  std::array<double, 2> pull{};
+  double misfit = 0.0;
+  int drifts = 0;
+};
+
+void add(Evidence& evidence, const PoleError& error, double latitude_deg, const Seen& run) {
+  const auto now = predicted(error, latitude_deg, run);
+  PoleError higher = error;
+  higher.altitude_deg += kDerivativeDeg;
+  PoleError further = error;
+  further.azimuth_deg += kDerivativeDeg;
+  const auto by_altitude = predicted(higher, latitude_deg, run);
+  const auto by_azimuth = predicted(further, latitude_deg, run);
+  const std::array<std::optional<double>, 2> drifts{run.declination_deg, run.hour_angle_deg};
+  for (std::size_t i = 0; i < drifts.size(); ++i) {
+    if (!drifts.at(i)) {
+      continue;
+    }
+    const double altitude = (by_altitude.at(i) - now.at(i)) / kDerivativeDeg / run.noise_deg;
+    const double azimuth = (by_azimuth.at(i) - now.at(i)) / kDerivativeDeg / run.noise_deg;
+    const double rest = (*drifts.at(i) - now.at(i)) / run.noise_deg;
+    evidence.information[0] += altitude * altitude;
+    evidence.information[1] += altitude * azimuth;
+    evidence.information[2] += azimuth * azimuth;
+    evidence.pull[0] += altitude * rest;
+    evidence.pull[1] += azimuth * rest;
+    evidence.misfit += rest * rest;
+    ++evidence.drifts;
+  }
+}
+
+Evidence evidence_of(const std::vector<Seen>& runs, const PoleError& error, double latitude_deg) {
+  Evidence evidence;
+  for (const Seen& run : runs) {
+    add(evidence, error, latitude_deg, run);
+  }
+  return evidence;
+}
+
+double determinant(const std::array<double, 3>& m) { return m[0] * m[2] - m[1] * m[1]; }
+
+/// Standard deviation of the mixture of both errors that is known worst.
+double worst_sigma_deg(const std::array<double, 3>& m) {
+  const double middle = 0.5 * (m[0] + m[2]);
+  const double least = middle - std::hypot(0.5 * (m[0] - m[2]), m[1]);
+  return least > 0.0 ? 1.0 / std::sqrt(least) : HUGE_VAL;
+}
+
+double altitude_of_sun_deg(const Circles& sun, double latitude_deg) {
+  const Vector direction = MountAxis({}, latitude_deg).direction_of(sun);
+  return std::asin(std::clamp(direction[2], -1.0, 1.0)) * base::kDegPerRad;
+}
+
+/// One more run like the last, where it would leave least doubt.
+std::optional<double> next_hour_angle(const std::vector<Seen>& runs, const PoleError& error,
+                                      double latitude_deg) {
+  if (runs.empty()) {
+    return std::nullopt;
+  }
+  Evidence known = evidence_of(runs, error, latitude_deg);
+  known.information[0] += 1.0 / (kPriorDeg * kPriorDeg);
+  known.information[2] += 1.0 / (kPriorDeg * kPriorDeg);
+  std::optional<double> best;
+  double least = HUGE_VAL;
+  for (int hour_angle = -kWidestHourAngle; hour_angle <= kWidestHourAngle;
+       hour_angle += kHourAngleStep) {
+    Seen run = runs.back();
+    const double move = hour_angle - run.start.hour_angle_deg;
+    run.start.hour_angle_deg += move;
+    run.end.hour_angle_deg += move;
+    if (altitude_of_sun_deg(run.start, latitude_deg) < kLowestSunDeg ||
+        altitude_of_sun_deg(run.end, latitude_deg) < kLowestSunDeg) {
+      continue;
+    }
+    Evidence after = known;
+    add(after, error, latitude_deg, run);
+    const auto& m = after.information;
+    const double variance = (m[0] + m[2]) / determinant(m);
+    if (variance < least) {
+      least = variance;
+      best = hour_angle;
+    }
+  }
+  return best;
+}
+
+Doubt doubt_of(const PoleFit& fit, const Evidence& evidence) {
+  if (evidence.drifts < 2) {
+    return Doubt::kTooFew;
+  }
+  if (std::hypot(fit.error.altitude_deg, fit.error.azimuth_deg) > kFarthestDeg) {
+    return Doubt::kDisagree;
+  }
+  if (worst_sigma_deg(evidence.information) > kMostSigmaDeg) {
+    return Doubt::kCannotTellApart;
+  }
+  return fit.misfit > kMostMisfit ? Doubt::kDisagree : Doubt::kNone;
+}
+
+/// Which way to turn which knob; nothing where the error is lost in its own doubt.
+std::vector<Advice> advice_for(const PoleFit& fit) {
+  constexpr double kSigmas = 2.0;
+  std::vector<Advice> advice;
+  const auto say = [&](double error, double sigma, std::string_view positive,
+                       std::string_view negative) {
+    if (std::abs(error) > kSigmas * sigma) {
+      advice.push_back({error > 0.0 ? positive : negative,
+                        {{std::abs(error), base::Unit::kDegree},
+                         {std::abs(error) * kArcminPerDeg, base::Unit::kNone}}});
+    }
+  };
+  say(fit.error.altitude_deg, fit.altitude_sigma_deg, "lower-the-axis", "raise-the-axis");
+  say(fit.error.azimuth_deg, fit.azimuth_sigma_deg, "turn-the-axis-west", "turn-the-axis-east");
+  if (advice.empty()) {
+    advice.push_back({"within-the-doubt", {}});
+  }
+  return advice;
+}
+
+base::Json or_null(bool known, double value) {
+  return known ? base::Json(value) : base::Json(nullptr);
+}
+
+}  // namespace
+
+double rate_arcsec_s(Rate rate) { return rate == Rate::kSolar ? 15.0 : 15.041067; }
+
+Drift drift_of(const PoleError& error, double latitude_deg, const DriftRun& run, Rate rate) {
+  const auto drift = predicted(error, latitude_deg, seen_in(run, rate));
+  return {drift[0] * kArcsecPerDeg, drift[1] * kArcsecPerDeg};
+}
+
+base::Result<PoleFit> fit_pole(const std::vector<DriftRun>& runs, double latitude_deg, Rate rate) {
+  if (const auto checked = base::checked("lat", latitude_deg, sky::kLatitudeRange); !checked) {
+    return tl::make_unexpected(checked.error());
+  }
+  std::vector<Seen> seen;
+  seen.reserve(runs.size());
+  for (const DriftRun& run : runs) {
+    seen.push_back(seen_in(run, rate));
+  }
+  PoleFit fit;
+  Evidence evidence = evidence_of(seen, fit.error, latitude_deg);
+  for (int step = 0; step < kMostSteps && evidence.drifts >= 2; ++step) {
+    const auto& m = evidence.information;
+    const double far = std::hypot(fit.error.altitude_deg, fit.error.azimuth_deg);
+    if (worst_sigma_deg(m) > kMostSigmaDeg || far > kFarthestDeg) {
+      break;
+    }
+    const double altitude = (m[2] * evidence.pull[0] - m[1] * evidence.pull[1]) / determinant(m);
+    const double azimuth = (m[0] * evidence.pull[1] - m[1] * evidence.pull[0]) / determinant(m);
+    fit.error.altitude_deg += altitude;
+    fit.error.azimuth_deg += azimuth;
+    evidence = evidence_of(seen, fit.error, latitude_deg);
+    if (std::hypot(altitude, azimuth) < kSettledDeg) {
+      break;
+    }
+  }
+  const int freedom = evidence.drifts - 2;
+  fit.misfit = freedom > 0 ? std::sqrt(evidence.misfit / freedom) : 0.0;
+  fit.doubt = doubt_of(fit, evidence);
+  if (!fit.solvable()) {
+    fit.error = {};
+  }
+  fit.next_hour_angle_deg = next_hour_angle(seen, fit.error, latitude_deg);
+  if (!fit.solvable()) {
+    fit.advice.push_back({kDoubtWords.of(fit.doubt), {}});
+    if (fit.next_hour_angle_deg) {
+      fit.advice.push_back({"measure-at", {{*fit.next_hour_angle_deg, base::Unit::kDegree}}});
+    }
+    return fit;
+  }
+  const auto& m = evidence.information;
+  fit.altitude_sigma_deg = std::sqrt(m[2] / determinant(m));
+  fit.azimuth_sigma_deg = std::sqrt(m[0] / determinant(m));
+  fit.advice = advice_for(fit);
+  return fit;
+}
+
+base::Json to_json(const PoleFit& fit) {
+  const bool known = fit.solvable();
+  return {{"solvable", known},
+          {"doubt", kDoubtWords.of(fit.doubt)},
+          {"pole_altitude_error_arcmin", or_null(known, fit.error.altitude_deg * kArcminPerDeg)},
+          {"pole_azimuth_error_arcmin", or_null(known, fit.error.azimuth_deg * kArcminPerDeg)},
+          {"altitude_sigma_arcmin", or_null(known, fit.altitude_sigma_deg * kArcminPerDeg)},
+          {"azimuth_sigma_arcmin", or_null(known, fit.azimuth_sigma_deg * kArcminPerDeg)},
+          {"misfit", or_null(known, fit.misfit)},
+          {"next_hour_angle_deg",
+           or_null(fit.next_hour_angle_deg.has_value(), fit.next_hour_angle_deg.value_or(0.0))}};
+}
+
+}  // namespace solarchon::align
