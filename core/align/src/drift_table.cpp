@@ -71,7 +71,8 @@ Result<DriftRun> run_from(const base::Columns& columns) {
 /// A heading that begins with a letter names the columns in their order.
 std::optional<base::Error> wrong_heading(std::string_view text) {
   const auto line = text.substr(0, std::min(text.find('\n'), text.size()));
-  const bool heading = !line.empty() && line.front() >= 'a' && line.front() <= 'z';
+  const char first = line.empty() ? ' ' : line.front();
+  const bool heading = (first >= 'a' && first <= 'z') || (first >= 'A' && first <= 'Z');
   if (!heading) {
     return std::nullopt;
   }
@@ -98,6 +99,10 @@ std::optional<base::Error> wrong_heading(std::string_view text) {
 }  // namespace
 
 Result<std::vector<DriftRun>> read_drift_table(std::string_view text, const std::string& name) {
+  constexpr std::string_view kByteOrderMark = "\xEF\xBB\xBF";  // spreadsheets begin with it
+  if (text.starts_with(kByteOrderMark)) {
+    text.remove_prefix(kByteOrderMark.size());
+  }
   if (auto wrong = wrong_heading(text)) {
     return tl::make_unexpected(std::move(*wrong));
   }

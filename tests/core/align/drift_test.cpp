@@ -270,6 +270,17 @@ TEST(DriftTable, ReadsRunsWithWhatMayBeMissing) {
   EXPECT_EQ((*runs)[1].duration_s, 240.0);
 }
 
+TEST(DriftTable, ReadsWhatASpreadsheetWrites) {
+  const auto runs = read_drift_table(
+      "\xEF\xBB\xBFtime_utc;hour_angle_deg;declination_deg;duration_s;dec_drift_arcsec;"
+      "ha_drift_arcsec\r\n\"2027-07-17T08:40:00Z\";-57.1;21.2;300;12.5;\r\n",
+      "runs.csv");
+  ASSERT_TRUE(runs);
+  ASSERT_EQ(runs->size(), 1U);
+  EXPECT_EQ((*runs)[0].declination_drift_arcsec, 12.5);
+  EXPECT_FALSE((*runs)[0].hour_angle_drift_arcsec);
+}
+
 TEST(DriftTable, NamesWhatIsWrongAndWhere) {
   const auto read = [](const std::string& rows) { return read_drift_table(rows, "runs.csv"); };
   const std::string good = "2027-07-17T08:40:00Z,-57,21,300,12,3\n";
@@ -295,6 +306,8 @@ TEST(DriftTable, NamesWhatIsWrongAndWhere) {
   EXPECT_THAT(read("time_utc,hour_angle_deg,declination_deg,duration_s,ha_drift_arcsec,"
                    "dec_drift_arcsec\n" +
                    good),
+              FailsWith(ErrorCode::kUnknownValue, "heading", 1));
+  EXPECT_THAT(read("TIME,H,D,T,HA,DEC\n" + good),
               FailsWith(ErrorCode::kUnknownValue, "heading", 1));
   std::string many;
   for (std::size_t i = 0; i <= kMostRuns; ++i) {
