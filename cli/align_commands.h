@@ -2,21 +2,35 @@
 #pragma once
 
 #include <CLI/CLI.hpp>
+#include <optional>
 #include <string>
 #include <vector>
 
 #include "cli/command.h"
+#include "cli/place.h"
+#include "solarchon/align/north.h"
 
 namespace solarchon::cli {
 
 struct AlignOptions {
   bool json = true;
+  PlaceOptions place;
+  std::string mount = "unknown";
+  // Of drifts.
   std::string file;
-  double latitude_deg = 0.0;
   std::string rate = "solar";
+  // Of finding the Sun.
+  std::string rig;
+  std::string kit;
+  std::optional<double> tube_mm;
+  double north_deg = align::kCompassDeg;
+  // Of finding north.
+  align::NorthTools tools;
+  int minutes = 60;
+  int every = 5;
 };
 
-/// Adds `align drift`.
+/// Adds `find`, `north` and `align drift`.
 /// @param options  must outlive the parsing and the answers
 [[nodiscard]] std::vector<Command> add_align_commands(CLI::App& app, AlignOptions& options);
 

@@ -10,6 +10,7 @@
 
 #include "cli/align_commands.h"
 #include "cli/log_commands.h"
+#include "cli/place.h"
 #include "cli/plan_commands.h"
 #include "cli/spoken_reports.h"
 #include "cli/values.h"
@@ -44,13 +45,7 @@ constexpr int kBadInput = 2;
 
 /// What the options of all commands are read into.
 struct Options {
-  double latitude_deg = 0.0;
-  double longitude_deg = 0.0;
-  double elevation_m = 0.0;
-  std::string time;
-  std::optional<double> pressure_hpa;
-  double temperature_c = 15.0;
-  double dut1_s = 0.0;
+  PlaceOptions place;
   double level = workspace::kUsualLevel;
   double seeing_arcsec = sky::kUsualSeeingArcsec;
   std::optional<double> exposure_ms;
@@ -72,86 +67,50 @@ struct Options {
   bool json = false;
 };
 
-struct Place {
-  workspace::Workspace workspace;  ///< its site and conditions only
-  sky::UtcTime time;
-};
-
-/// What a command asks about: an instant, or a whole day.
-enum class Span { kInstant, kDay };
-
-Result<Place> read_place(const Options& options, Span span = Span::kInstant) {
-  Place place;
-  sky::Site& site = place.workspace.site;
-  workspace::Conditions& conditions = place.workspace.conditions;
-  struct Check {
-    const char* field;
-    double value;
-    base::Range range;
-    double* into;
-  };
-  const Check checks[] = {
-      {"lat", options.latitude_deg, sky::kLatitudeRange, &site.latitude_deg},
-      {"lon", options.longitude_deg, sky::kLongitudeRange, &site.longitude_deg},
-      {"elev", options.elevation_m, sky::kElevationRange, &site.elevation_m},
-      {"temperature", options.temperature_c, sky::kTemperatureRange, &conditions.temperature_c},
-      {"dut1", options.dut1_s, sky::kDut1Range, &conditions.dut1_s},
-      {"level", options.level, workspace::kTargetLevelRange, &conditions.target_level},
-      {"seeing", options.seeing_arcsec, workspace::kSeeingRange, &conditions.seeing_arcsec}};
-  for (const Check& check : checks) {
-    const auto value = base::checked(check.field, check.value, check.range);
-    if (!value) {
-      return tl::make_unexpected(value.error());
-    }
-    *check.into = *value;
+/// A workspace with the site and the conditions of the options, and nothing else.
+Result<workspace::Workspace> at_place(const Options& options) {
+  const auto observer = observer_of(options.place);
+  const auto level = base::checked("level", options.level, workspace::kTargetLevelRange);
+  const auto seeing = base::checked("seeing", options.seeing_arcsec, workspace::kSeeingRange);
+  if (!observer || !level || !seeing) {
+    return tl::make_unexpected(!observer ? observer.error()
+                               : !level  ? level.error()
+                                         : seeing.error());
   }
-  if (options.pressure_hpa) {
-    const auto value = base::checked("pressure", *options.pressure_hpa, sky::kPressureRange);
-    if (!value) {
-      return tl::make_unexpected(value.error());
-    }
-    conditions.pressure_hpa = *value;
-  }
-  if (span == Span::kDay) {
-    return place;
-  }
-  return sky::parse_utc(options.time, "time").map([&](sky::UtcTime time) {
-    place.time = time;
-    return place;
-  });
+  workspace::Workspace space;
+  space.site = observer->site;
+  space.conditions = {options.place.pressure_hpa, options.place.temperature_c, *seeing, *level,
+                      options.place.dut1_s};
+  return space;
 }
 
 Result<Json> sun(const Options& options) {
-  const auto place = read_place(options);
+  const auto place = placed(options.place);
   if (!place) {
     return tl::make_unexpected(place.error());
   }
-  const sky::UtcTime time = place->time;
-  const sky::Site& site = place->workspace.site;
-  const sky::Observer observer = workspace::observer_of(place->workspace);
+  const auto& [observer, time] = *place;
   const sky::GeocentricSun body = sky::geocentric_sun(time, observer.dut1_s);
-  const sky::LocalSun local = sky::local_sun(body, site, observer.weather);
+  const sky::LocalSun local = sky::local_sun(body, observer.site, observer.weather);
   return sky::MagneticField::open().map([&](const sky::MagneticField& field) {
-    return workspace::sun_report(time, body, local, sky::disc_view(time),
-                                 field.declination_deg(site, time));
+    return workspace::sun_report(place->time, body, local, sky::disc_view(place->time),
+                                 field.declination_deg(place->observer.site, place->time));
   });
 }
 
 Result<Json> day(const Options& options) {
-  const auto place = read_place(options, Span::kDay);
+  auto observer = observer_of(options.place);
   const auto date = sky::parse_date(options.date, "date");
   const auto least = base::checked("above", options.above_deg, {-2.0, 90.0});
-  if (!place || !date || !least) {
-    return tl::make_unexpected(!place ? place.error() : !date ? date.error() : least.error());
+  if (!observer || !date || !least) {
+    return tl::make_unexpected(!observer ? observer.error() : !date ? date.error() : least.error());
   }
-  sky::Site site = place->workspace.site;
+  const sky::Site& site = observer->site;
   std::vector<base::RefusedLine> refused;
-  if (const auto taken = take_horizon(options.horizon, site.horizon, refused); !taken) {
+  if (const auto taken = take_horizon(options.horizon, observer->site.horizon, refused); !taken) {
     return tl::make_unexpected(taken.error());
   }
-  sky::Observer observer = workspace::observer_of(place->workspace);
-  observer.site = site;
-  const sky::SunDay answer = sky::sun_day(*date, observer);
+  const sky::SunDay answer = sky::sun_day(*date, *observer);
   return plan::mount_from_json({{"kind", options.mount}, {"past_meridian_deg", options.past_deg}},
                                "mount")
       .map([&](const plan::Mount& mount) {
@@ -162,24 +121,26 @@ Result<Json> day(const Options& options) {
 }
 
 /// The rig file's light path at the place and time of the options, with all answers.
-struct Placed {
+struct PlacedRig {
   workspace::Workspace workspace;
   workspace::Answers answers;
 };
 
-Result<Placed> read_placed_rig(const Options& options) {
+Result<PlacedRig> read_placed_rig(const Options& options) {
   return optics::read_rig(options.file).and_then([&](const optics::Rig& rig) {
-    return read_place(options).map([&](Place place) {
-      place.workspace.rig = rig;
-      const sky::GeocentricSun body = sky::geocentric_sun(place.time, options.dut1_s);
-      return Placed{place.workspace, workspace::answer(place.workspace, place.time, body)};
+    return at_place(options).and_then([&](workspace::Workspace space) {
+      return sky::parse_utc(options.place.time, "time").map([&](sky::UtcTime time) {
+        space.rig = rig;
+        const sky::GeocentricSun body = sky::geocentric_sun(time, options.place.dut1_s);
+        return PlacedRig{space, workspace::answer(space, time, body)};
+      });
     });
   });
 }
 
 /// Sunlight as at 1 au, the air as at sea level: for a rig without a place and a time.
-Placed without_place(const optics::Rig& rig) {
-  Placed placed;
+PlacedRig without_place(const optics::Rig& rig) {
+  PlacedRig placed;
   placed.workspace.rig = rig;
   const advise::Situation situation;
   placed.answers.train = optics::follow_light(rig, situation.semidiameter_arcsec);
@@ -227,7 +188,7 @@ Result<Json> rig(const Options& options, bool placed) {
   }
   const auto read =
       placed ? read_placed_rig(options) : optics::read_rig(options.file).map(without_place);
-  return read.map([&](const Placed& at) {
+  return read.map([&](const PlacedRig& at) {
     advise::Situation situation;
     if (placed) {
       situation =
@@ -272,8 +233,8 @@ Result<Json> simulate(const Options& options) {
 
 Result<Json> measured(const Options& options) {
   measure::Knowledge knowledge;
-  if (!options.time.empty()) {
-    const auto time = sky::parse_utc(options.time, "time");
+  if (!options.place.time.empty()) {
+    const auto time = sky::parse_utc(options.place.time, "time");
     if (!time) {
       return tl::make_unexpected(time.error());
     }
@@ -305,19 +266,6 @@ Result<Json> demo(const Options& options) {
       });
 }
 
-void add_place(CLI::App& command, Options& options, bool required) {
-  command.add_option("--lat", options.latitude_deg, "latitude (degree, north positive)")
-      ->required(required);
-  command.add_option("--lon", options.longitude_deg, "longitude (degree, east positive)")
-      ->required(required);
-  command.add_option("--elev", options.elevation_m, "height above the ellipsoid (m)");
-  command.add_option("--time", options.time, "UTC, as 2027-07-14T10:30:00Z")->required(required);
-  command.add_option("--pressure", options.pressure_hpa,
-                     "air pressure (hPa); left out, that of the height");
-  command.add_option("--temperature", options.temperature_c, "air temperature (degree C)");
-  command.add_option("--dut1", options.dut1_s, "UT1 - UTC (s)");
-}
-
 int complain(std::ostream& err, const base::Error& error) {
   err << "solarchon-cli: " << words::sentence(error) << '\n';
   const bool failed = error.code == ErrorCode::kUnwritable || error.code == ErrorCode::kNotFound ||
@@ -339,14 +287,10 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   };
 
   CLI::App* sun_command = command(app, "sun", "where the Sun stands and how its disc hangs");
-  add_place(*sun_command, options, true);
+  add_place(*sun_command, options.place, true);
 
   CLI::App* day_command = command(app, "day", "rise, transit, set and the windows of a day");
-  day_command->add_option("--lat", options.latitude_deg, "latitude (degree, north positive)")
-      ->required();
-  day_command->add_option("--lon", options.longitude_deg, "longitude (degree, east positive)")
-      ->required();
-  day_command->add_option("--elev", options.elevation_m, "height above the ellipsoid (m)");
+  add_ground(*day_command, options.place, true);
   day_command->add_option("--date", options.date, "local date, as 2027-07-14")->required();
   day_command->add_option("--horizon", options.horizon, "CSV of azimuth, height, trees");
   day_command->add_option("--above", options.above_deg, "least height of a window (degree)");
@@ -354,14 +298,11 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
                           "equatorial-turns, equatorial-free or alt-azimuth");
   day_command->add_option("--past-meridian", options.past_deg,
                           "how far it tracks past the meridian (degree)");
-  day_command->add_option("--pressure", options.pressure_hpa,
-                          "air pressure (hPa); left out, that of the height");
-  day_command->add_option("--temperature", options.temperature_c, "air temperature (degree C)");
-  day_command->add_option("--dut1", options.dut1_s, "UT1 - UTC (s)");
+  add_air(*day_command, options.place);
 
   CLI::App* rig_command = command(app, "rig", "what a light path does, and what speaks against it");
   rig_command->add_option("file", options.file, "rig file")->required();
-  add_place(*rig_command, options, false);
+  add_place(*rig_command, options.place, false);
   rig_command->add_option("--level", options.level, "brightest part against full well");
 
   rig_command->add_option("--kit", options.kit, "file with your own parts, to choose from first");
@@ -378,7 +319,7 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
 
   CLI::App* simulate_command = command(app, "simulate", "a frame of the synthetic Sun as FITS");
   simulate_command->add_option("rig", options.file, "rig file")->required();
-  add_place(*simulate_command, options, true);
+  add_place(*simulate_command, options.place, true);
   simulate_command->add_option("--seed", options.seed, "of noise and pointing");
   simulate_command->add_option("--sun-seed", options.sun_seed, "of the synthetic Sun's spots");
   simulate_command->add_option("--seeing", options.seeing_arcsec, "full width (arcsec)");
@@ -388,7 +329,7 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
 
   CLI::App* measure_command = command(app, "measure", "limb, scale and spots of a frame");
   measure_command->add_option("file", options.file, "FITS, PNG or TIFF")->required();
-  measure_command->add_option("--time", options.time, "UTC, when the file does not say");
+  measure_command->add_option("--time", options.place.time, "UTC, when the file does not say");
   CLI::Option* north = measure_command->add_option(
       "--north", options.north_deg, "solar north in the picture, from up, clockwise (degree)");
   measure_command->add_flag("--mirrored", options.mirrored, "the picture is a mirror image")
@@ -411,12 +352,12 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
     const auto commands = app.get_subcommands(
         [&](const CLI::App* known) { return known->get_name() == arguments.front(); });
     if (commands.empty()) {
-      return complain(
-          err,
-          {ErrorCode::kUnknownValue, "command", arguments.front(),
-           base::wants("one-of", {},
-                       "sun, day, plan, forecast, year, windows, align, rig, catalogue, rules, "
-                       "simulate, measure, log, demo")});
+      return complain(err,
+                      {ErrorCode::kUnknownValue, "command", arguments.front(),
+                       base::wants("one-of", {},
+                                   "sun, day, plan, runbook, forecast, year, windows, find, north, "
+                                   "align, rig, catalogue, rules, "
+                                   "simulate, measure, log, demo")});
     }
   }
   std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back

@@ -8,7 +8,9 @@
 #include "solarchon/base/file.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/plan/calendar.h"
+#include "solarchon/plan/runbook.h"
 #include "solarchon/words/plan.h"
+#include "solarchon/words/safety.h"
 #include "solarchon/workspace/observe.h"
 #include "solarchon/workspace/reports.h"
 #include "solarchon/workspace/workspace.h"
@@ -22,22 +24,6 @@ namespace {
 
 constexpr std::size_t kMostBytes = 2U << 20U;
 constexpr double kAlarmMin = 10.0;
-
-Result<sky::Site> site_of(const PlanOptions& options) {
-  sky::Site site;
-  const auto latitude = base::checked("lat", options.latitude_deg, sky::kLatitudeRange);
-  const auto longitude = base::checked("lon", options.longitude_deg, sky::kLongitudeRange);
-  const auto elevation = base::checked("elev", options.elevation_m, sky::kElevationRange);
-  for (const auto& number : {latitude, longitude, elevation}) {
-    if (!number) {
-      return tl::make_unexpected(number.error());
-    }
-  }
-  site.latitude_deg = *latitude;
-  site.longitude_deg = *longitude;
-  site.elevation_m = *elevation;
-  return site;
-}
 
 /// What the data folder's log has taught of a site; nothing without a folder.
 Result<plan::Experience> experience_of(const PlanOptions& options,
@@ -141,6 +127,36 @@ Result<Json> plan_day(const PlanOptions& options) {
   return report;
 }
 
+Result<Json> steps(const PlanOptions& options) {
+  const auto occasion = safety::kOccasionWords.from(options.occasion);
+  if (!occasion) {
+    return base::fail(base::ErrorCode::kUnknownValue, "occasion", options.occasion,
+                      base::one_of(safety::kOccasionWords.list()));
+  }
+  return read_planned(options).map([&](const Planned& planned) {
+    Json list = Json::array();
+    for (const plan::RunbookStep& step :
+         plan::runbook(workspace::outlook_of(planned.workspace, planned.experience), *occasion)) {
+      const words::StepWords said = words::handling_words(step.step);
+      list.push_back(
+          {{"id", step.step.id},
+           {"what", said.what},
+           {"why", said.why},
+           {"check", said.check},
+           {"parts", step.step.parts},
+           {"needs", step.step.needs},
+           {"exposes", step.step.exposes},
+           {"waits", step.step.waits},
+           {"minutes", step.step.minutes},
+           {"spread_min", step.spread_min},
+           {"learns", step.learns ? Json(plan::kStepWords.of(*step.learns)) : Json(nullptr)}});
+    }
+    return Json{{"occasion", options.occasion},
+                {"steps", list},
+                {"throughout", words::never_alone_words()}};
+  });
+}
+
 Result<Json> forecast(const PlanOptions& options) {
   if (!options.file.empty()) {
     return base::read_file(options.file, kMostBytes)
@@ -152,7 +168,7 @@ Result<Json> forecast(const PlanOptions& options) {
           return report;
         });
   }
-  const auto site = site_of(options);
+  const auto site = site_of(options.place);
   const auto date = sky::parse_date(options.date, "date");
   const auto hours =
       base::checked("hours", options.hours, {1.0, static_cast<double>(plan::kMostForecastHours)});
@@ -163,7 +179,7 @@ Result<Json> forecast(const PlanOptions& options) {
 }
 
 Result<Json> year(const PlanOptions& options) {
-  auto site = site_of(options);
+  auto site = site_of(options.place);
   const auto which = base::checked("year", options.year, {1973.0, 2099.0});
   const auto least = base::checked("above", options.above_deg, {-2.0, 90.0});
   if (!site || !which || !least) {
@@ -203,14 +219,6 @@ Result<Json> windows(const PlanOptions& options) {
   });
 }
 
-void add_site(CLI::App& command, PlanOptions& options, bool required) {
-  command.add_option("--lat", options.latitude_deg, "latitude (degree, north positive)")
-      ->required(required);
-  command.add_option("--lon", options.longitude_deg, "longitude (degree, east positive)")
-      ->required(required);
-  command.add_option("--elev", options.elevation_m, "height above the ellipsoid (m)");
-}
-
 void add_workspace(CLI::App& command, PlanOptions& options) {
   command.add_option("workspace", options.workspace, "workspace file with site, rig and plan")
       ->required();
@@ -247,14 +255,19 @@ std::vector<Command> add_plan_commands(CLI::App& app, PlanOptions& options) {
   plan_command->add_option("--ics", options.calendar_out, "calendar to write");
   plan_command->add_option("--csv", options.table_out, "table to write");
 
+  CLI::App* runbook_command = add("runbook", "steps in an order that cannot hurt");
+  runbook_command->add_option("workspace", options.workspace, "workspace file")->required();
+  runbook_command->add_option("--occasion", options.occasion, "set-up, change, guests or pack");
+  runbook_command->add_option("--data", options.data, "data folder whose log corrects the minutes");
+
   CLI::App* forecast_command = add("forecast", "a forecast file read, or one of the stand-in");
   forecast_command->add_option("--file", options.file, "hourly CSV or JSON to read");
-  add_site(*forecast_command, options, false);
+  add_ground(*forecast_command, options.place, false);
   forecast_command->add_option("--date", options.date, "first day, UTC");
   forecast_command->add_option("--hours", options.hours, "how many");
 
   CLI::App* year_command = add("year", "heights, clear hours, P, B0 and rotations of a year");
-  add_site(*year_command, options, true);
+  add_ground(*year_command, options.place, true);
   year_command->add_option("--year", options.year, "1973 to 2099")->required();
   year_command->add_option("--horizon", options.horizon, "CSV of azimuth, height, trees");
   year_command->add_option("--above", options.above_deg, "least height of a window (degree)");
@@ -266,6 +279,7 @@ std::vector<Command> add_plan_commands(CLI::App& app, PlanOptions& options) {
 
   return {
       {plan_command, [&options] { return plan_day(options); }},
+      {runbook_command, [&options] { return steps(options); }},
       {forecast_command,
        [&options, forecast_command]() -> Result<Json> {
          for (const char* needed : {"lat", "lon", "date"}) {

@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "cli/command.h"
+#include "cli/place.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/sky/horizon.h"
@@ -23,9 +24,8 @@ struct PlanOptions {
   std::string calendar_out;
   std::string table_out;
   std::string horizon;
-  double latitude_deg = 0.0;
-  double longitude_deg = 0.0;
-  double elevation_m = 0.0;
+  std::string occasion = "set-up";
+  PlaceOptions place;
   double above_deg = 20.0;
   double minutes = 60.0;
   int hours = 72;
@@ -33,7 +33,7 @@ struct PlanOptions {
   int year = 0;
 };
 
-/// Adds `plan`, `forecast`, `year` and `windows`.
+/// Adds `plan`, `runbook`, `forecast`, `year` and `windows`.
 /// @param options  must outlive the parsing and the answers
 [[nodiscard]] std::vector<Command> add_plan_commands(CLI::App& app, PlanOptions& options);
 

@@ -10,6 +10,8 @@ pkg_check_modules(ERFA REQUIRED IMPORTED_TARGET erfa)
 pkg_check_modules(CFITSIO REQUIRED IMPORTED_TARGET cfitsio)
 pkg_check_modules(ICAL REQUIRED IMPORTED_TARGET libical)
 
+find_library(NOVA_LIBRARY nova REQUIRED)  # it has no package file
+
 list(APPEND CMAKE_MODULE_PATH /usr/share/cmake/geographiclib)
 find_package(GeographicLib REQUIRED)
 

@@ -6,6 +6,7 @@ Model's published test values (as shipped with the npm package `geomagnetism`).
 Needs python3-astropy, python3-sunpy, python3-ephem. Use: make_references.py VALUES_CSV OUTDIR
 The tests read the committed files; this is run again only to add rows.
 """
+import datetime
 import math
 import pathlib
 import random
@@ -148,6 +149,28 @@ def magnetic_rows(csv):
             yield f"    {{{float(date)}, {alt}, {lat}, {lon}, {decl}}},"
 
 
+def body_rows(count):
+    """Half a degree of the Moon in an hour: times to the second, places to 0.1 arcsec."""
+    bodies = {"moon": ephem.Moon, "mercury": ephem.Mercury, "venus": ephem.Venus,
+              "mars": ephem.Mars, "jupiter": ephem.Jupiter, "saturn": ephem.Saturn}
+    degrees = 180.0 / math.pi
+    for index in range(count):
+        name = list(bodies)[index % len(bodies)]
+        observer = ephem.Observer()
+        lat, lon = round(draw.uniform(-89, 89), 3), round(draw.uniform(-180, 180), 3)
+        observer.lat, observer.lon = str(lat), str(lon)
+        observer.elevation, observer.pressure = 0, 0
+        day = ephem.Date(draw.uniform(ephem.Date("2024/1/1"), ephem.Date("2040/12/31")))
+        observer.date = ephem.Date(round(day * 86400.0) / 86400.0)
+        body, sun = bodies[name](observer), ephem.Sun(observer)
+        when = observer.date.datetime()
+        # The library gives hours that were cut, not rounded.
+        text = (when + datetime.timedelta(milliseconds=500)).strftime("%Y-%m-%dT%H:%M:%SZ")
+        numbers = [lat, lon] + [round(float(angle) * degrees, 5) for angle in (
+            body.g_ra, body.g_dec, body.az, body.alt, sun.a_ra, sun.a_dec)]
+        yield f'    {{"{name}", "{text}", ' + ", ".join(f"{n}" for n in numbers) + "},"
+
+
 def table(out, name, about, members, rows):
     text = HEAD + f"namespace solarchon::reference {{\n\n/// {about}\nstruct {name} {{\n"
     text += "".join(f"  {kind} {member};\n" for kind, member in members)
@@ -179,6 +202,12 @@ def main():
     table(folder / "magnetic.h", "MagneticRow", "Published test values of WMM2025.",
           [(number, "year"), (number, "altitude_km"), (number, "latitude_deg"),
            (number, "longitude_deg"), (number, "declination_deg")], magnetic_rows(csv))
+    table(folder / "bodies.h", "BodyRow",
+          "PyEphem: apparent geocentric, airless topocentric; the Sun astrometric of J2000.",
+          [(word, "body"), (word, "time"), (number, "latitude_deg"), (number, "longitude_deg"),
+           (number, "right_ascension_deg"), (number, "declination_deg"), (number, "azimuth_deg"),
+           (number, "altitude_airless_deg"), (number, "sun_right_ascension_j2000_deg"),
+           (number, "sun_declination_j2000_deg")], body_rows(90))
 
 
 main()

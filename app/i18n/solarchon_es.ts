@@ -759,6 +759,18 @@
         <source>90 to 200</source>
         <translation>90 a 200</translation>
     </message>
+    <message>
+        <source>Warm-up</source>
+        <translation>Calentamiento</translation>
+    </message>
+    <message>
+        <source>Tuning</source>
+        <translation>Sintonía</translation>
+    </message>
+    <message>
+        <source>Tube cools</source>
+        <translation>Tubo enfriándose</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>
@@ -1304,6 +1316,45 @@
     </message>
 </context>
 <context>
+    <name>solarchon::app::AimPicture</name>
+    <message>
+        <source>The tube&apos;s shadow, and the field that it has to find</source>
+        <translation>La sombra del tubo y el campo que tiene que encontrar</translation>
+    </message>
+    <message>
+        <source>No telescope</source>
+        <translation>Sin telescopio</translation>
+    </message>
+    <message>
+        <source>%1° beside</source>
+        <translation>a %1° del Sol</translation>
+    </message>
+    <message>
+        <source>round</source>
+        <translation>redonda</translation>
+    </message>
+    <message>
+        <source>The shadow on a card square to the tube</source>
+        <translation>La sombra en una cartulina perpendicular al tubo</translation>
+    </message>
+    <message>
+        <source>%1′</source>
+        <translation>%1′</translation>
+    </message>
+    <message>
+        <source>No field: nothing looks or records</source>
+        <translation>Sin campo: nada mira ni graba</translation>
+    </message>
+    <message>
+        <source>Field %1′; the Sun&apos;s middle falls in the dashed ring</source>
+        <translation>Campo %1′; el centro del Sol cae en el círculo de trazos</translation>
+    </message>
+    <message>
+        <source>Field %1′ is smaller than the dashed ring</source>
+        <translation>El campo de %1′ es menor que el círculo de trazos</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::Alarms</name>
     <message>
         <source>%1 begins at %2</source>
@@ -1832,6 +1883,282 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     </message>
 </context>
 <context>
+    <name>solarchon::app::FieldView</name>
+    <message>
+        <source>Steps</source>
+        <translation>Pasos</translation>
+    </message>
+    <message>
+        <source>What to do next, in an order that cannot hurt</source>
+        <translation>Qué hacer ahora, en un orden que no puede hacer daño</translation>
+    </message>
+    <message>
+        <source>North</source>
+        <translation>Norte</translation>
+    </message>
+    <message>
+        <source>Bring the axis under the pole by day</source>
+        <translation>Llevar el eje bajo el polo de día</translation>
+    </message>
+    <message>
+        <source>Find</source>
+        <translation>Buscar</translation>
+    </message>
+    <message>
+        <source>Bring the Sun into the field without looking</source>
+        <translation>Llevar el Sol al campo sin mirar</translation>
+    </message>
+    <message>
+        <source>This light path must not be turned to the Sun</source>
+        <translation>Este camino óptico no debe dirigirse al Sol</translation>
+    </message>
+    <message>
+        <source>The Sun is below the horizon</source>
+        <translation>El Sol está bajo el horizonte</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::FindPage</name>
+    <message>
+        <source>Moon</source>
+        <translation>Luna</translation>
+    </message>
+    <message>
+        <source>Mercury</source>
+        <translation>Mercurio</translation>
+    </message>
+    <message>
+        <source>Venus</source>
+        <translation>Venus</translation>
+    </message>
+    <message>
+        <source>Mars</source>
+        <translation>Marte</translation>
+    </message>
+    <message>
+        <source>Jupiter</source>
+        <translation>Júpiter</translation>
+    </message>
+    <message>
+        <source>Saturn</source>
+        <translation>Saturno</translation>
+    </message>
+    <message>
+        <source>%1°</source>
+        <translation>%1°</translation>
+    </message>
+    <message>
+        <source>%1 east</source>
+        <translation>%1 este</translation>
+    </message>
+    <message>
+        <source>%1 west</source>
+        <translation>%1 oeste</translation>
+    </message>
+    <message>
+        <source>%1° west</source>
+        <translation>%1° al oeste</translation>
+    </message>
+    <message>
+        <source>%1° east</source>
+        <translation>%1° al este</translation>
+    </message>
+    <message>
+        <source>%1° south</source>
+        <translation>%1° al sur</translation>
+    </message>
+    <message>
+        <source>%1° north</source>
+        <translation>%1° al norte</translation>
+    </message>
+    <message>
+        <source>%1: %2, %3</source>
+        <translation>%1: %2, %3</translation>
+    </message>
+    <message>
+        <source>Length of the tube</source>
+        <translation>Longitud del tubo</translation>
+    </message>
+    <message>
+        <source>mm</source>
+        <translation>mm</translation>
+    </message>
+    <message>
+        <source>From the front edge to where the shadow falls: the longer, the finer. Empty: the usual length of such a telescope</source>
+        <translation>Del borde delantero a donde cae la sombra: cuanto más largo, más fino. Vacío: la longitud habitual de un telescopio así</translation>
+    </message>
+    <message>
+        <source>Change the length of the tube</source>
+        <translation>Cambiar la longitud del tubo</translation>
+    </message>
+    <message>
+        <source>Circles and scales</source>
+        <translation>Círculos y escalas</translation>
+    </message>
+    <message>
+        <source>To type into a hand controller</source>
+        <translation>Para teclear en un mando</translation>
+    </message>
+    <message>
+        <source>Copy</source>
+        <translation>Copiar</translation>
+    </message>
+    <message>
+        <source>All three on the clipboard, with the time; key C</source>
+        <translation>Los tres al portapapeles, con la hora; tecla C</translation>
+    </message>
+    <message>
+        <source>Names to synchronise on</source>
+        <translation>Nombres con los que sincronizar</translation>
+    </message>
+    <message>
+        <source>For a controller that refuses the Sun: centre the Sun, and tell it that it sees this body. Never send the tube there: it stands too near the Sun.</source>
+        <translation>Para un mando que rechaza el Sol: centre el Sol y dígale que ve este astro. No envíe nunca el tubo allí: está demasiado cerca del Sol.</translation>
+    </message>
+    <message>
+        <source>Sun, %1
+of date: RA %2, Dec %3
+J2000: RA %4, Dec %5
+Az %6, Alt %7</source>
+        <translation>Sol, %1
+de la fecha: AR %2, Dec %3
+J2000: AR %4, Dec %5
+Az %6, Alt %7</translation>
+    </message>
+    <message>
+        <source>Nothing to begin with: fit a camera or an eyepiece.</source>
+        <translation>Nada con que empezar: ponga una cámara o un ocular.</translation>
+    </message>
+    <message>
+        <source>Make the shadow round: the Sun is then in the field.</source>
+        <translation>Haga redonda la sombra: el Sol está entonces en el campo.</translation>
+    </message>
+    <message>
+        <source>The shadow alone will not do: the field is too small.</source>
+        <translation>La sombra sola no basta: el campo es demasiado pequeño.</translation>
+    </message>
+    <message>
+        <source>Begin without %1, then put it back.</source>
+        <translation>Empiece sin %1 y póngalo después.</translation>
+    </message>
+    <message>
+        <source>Begin without %1, and sweep.</source>
+        <translation>Empiece sin %1 y barra.</translation>
+    </message>
+    <message>
+        <source>Begin with %1, centre, then change over.</source>
+        <translation>Empiece con %1, centre y luego cambie.</translation>
+    </message>
+    <message>
+        <source>Begin with %1, and sweep.</source>
+        <translation>Empiece con %1 y barra.</translation>
+    </message>
+    <message>
+        <source>Stop: this light path must not be turned to the Sun.</source>
+        <translation>Alto: este camino óptico no debe dirigirse al Sol.</translation>
+    </message>
+    <message>
+        <source>What speaks against it, and the next safe step, stand in Light path.</source>
+        <translation>Lo que habla en contra, y el siguiente paso seguro, están en Camino óptico.</translation>
+    </message>
+    <message>
+        <source>Cap the finder. Stand beside the tube, never behind it. A shadow 2 mm too long is %1′ beside the Sun with this tube.</source>
+        <translation>Tape el buscador. Póngase al lado del tubo, nunca detrás. Con este tubo, una sombra 2 mm más larga está a %1′ del Sol.</translation>
+    </message>
+    <message>
+        <source>There is no telescope in the light path.</source>
+        <translation>No hay telescopio en el camino óptico.</translation>
+    </message>
+    <message>
+        <source>Declination</source>
+        <translation>Declinación</translation>
+    </message>
+    <message>
+        <source>For the declination circle</source>
+        <translation>Para el círculo de declinación</translation>
+    </message>
+    <message>
+        <source>Hour angle</source>
+        <translation>Ángulo horario</translation>
+    </message>
+    <message>
+        <source>For the hour circle</source>
+        <translation>Para el círculo horario</translation>
+    </message>
+    <message>
+        <source>Height</source>
+        <translation>Altura</translation>
+    </message>
+    <message>
+        <source>For an inclinometer on the tube</source>
+        <translation>Para un inclinómetro sobre el tubo</translation>
+    </message>
+    <message>
+        <source>Azimuth</source>
+        <translation>Acimut</translation>
+    </message>
+    <message>
+        <source>From true north through east</source>
+        <translation>Desde el norte verdadero por el este</translation>
+    </message>
+    <message>
+        <source>Rough go-to ends within</source>
+        <translation>Ir al Sol acierta en</translation>
+    </message>
+    <message>
+        <source>Levelled, tube to true north at the height of the latitude, told that it sees the pole, sent to the Sun: one standard deviation, with north by a compass</source>
+        <translation>Nivelada, tubo al norte verdadero a la altura de la latitud, diciéndole que ve el polo y enviada al Sol: una desviación típica, con el norte por brújula</translation>
+    </message>
+    <message>
+        <source>Sweep the hour angle by</source>
+        <translation>Barra el ángulo horario</translation>
+    </message>
+    <message>
+        <source>Until light falls through the empty drawtube, %1 wide; then at the declinations %2</source>
+        <translation>Hasta que la luz caiga por el portaocular vacío, de %1 de campo; después en las declinaciones %2</translation>
+    </message>
+    <message>
+        <source>Right ascension and declination of date</source>
+        <translation>Ascensión recta y declinación de la fecha</translation>
+    </message>
+    <message>
+        <source>The same for J2000</source>
+        <translation>Lo mismo para J2000</translation>
+    </message>
+    <message>
+        <source>For controllers that take precession into account themselves</source>
+        <translation>Para mandos que cuentan ellos mismos la precesión</translation>
+    </message>
+    <message>
+        <source>%1; drift %2″/min</source>
+        <translation>%1; deriva %2″/min</translation>
+    </message>
+    <message>
+        <source>An equatorial mount then drifts by %1″/min.</source>
+        <translation>Una montura ecuatorial deriva entonces %1″/min.</translation>
+    </message>
+    <message>
+        <source>not known</source>
+        <translation>no se sabe</translation>
+    </message>
+    <message>
+        <source>A Sun seeker sets</source>
+        <translation>Un buscador automático pone</translation>
+    </message>
+    <message>
+        <source>%1, %2 too low</source>
+        <translation>%1, %2 de menos</translation>
+    </message>
+    <message>
+        <source>%1, %2 too high</source>
+        <translation>%1, %2 de más</translation>
+    </message>
+    <message>
+        <source>By simplified formulas: %1° of the error from the declination, %2° from the equation of time, %3° from refraction; its azimuth is off by %4°</source>
+        <translation>Por fórmulas simplificadas: %1° del error por la declinación, %2° por la ecuación del tiempo, %3° por la refracción; su acimut yerra en %4°</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::FindingsList</name>
     <message>
         <source>Findings</source>
@@ -1843,6 +2170,33 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     <message>
         <source>Other work is not done yet; wait for it or cancel it first.</source>
         <translation>Aún hay otro trabajo en marcha; espérelo o cancélelo antes.</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::GroundPlan</name>
+    <message>
+        <source>The ground around the mount, from above</source>
+        <translation>El suelo alrededor de la montura, desde arriba</translation>
+    </message>
+    <message>
+        <source>axis</source>
+        <translation>eje</translation>
+    </message>
+    <message>
+        <source>%1 mm</source>
+        <translation>%1 mm</translation>
+    </message>
+    <message>
+        <source>needle</source>
+        <translation>aguja</translation>
+    </message>
+    <message>
+        <source>reads %1°</source>
+        <translation>marca %1°</translation>
+    </message>
+    <message>
+        <source>shadow %1°</source>
+        <translation>sombra %1°</translation>
     </message>
 </context>
 <context>
@@ -2583,6 +2937,197 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
     </message>
 </context>
 <context>
+    <name>solarchon::app::NorthPage</name>
+    <message>
+        <source>Marks on the ground</source>
+        <translation>Marcas en el suelo</translation>
+    </message>
+    <message>
+        <source>Compass</source>
+        <translation>Brújula</translation>
+    </message>
+    <message>
+        <source>Plumb line&apos;s shadow</source>
+        <translation>Sombra de la plomada</translation>
+    </message>
+    <message>
+        <source>Sun in the meridian</source>
+        <translation>Sol en el meridiano</translation>
+    </message>
+    <message>
+        <source>the model of the field covers 2025 to 2029</source>
+        <translation>el modelo del campo cubre de 2025 a 2029</translation>
+    </message>
+    <message>
+        <source>the Sun is not seen in the meridian on this day</source>
+        <translation>ese día no se ve el Sol en el meridiano</translation>
+    </message>
+    <message>
+        <source>the Sun stands lower than %1°</source>
+        <translation>el Sol está por debajo de %1°</translation>
+    </message>
+    <message>
+        <source>Ways, and how near the pole they come</source>
+        <translation>Maneras, y cuánto se acercan al polo</translation>
+    </message>
+    <message>
+        <source>Ways to find north</source>
+        <translation>Maneras de encontrar el norte</translation>
+    </message>
+    <message>
+        <source>Bead above the ground</source>
+        <translation>Cuenta sobre el suelo</translation>
+    </message>
+    <message>
+        <source>mm</source>
+        <translation>mm</translation>
+    </message>
+    <message>
+        <source>A knot or bead on the line: its shadow has a length that can be checked</source>
+        <translation>Un nudo o una cuenta en el hilo: su sombra tiene una longitud que puede comprobarse</translation>
+    </message>
+    <message>
+        <source>Feet apart</source>
+        <translation>Distancia entre pies</translation>
+    </message>
+    <message>
+        <source>The wider they stand, the less a foot beside its mark turns the mount</source>
+        <translation>Cuanto más separados, menos gira la montura un pie fuera de su marca</translation>
+    </message>
+    <message>
+        <source>Change the bead&apos;s height</source>
+        <translation>Cambiar la altura de la cuenta</translation>
+    </message>
+    <message>
+        <source>Change the distance of the feet</source>
+        <translation>Cambiar la distancia de los pies</translation>
+    </message>
+    <message>
+        <source>Which way</source>
+        <translation>Hacia dónde</translation>
+    </message>
+    <message>
+        <source>Put the feet back on their marks, and level.</source>
+        <translation>Ponga los pies en sus marcas y nivele.</translation>
+    </message>
+    <message>
+        <source>Turn the mount until a compass along its axis reads %1°.</source>
+        <translation>Gire la montura hasta que una brújula a lo largo del eje marque %1°.</translation>
+    </message>
+    <message>
+        <source>No reading: the field is not known for this date.</source>
+        <translation>Sin lectura: no se conoce el campo en esa fecha.</translation>
+    </message>
+    <message>
+        <source>No shadow now: the Sun stands too low.</source>
+        <translation>Ahora no hay sombra: el Sol está demasiado bajo.</translation>
+    </message>
+    <message>
+        <source>At %1 the shadow lies at %2°. The axis belongs %3° to its left.</source>
+        <translation>A las %1 la sombra cae a %2°. El eje va %3° a su izquierda.</translation>
+    </message>
+    <message>
+        <source>At %1 the shadow lies at %2°. The axis belongs %3° to its right.</source>
+        <translation>A las %1 la sombra cae a %2°. El eje va %3° a su derecha.</translation>
+    </message>
+    <message>
+        <source>The Sun is not seen in the meridian on this day.</source>
+        <translation>Ese día no se ve el Sol en el meridiano.</translation>
+    </message>
+    <message>
+        <source>At %1 the shadow lies along the axis.</source>
+        <translation>A las %1 la sombra cae a lo largo del eje.</translation>
+    </message>
+    <message>
+        <source>At %1 the shadow lies along the axis, backwards.</source>
+        <translation>A las %1 la sombra cae a lo largo del eje, hacia atrás.</translation>
+    </message>
+    <message>
+        <source>Marks of an alignment by night. A foot %1 mm beside its mark turns the mount by %2°; do not bump the tripod afterwards.</source>
+        <translation>Marcas de una puesta en estación de noche. Un pie a %1 mm de su marca gira la montura %2°; no golpee después el trípode.</translation>
+    </message>
+    <message>
+        <source>True north, corrected by the World Magnetic Model 2025 (good to 2029). Keep away from steel, counterweights, loudspeakers and magnets of phone cases; hold a phone flat and wave a figure of eight first.</source>
+        <translation>Norte verdadero, corregido con el World Magnetic Model 2025 (vale hasta 2029). Lejos de acero, contrapesos, altavoces e imanes de fundas de móvil; sostenga el móvil plano y dibuje antes un ocho.</translation>
+    </message>
+    <message>
+        <source>All of the line&apos;s shadow lies in that direction, on sloping ground too. It turns by %1° a minute: draw it at the full minute.</source>
+        <translation>Toda la sombra del hilo cae en esa dirección, también en suelo inclinado. Gira %1° por minuto: trácela en el minuto exacto.</translation>
+    </message>
+    <message>
+        <source>By the clock, not by the shortest shadow, which hardly changes for minutes. It turns by %1° a minute then.</source>
+        <translation>Por el reloj, no por la sombra más corta, que apenas cambia en minutos. Entonces gira %1° por minuto.</translation>
+    </message>
+    <message>
+        <source>One standard deviation; %1° in azimuth</source>
+        <translation>Una desviación típica; %1° en acimut</translation>
+    </message>
+    <message>
+        <source>Axis, on an inclinometer</source>
+        <translation>Eje, en un inclinómetro</translation>
+    </message>
+    <message>
+        <source>%1°</source>
+        <translation>%1°</translation>
+    </message>
+    <message>
+        <source>Its raised end stands as high as the latitude</source>
+        <translation>Su extremo alto está a la altura de la latitud</translation>
+    </message>
+    <message>
+        <source>Axis points to</source>
+        <translation>El eje apunta al</translation>
+    </message>
+    <message>
+        <source>true north</source>
+        <translation>norte verdadero</translation>
+    </message>
+    <message>
+        <source>true south</source>
+        <translation>sur verdadero</translation>
+    </message>
+    <message>
+        <source>South of the equator the southern end of the axis is the raised one</source>
+        <translation>Al sur del ecuador, el extremo alto del eje es el del sur</translation>
+    </message>
+    <message>
+        <source>Bead&apos;s shadow</source>
+        <translation>Sombra de la cuenta</translation>
+    </message>
+    <message>
+        <source>%1 mm</source>
+        <translation>%1 mm</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>ninguna</translation>
+    </message>
+    <message>
+        <source>From the point under the bead, on level ground</source>
+        <translation>Desde el punto bajo la cuenta, en suelo llano</translation>
+    </message>
+    <message>
+        <source>Declination of the needle</source>
+        <translation>Declinación de la aguja</translation>
+    </message>
+    <message>
+        <source>not known</source>
+        <translation>no se sabe</translation>
+    </message>
+    <message>
+        <source>East positive; World Magnetic Model 2025</source>
+        <translation>Este positivo; World Magnetic Model 2025</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>within %1°</source>
+        <translation>a menos de %1°</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::Notice</name>
     <message>
         <source>Notice</source>
@@ -2606,6 +3151,25 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
     <message>
         <source>needs a number</source>
         <translation>necesita un número</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::OrderStrip</name>
+    <message>
+        <source>The steps in their order</source>
+        <translation>Los pasos en su orden</translation>
+    </message>
+    <message>
+        <source>%1 of %2 steps are done</source>
+        <translation>%1 de %2 pasos hechos</translation>
+    </message>
+    <message>
+        <source>about %1 min by hand</source>
+        <translation>unos %1 min de trabajo</translation>
+    </message>
+    <message>
+        <source>here the Sun comes in</source>
+        <translation>aquí entra el Sol</translation>
     </message>
 </context>
 <context>
@@ -2942,6 +3506,10 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Look and language</source>
         <translation>Aspecto e idioma</translation>
+    </message>
+    <message>
+        <source>Timers</source>
+        <translation>Temporizadores</translation>
     </message>
 </context>
 <context>
@@ -3655,6 +4223,125 @@ Haga una con el botón, o con F5.</translation>
     </message>
 </context>
 <context>
+    <name>solarchon::app::StepsPage</name>
+    <message>
+        <source>done</source>
+        <translation>hecho</translation>
+    </message>
+    <message>
+        <source>can be done now</source>
+        <translation>puede hacerse ya</translation>
+    </message>
+    <message>
+        <source>its time runs</source>
+        <translation>su tiempo corre</translation>
+    </message>
+    <message>
+        <source>locked: opens the telescope to the Sun</source>
+        <translation>bloqueado: abre el telescopio al Sol</translation>
+    </message>
+    <message>
+        <source>later</source>
+        <translation>más tarde</translation>
+    </message>
+    <message>
+        <source>Show how</source>
+        <translation>Ver cómo</translation>
+    </message>
+    <message>
+        <source>What is about to be done</source>
+        <translation>Lo que se va a hacer</translation>
+    </message>
+    <message>
+        <source>Setting up</source>
+        <translation>Montar</translation>
+    </message>
+    <message>
+        <source>Changing a part</source>
+        <translation>Cambiar una pieza</translation>
+    </message>
+    <message>
+        <source>Guests</source>
+        <translation>Invitados</translation>
+    </message>
+    <message>
+        <source>Packing</source>
+        <translation>Recoger</translation>
+    </message>
+    <message>
+        <source>All steps</source>
+        <translation>Todos los pasos</translation>
+    </message>
+    <message>
+        <source>Begin anew</source>
+        <translation>Empezar de nuevo</translation>
+    </message>
+    <message>
+        <source>Takes all ticks away; the times are kept for the countdown</source>
+        <translation>Quita todas las marcas; los tiempos se guardan para la cuenta atrás</translation>
+    </message>
+    <message>
+        <source>%1  %2</source>
+        <translation>%1  %2</translation>
+    </message>
+    <message>
+        <source>  %1</source>
+        <translation>  %1</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>%1 over</source>
+        <translation>%1 de más</translation>
+    </message>
+    <message>
+        <source>All done</source>
+        <translation>Todo hecho</translation>
+    </message>
+    <message>
+        <source>Step %1 of %2, about %3 min, %4</source>
+        <translation>Paso %1 de %2, unos %3 min, %4</translation>
+    </message>
+    <message>
+        <source>Check: %1</source>
+        <translation>Compruebe: %1</translation>
+    </message>
+    <message>
+        <source>Sunlight enters the telescope while this is not done: %1 An eye, a sensor or a hand can be burnt within seconds. It will be noted.</source>
+        <translation>La luz del Sol entra en el telescopio sin que esto esté hecho: %1 Un ojo, un sensor o una mano pueden quemarse en segundos. Quedará anotado.</translation>
+    </message>
+    <message>
+        <source>It is out of order: first comes “%1” It will be noted.</source>
+        <translation>Está fuera de orden: antes va «%1» Quedará anotado.</translation>
+    </message>
+    <message>
+        <source>First: %1</source>
+        <translation>Antes: %1</translation>
+    </message>
+    <message>
+        <source>Not done after all</source>
+        <translation>No está hecho</translation>
+    </message>
+    <message>
+        <source>Show what comes first</source>
+        <translation>Ver qué va antes</translation>
+    </message>
+    <message>
+        <source>Done (Space)</source>
+        <translation>Hecho (espacio)</translation>
+    </message>
+    <message>
+        <source>I know: go on</source>
+        <translation>Lo sé: seguir</translation>
+    </message>
+    <message>
+        <source>Leave the order…</source>
+        <translation>Salir del orden…</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::Trouble</name>
     <message>
         <source>The work ended before it was done: %1</source>
@@ -3772,6 +4459,10 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Usual text size</source>
         <translation>Tamaño de texto habitual</translation>
+    </message>
+    <message>
+        <source>over</source>
+        <translation>terminado</translation>
     </message>
 </context>
 <context>
@@ -6156,38 +6847,6 @@ P %4°, B₀ %5°</translation>
         <translation>Las instrucciones de los fabricantes, las normas locales y los consejos para la vista van primero.</translation>
     </message>
     <message>
-        <source>Hold against a bright lamp, look for pinholes, scratches, loose film: %1.</source>
-        <translation>Mire contra una lámpara fuerte, busque poros, rayas, lámina suelta: %1.</translation>
-    </message>
-    <message>
-        <source>Tube away from the Sun, front cap on. Cap or take off every finder.</source>
-        <translation>Tubo apartado del Sol, tapa delantera puesta. Tape o quite todos los buscadores.</translation>
-    </message>
-    <message>
-        <source>Fit %1 in front and secure it against wind.</source>
-        <translation>Ponga %1 delante y asegúrelo contra el viento.</translation>
-    </message>
-    <message>
-        <source>Fit all that belongs behind the tube, with %1, before the front is uncapped. Never a plastic cap on the back.</source>
-        <translation>Ponga todo lo que va tras el tubo, con %1, antes de destapar por delante. Nunca una tapa de plástico detrás.</translation>
-    </message>
-    <message>
-        <source>Cables, polarity, power: %1 warms while the rest is set up.</source>
-        <translation>Cables, polaridad, corriente: %1 se calienta mientras se monta lo demás.</translation>
-    </message>
-    <message>
-        <source>Only then turn to the Sun, by the tube&apos;s shadow, and uncap.</source>
-        <translation>Sólo entonces gire hacia el Sol, por la sombra del tubo, y destape.</translation>
-    </message>
-    <message>
-        <source>To change any part: away from the Sun, cap on, change, cap off, back.</source>
-        <translation>Para cambiar una pieza: apartar del Sol, tapar, cambiar, destapar, volver.</translation>
-    </message>
-    <message>
-        <source>At the end: away from the Sun, cap on, then take the rear off, the front last.</source>
-        <translation>Al final: apartado del Sol, tapado, y entonces se quita lo de detrás, y lo de delante lo último.</translation>
-    </message>
-    <message>
         <source>Never leave it alone with people about. What its makers say goes before this.</source>
         <translation>No lo deje nunca solo con gente alrededor. Lo que dicen sus fabricantes va antes que esto.</translation>
     </message>
@@ -6210,22 +6869,6 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>a name of 1 to %1 bytes</source>
         <translation>un nombre de 1 a %1 bytes</translation>
-    </message>
-    <message>
-        <source>Lower the raised end of the axis by %1 (%2′).</source>
-        <translation>Baje el extremo alto del eje %1 (%2′).</translation>
-    </message>
-    <message>
-        <source>Raise the raised end of the axis by %1 (%2′).</source>
-        <translation>Suba el extremo alto del eje %1 (%2′).</translation>
-    </message>
-    <message>
-        <source>Turn the raised end of the axis to the west by %1 (%2′).</source>
-        <translation>Gire el extremo alto del eje hacia el oeste %1 (%2′).</translation>
-    </message>
-    <message>
-        <source>Turn the raised end of the axis to the east by %1 (%2′).</source>
-        <translation>Gire el extremo alto del eje hacia el este %1 (%2′).</translation>
     </message>
     <message>
         <source>What is left is smaller than its own doubt: leave the knobs, or measure for longer.</source>
@@ -6254,6 +6897,566 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>No axis explains these runs: the tripod was moved, the mount ran at another rate, or a sign is turned.</source>
         <translation>Ningún eje explica estas medidas: se movió el trípode, la montura iba a otra velocidad o un signo está cambiado.</translation>
+    </message>
+    <message>
+        <source>Lower the raised end of the axis by %1 (%2).</source>
+        <translation>Baje el extremo alto del eje %1 (%2).</translation>
+    </message>
+    <message>
+        <source>Raise the raised end of the axis by %1 (%2).</source>
+        <translation>Suba el extremo alto del eje %1 (%2).</translation>
+    </message>
+    <message>
+        <source>Turn the raised end of the axis to the west by %1 (%2).</source>
+        <translation>Gire el extremo alto del eje hacia el oeste %1 (%2).</translation>
+    </message>
+    <message>
+        <source>Turn the raised end of the axis to the east by %1 (%2).</source>
+        <translation>Gire el extremo alto del eje hacia el este %1 (%2).</translation>
+    </message>
+    <message>
+        <source>Stand south of the mount and look along its axis to the north: turned to the right, the raised end goes east.</source>
+        <translation>Póngase al sur de la montura y mire a lo largo del eje hacia el norte: girado a la derecha, el extremo alto va al este.</translation>
+    </message>
+    <message>
+        <source>Stand north of the mount and look along its axis to the south: turned to the left, the raised end goes east.</source>
+        <translation>Póngase al norte de la montura y mire a lo largo del eje hacia el sur: girado a la izquierda, el extremo alto va al este.</translation>
+    </message>
+    <message>
+        <source>Sun near the meridian: if it drifts to the south, the raised end stands too far east; to the north, too far west.</source>
+        <translation>Sol cerca del meridiano: si deriva al sur, el extremo alto está demasiado al este; al norte, demasiado al oeste.</translation>
+    </message>
+    <message>
+        <source>Sun near the meridian: if it drifts to the north, the raised end stands too far east; to the south, too far west.</source>
+        <translation>Sol cerca del meridiano: si deriva al norte, el extremo alto está demasiado al este; al sur, demasiado al oeste.</translation>
+    </message>
+    <message>
+        <source>Sun in the east: if it drifts to the north, the raised end stands too high; to the south, too low. Sun in the west: the other way round.</source>
+        <translation>Sol en el este: si deriva al norte, el extremo alto está demasiado alto; al sur, demasiado bajo. Sol en el oeste: al revés.</translation>
+    </message>
+    <message>
+        <source>Sun in the east: if it drifts to the south, the raised end stands too high; to the north, too low. Sun in the west: the other way round.</source>
+        <translation>Sol en el este: si deriva al sur, el extremo alto está demasiado alto; al norte, demasiado bajo. Sol en el oeste: al revés.</translation>
+    </message>
+    <message>
+        <source>An alt-azimuth mount needs no pole: level its base. An error of north only moves the zero of its azimuth.</source>
+        <translation>Una montura altacimutal no necesita polo: nivele su base. Un error del norte solo desplaza el cero de su acimut.</translation>
+    </message>
+    <message>
+        <source>Hold against a bright lamp: %1.</source>
+        <translation>Mire a contraluz de una lámpara potente: %1.</translation>
+    </message>
+    <message>
+        <source>A pinhole, a scratch or a loose film passes light that harms.</source>
+        <translation>Un poro, un arañazo o una lámina suelta dejan pasar luz que daña.</translation>
+    </message>
+    <message>
+        <source>No point of light, no crease that gapes, nothing loose. Else it stays at home.</source>
+        <translation>Ni un punto de luz, ni un pliegue abierto, ni nada suelto. Si no, se queda en casa.</translation>
+    </message>
+    <message>
+        <source>Stand the tripod on its marks and level it.</source>
+        <translation>Ponga el trípode en sus marcas y nivélelo.</translation>
+    </message>
+    <message>
+        <source>Everything after this rests on it; a bump later undoes the alignment.</source>
+        <translation>Todo lo que sigue se apoya en él; un golpe después deshace la puesta en estación.</translation>
+    </message>
+    <message>
+        <source>The bubble is in its ring; a push does not rock it.</source>
+        <translation>La burbuja está en su círculo; un empujón no lo mueve.</translation>
+    </message>
+    <message>
+        <source>Tube away from the Sun, front cap on.</source>
+        <translation>Tubo lejos del Sol, tapa delantera puesta.</translation>
+    </message>
+    <message>
+        <source>While parts go on and off, no sunlight may fall into the lens.</source>
+        <translation>Mientras se ponen y quitan piezas no debe caer luz del Sol en la lente.</translation>
+    </message>
+    <message>
+        <source>The Sun is behind the tube, and you see the cap.</source>
+        <translation>El Sol está detrás del tubo y usted ve la tapa.</translation>
+    </message>
+    <message>
+        <source>Cap every finder, or take it off.</source>
+        <translation>Tape todos los buscadores o quítelos.</translation>
+    </message>
+    <message>
+        <source>An open finder blinds an eye and burns cloth while all look at the telescope.</source>
+        <translation>Un buscador abierto ciega un ojo y quema tela mientras todos miran el telescopio.</translation>
+    </message>
+    <message>
+        <source>No open glass points forward but the capped lens.</source>
+        <translation>Ningún cristal abierto mira adelante, salvo la lente tapada.</translation>
+    </message>
+    <message>
+        <source>Let the tube come to the air&apos;s temperature, capped.</source>
+        <translation>Deje que el tubo tome la temperatura del aire, tapado.</translation>
+    </message>
+    <message>
+        <source>Warm air in the tube blurs; cold glass in damp air fogs.</source>
+        <translation>El aire caliente en el tubo emborrona; el cristal frío en aire húmedo se empaña.</translation>
+    </message>
+    <message>
+        <source>The glass is clear, and the tube feels like the air.</source>
+        <translation>El cristal está limpio y el tubo se siente como el aire.</translation>
+    </message>
+    <message>
+        <source>Cap off, %1 on at once, and secured against wind.</source>
+        <translation>Quite la tapa, ponga en el acto %1 y asegúrelo contra el viento.</translation>
+    </message>
+    <message>
+        <source>It is all that stands between the Sun and an eye.</source>
+        <translation>Es todo lo que hay entre el Sol y un ojo.</translation>
+    </message>
+    <message>
+        <source>It does not turn or lift when you pull at it.</source>
+        <translation>No gira ni se levanta al tirar de él.</translation>
+    </message>
+    <message>
+        <source>Fit all that belongs behind the tube, with %1, and lock it.</source>
+        <translation>Ponga todo lo que va detrás del tubo, con %1, y fíjelo.</translation>
+    </message>
+    <message>
+        <source>Behind an open lens a missing part means full heat at the back.</source>
+        <translation>Tras una lente abierta, una pieza que falta significa todo el calor detrás.</translation>
+    </message>
+    <message>
+        <source>Every screw is tight; no plastic cap is on the back.</source>
+        <translation>Todos los tornillos están apretados; no hay tapa de plástico detrás.</translation>
+    </message>
+    <message>
+        <source>Put in %1.</source>
+        <translation>Ponga %1.</translation>
+    </message>
+    <message>
+        <source>Once the lens is open, nothing is put in or taken out.</source>
+        <translation>Con la lente abierta no se pone ni se quita nada.</translation>
+    </message>
+    <message>
+        <source>It is locked, and its cable cannot pull it out.</source>
+        <translation>Está fijado y su cable no puede sacarlo.</translation>
+    </message>
+    <message>
+        <source>Counterweight, clutches, cables with slack.</source>
+        <translation>Contrapeso, embragues, cables con holgura.</translation>
+    </message>
+    <message>
+        <source>A tube that swings by itself swings through the Sun.</source>
+        <translation>Un tubo que se mueve solo acaba pasando por el Sol.</translation>
+    </message>
+    <message>
+        <source>Let go: it stays. Turn it by hand: no cable pulls.</source>
+        <translation>Suéltelo: se queda. Gírelo a mano: ningún cable tira.</translation>
+    </message>
+    <message>
+        <source>Polarity, then power on, heaters first.</source>
+        <translation>Polaridad, y luego corriente, primero los calentadores.</translation>
+    </message>
+    <message>
+        <source>What has to warm up does so while the rest is set up.</source>
+        <translation>Lo que debe calentarse lo hace mientras se monta el resto.</translation>
+    </message>
+    <message>
+        <source>No controller shows a fault; the mount&apos;s motor runs.</source>
+        <translation>Ningún mando muestra un fallo; el motor de la montura anda.</translation>
+    </message>
+    <message>
+        <source>Let %1 come on band.</source>
+        <translation>Deje que %1 llegue a su banda.</translation>
+    </message>
+    <message>
+        <source>Before it is warm it shows nothing, whatever else is right.</source>
+        <translation>Antes de estar caliente no muestra nada, por bien que esté lo demás.</translation>
+    </message>
+    <message>
+        <source>Its light shows that it holds its temperature.</source>
+        <translation>Su luz indica que mantiene la temperatura.</translation>
+    </message>
+    <message>
+        <source>Bring the axis under the pole.</source>
+        <translation>Lleve el eje bajo el polo.</translation>
+    </message>
+    <message>
+        <source>Every error there is a drift of the Sun later.</source>
+        <translation>Cada error ahí es luego una deriva del Sol.</translation>
+    </message>
+    <message>
+        <source>Inclinometer at the latitude, axis along true north or south.</source>
+        <translation>Inclinómetro en la latitud, eje hacia el norte o el sur verdadero.</translation>
+    </message>
+    <message>
+        <source>Level the base, and set its north.</source>
+        <translation>Nivele la base y fije su norte.</translation>
+    </message>
+    <message>
+        <source>An alt-azimuth mount finds the Sun only from a level base.</source>
+        <translation>Una montura altacimutal solo encuentra el Sol con la base nivelada.</translation>
+    </message>
+    <message>
+        <source>The bubble stays in its ring all round.</source>
+        <translation>La burbuja queda en su círculo en toda la vuelta.</translation>
+    </message>
+    <message>
+        <source>One look along the whole light path, front to back.</source>
+        <translation>Un repaso a todo el camino óptico, de delante atrás.</translation>
+    </message>
+    <message>
+        <source>From the next step on, a mistake is paid for within seconds.</source>
+        <translation>Desde el paso siguiente, un error se paga en segundos.</translation>
+    </message>
+    <message>
+        <source>Filters on and secure, finders capped, nothing loose, nobody behind.</source>
+        <translation>Filtros puestos y seguros, buscadores tapados, nada suelto, nadie detrás.</translation>
+    </message>
+    <message>
+        <source>Turn to the Sun by the tube&apos;s shadow; %1 stays on.</source>
+        <translation>Gire al Sol por la sombra del tubo; %1 sigue puesto.</translation>
+    </message>
+    <message>
+        <source>Looking for it along the tube puts an eye in its way.</source>
+        <translation>Buscarlo a lo largo del tubo pone un ojo en su camino.</translation>
+    </message>
+    <message>
+        <source>The shadow is small and round.</source>
+        <translation>La sombra es pequeña y redonda.</translation>
+    </message>
+    <message>
+        <source>Turn to the Sun by the tube&apos;s shadow, then uncap.</source>
+        <translation>Gire al Sol por la sombra del tubo y luego destape.</translation>
+    </message>
+    <message>
+        <source>The light enters only now, when all that dims it is in its place.</source>
+        <translation>La luz entra solo ahora, con todo lo que la atenúa en su sitio.</translation>
+    </message>
+    <message>
+        <source>The shadow is small and round; the cap is off and out of the way.</source>
+        <translation>La sombra es pequeña y redonda; la tapa está quitada y apartada.</translation>
+    </message>
+    <message>
+        <source>Bring the Sun into the middle.</source>
+        <translation>Lleve el Sol al centro.</translation>
+    </message>
+    <message>
+        <source>From here the mount can be told where it points.</source>
+        <translation>Desde aquí puede decirse a la montura adónde apunta.</translation>
+    </message>
+    <message>
+        <source>Its middle stands still in the middle of the field.</source>
+        <translation>Su centro está quieto en el centro del campo.</translation>
+    </message>
+    <message>
+        <source>Set the mount to the Sun&apos;s rate.</source>
+        <translation>Ponga la montura a la velocidad del Sol.</translation>
+    </message>
+    <message>
+        <source>At the rate of the stars it runs away by two and a half arcseconds a minute.</source>
+        <translation>A la velocidad de las estrellas se escapa dos segundos de arco y medio por minuto.</translation>
+    </message>
+    <message>
+        <source>The controller names the Sun, not the stars.</source>
+        <translation>El mando nombra el Sol, no las estrellas.</translation>
+    </message>
+    <message>
+        <source>Focus with %1, under a hood.</source>
+        <translation>Enfoque con %1, bajo una capucha.</translation>
+    </message>
+    <message>
+        <source>The edge of the Sun is the sharpest thing to judge by.</source>
+        <translation>El borde del Sol es lo más nítido para juzgar.</translation>
+    </message>
+    <message>
+        <source>Edge or spot do not get finer either way.</source>
+        <translation>El borde o la mancha no mejoran hacia ningún lado.</translation>
+    </message>
+    <message>
+        <source>Watch which way the Sun drifts, and turn the knobs.</source>
+        <translation>Mire hacia dónde deriva el Sol y gire los mandos.</translation>
+    </message>
+    <message>
+        <source>It shows the axis&apos; error better than any compass.</source>
+        <translation>Muestra el error del eje mejor que cualquier brújula.</translation>
+    </message>
+    <message>
+        <source>It stays where it is for as long as a clip takes.</source>
+        <translation>Se queda donde está lo que dura un vídeo.</translation>
+    </message>
+    <message>
+        <source>Tune %1: a step, wait, compare.</source>
+        <translation>Sintonice %1: un paso, espere, compare.</translation>
+    </message>
+    <message>
+        <source>Each unit has a best setting; it needs minutes after every step.</source>
+        <translation>Cada unidad tiene su mejor ajuste; necesita minutos tras cada paso.</translation>
+    </message>
+    <message>
+        <source>Fibrils, or prominences, are at their strongest.</source>
+        <translation>Las fibrillas, o las protuberancias, están en su máximo.</translation>
+    </message>
+    <message>
+        <source>Record a short clip, and look at it.</source>
+        <translation>Grabe un vídeo corto y mírelo.</translation>
+    </message>
+    <message>
+        <source>What fails in rehearsal does not fail at the minute that counts.</source>
+        <translation>Lo que falla en el ensayo no falla en el minuto que cuenta.</translation>
+    </message>
+    <message>
+        <source>The clip opens, is sharp, and nothing in it is full.</source>
+        <translation>El vídeo se abre, es nítido y nada está saturado.</translation>
+    </message>
+    <message>
+        <source>Turn the tube away from the Sun.</source>
+        <translation>Aparte el tubo del Sol.</translation>
+    </message>
+    <message>
+        <source>Parts are changed only where no sunlight can fall in.</source>
+        <translation>Las piezas se cambian solo donde no puede entrar luz del Sol.</translation>
+    </message>
+    <message>
+        <source>The Sun is behind the tube.</source>
+        <translation>El Sol está detrás del tubo.</translation>
+    </message>
+    <message>
+        <source>Cap on.</source>
+        <translation>Ponga la tapa.</translation>
+    </message>
+    <message>
+        <source>The mount may be moved by mistake; a cap does not mind.</source>
+        <translation>La montura puede moverse por error; a la tapa no le importa.</translation>
+    </message>
+    <message>
+        <source>You see the cap on the lens.</source>
+        <translation>Usted ve la tapa en la lente.</translation>
+    </message>
+    <message>
+        <source>Change the part, and lock it.</source>
+        <translation>Cambie la pieza y fíjela.</translation>
+    </message>
+    <message>
+        <source>What is not locked falls out when the tube turns.</source>
+        <translation>Lo que no está fijado se cae al girar el tubo.</translation>
+    </message>
+    <message>
+        <source>Nothing that dims the light was left on the table.</source>
+        <translation>Nada que atenúe la luz quedó en la mesa.</translation>
+    </message>
+    <message>
+        <source>Look along the whole light path again.</source>
+        <translation>Repase otra vez todo el camino óptico.</translation>
+    </message>
+    <message>
+        <source>A part that was taken out for a moment is easily forgotten.</source>
+        <translation>Una pieza quitada por un momento se olvida con facilidad.</translation>
+    </message>
+    <message>
+        <source>All that belongs there is there.</source>
+        <translation>Está todo lo que debe estar.</translation>
+    </message>
+    <message>
+        <source>Cap off, and back to the Sun by the shadow.</source>
+        <translation>Quite la tapa y vuelva al Sol por la sombra.</translation>
+    </message>
+    <message>
+        <source>The light enters only when everything is in its place.</source>
+        <translation>La luz entra solo con todo en su sitio.</translation>
+    </message>
+    <message>
+        <source>Focus again with %1.</source>
+        <translation>Enfoque de nuevo con %1.</translation>
+    </message>
+    <message>
+        <source>Each part moves the focus.</source>
+        <translation>Cada pieza mueve el foco.</translation>
+    </message>
+    <message>
+        <source>Turn away from the Sun and cap before anybody comes near.</source>
+        <translation>Aparte el tubo del Sol y tape antes de que se acerque nadie.</translation>
+    </message>
+    <message>
+        <source>Guests do not know what must not be touched.</source>
+        <translation>Los invitados no saben lo que no se debe tocar.</translation>
+    </message>
+    <message>
+        <source>You see the cap.</source>
+        <translation>Usted ve la tapa.</translation>
+    </message>
+    <message>
+        <source>Tape %1 to the tube.</source>
+        <translation>Sujete con cinta %1 al tubo.</translation>
+    </message>
+    <message>
+        <source>A child&apos;s hand or a gust takes it off in a second.</source>
+        <translation>La mano de un niño o una racha lo quitan en un segundo.</translation>
+    </message>
+    <message>
+        <source>It cannot be pulled off without taking the tape off.</source>
+        <translation>No puede quitarse sin quitar la cinta.</translation>
+    </message>
+    <message>
+        <source>Lock %1 so that no hand can take it out.</source>
+        <translation>Fije %1 para que ninguna mano pueda sacarlo.</translation>
+    </message>
+    <message>
+        <source>Behind an open lens there is full heat.</source>
+        <translation>Tras una lente abierta está todo el calor.</translation>
+    </message>
+    <message>
+        <source>Nothing turns without a tool.</source>
+        <translation>Nada gira sin herramienta.</translation>
+    </message>
+    <message>
+        <source>Take every finder off.</source>
+        <translation>Quite todos los buscadores.</translation>
+    </message>
+    <message>
+        <source>A cap comes off; curious eyes follow.</source>
+        <translation>Una tapa se quita, y detrás van los ojos curiosos.</translation>
+    </message>
+    <message>
+        <source>There is no second glass on the tube.</source>
+        <translation>No hay un segundo cristal en el tubo.</translation>
+    </message>
+    <message>
+        <source>A line on the ground: one guest at a time, none behind the tube.</source>
+        <translation>Una línea en el suelo: un invitado cada vez, ninguno detrás del tubo.</translation>
+    </message>
+    <message>
+        <source>Queues push, and a bumped tripod turns the telescope.</source>
+        <translation>Las colas empujan, y un trípode golpeado gira el telescopio.</translation>
+    </message>
+    <message>
+        <source>The queue cannot reach tube, cables or heat port.</source>
+        <translation>La cola no alcanza el tubo, los cables ni la salida de calor.</translation>
+    </message>
+    <message>
+        <source>Say it before they look: touch nothing, look only in here, never up to it.</source>
+        <translation>Dígalo antes de que miren: no tocar nada, mirar solo por aquí, nunca hacia el Sol.</translation>
+    </message>
+    <message>
+        <source>Nobody hears it once they look.</source>
+        <translation>Nadie lo oye cuando ya mira.</translation>
+    </message>
+    <message>
+        <source>The first guest repeats it.</source>
+        <translation>El primer invitado lo repite.</translation>
+    </message>
+    <message>
+        <source>Uncap, find the Sun, and hold a card behind the eyepiece first.</source>
+        <translation>Destape, busque el Sol y ponga primero una cartulina tras el ocular.</translation>
+    </message>
+    <message>
+        <source>A card shows a fault without costing an eye.</source>
+        <translation>Una cartulina muestra un fallo sin costar un ojo.</translation>
+    </message>
+    <message>
+        <source>Hand over, and stay with a hand on the cap.</source>
+        <translation>Ceda el sitio y quédese con una mano en la tapa.</translation>
+    </message>
+    <message>
+        <source>While guests look, nobody else watches the tube.</source>
+        <translation>Mientras miran los invitados, nadie más vigila el tubo.</translation>
+    </message>
+    <message>
+        <source>Whoever leaves caps it first.</source>
+        <translation>Quien se va, tapa antes.</translation>
+    </message>
+    <message>
+        <source>Taking down is when parts come off an open tube.</source>
+        <translation>Al recoger es cuando se quitan piezas de un tubo abierto.</translation>
+    </message>
+    <message>
+        <source>Front cap on.</source>
+        <translation>Tapa delantera puesta.</translation>
+    </message>
+    <message>
+        <source>First the light goes, then what dims it.</source>
+        <translation>Primero se va la luz, después lo que la atenúa.</translation>
+    </message>
+    <message>
+        <source>You see the cap on the lens, or over the filter.</source>
+        <translation>Usted ve la tapa en la lente o sobre el filtro.</translation>
+    </message>
+    <message>
+        <source>Heater off: %1.</source>
+        <translation>Apague el calentador: %1.</translation>
+    </message>
+    <message>
+        <source>It cools slowly; hot it does not go into a box.</source>
+        <translation>Se enfría despacio; caliente no va a la caja.</translation>
+    </message>
+    <message>
+        <source>It feels like the air.</source>
+        <translation>Se siente como el aire.</translation>
+    </message>
+    <message>
+        <source>Take off the rear: %1.</source>
+        <translation>Quite lo de detrás: %1.</translation>
+    </message>
+    <message>
+        <source>Never before the front is capped.</source>
+        <translation>Nunca antes de tapar por delante.</translation>
+    </message>
+    <message>
+        <source>Caps are on both its ends.</source>
+        <translation>Tiene tapas en ambos extremos.</translation>
+    </message>
+    <message>
+        <source>Take %1 off last, into its box.</source>
+        <translation>Quite %1 al final, a su caja.</translation>
+    </message>
+    <message>
+        <source>A filter among tools is a filter with a scratch.</source>
+        <translation>Un filtro entre herramientas es un filtro arañado.</translation>
+    </message>
+    <message>
+        <source>It lies dry and flat, and nothing presses on it.</source>
+        <translation>Está seco y plano, y nada lo aprieta.</translation>
+    </message>
+    <message>
+        <source>Mark the tripod&apos;s feet on the ground.</source>
+        <translation>Marque en el suelo los pies del trípode.</translation>
+    </message>
+    <message>
+        <source>Next time the axis stands within a quarter of a degree at once.</source>
+        <translation>La próxima vez el eje queda en el acto a menos de un cuarto de grado.</translation>
+    </message>
+    <message>
+        <source>Three marks that rain does not wash off.</source>
+        <translation>Tres marcas que la lluvia no borra.</translation>
+    </message>
+    <message>
+        <source>Let everything dry before the boxes are closed.</source>
+        <translation>Deje secar todo antes de cerrar las cajas.</translation>
+    </message>
+    <message>
+        <source>Damp in a box becomes mould and rust.</source>
+        <translation>La humedad en una caja se vuelve moho y óxido.</translation>
+    </message>
+    <message>
+        <source>No glass is fogged.</source>
+        <translation>Ningún cristal está empañado.</translation>
+    </message>
+    <message>
+        <source>Write down what was found: steps, exposure, air, faults.</source>
+        <translation>Anote lo hallado: pasos, exposición, aire, fallos.</translation>
+    </message>
+    <message>
+        <source>It is what the next day begins with.</source>
+        <translation>Es con lo que empieza el día siguiente.</translation>
+    </message>
+    <message>
+        <source>The page of today is in the log.</source>
+        <translation>La página de hoy está en el registro.</translation>
+    </message>
+    <message>
+        <source>The light on the card is dim and cold. A bright or warm spot: cap at once.</source>
+        <translation>La luz en la cartulina es tenue y fría. Una mancha brillante o caliente: tape en el acto.</translation>
+    </message>
+    <message>
+        <source>what belongs there</source>
+        <translation>lo que va ahí</translation>
     </message>
 </context>
 </TS>

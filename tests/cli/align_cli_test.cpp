@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <fstream>
 
+#include "solarchon/optics/rig_file.h"
 #include "tests/cli/cli_support.h"
 #include "tests/support/support.h"
 
@@ -56,6 +57,86 @@ TEST_F(AlignCli, BadInputNamesItsField) {
   expect_bad_input(drift(east, ""), "lat");
   EXPECT_NE(call(words("align drift /nowhere/runs.csv --lat 36")).code, 0);
   expect_bad_input(call(words("align")), "subcommand");
+}
+
+constexpr const char* kMorning = " --lat 36.07 --lon -5.58 --elev 42 --time 2027-07-17T08:40:00Z";
+
+TEST(NorthCli, HasItsKeysAndAgreesWithSun) {
+  const Outcome outcome = call(words(std::string("north --minutes 30 --every 10") + kMorning));
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json north = outcome.json();
+  const Json sun = call(words(std::string("sun") + kMorning)).json();
+  EXPECT_NEAR(north.at("shadow").at("direction_deg").get<double>(),
+              sun.at("azimuth_deg").get<double>() + 180.0, 1e-9);
+  EXPECT_NEAR(north.at("compass_bearing_deg").get<double>() +
+                  sun.at("magnetic_declination_deg").get<double>(),
+              sun.at("magnetic_declination_deg").get<double>() < 0.0 ? 0.0 : 360.0, 1e-9);
+  EXPECT_EQ(north.at("axis_azimuth_deg"), 0.0);
+  EXPECT_EQ(north.at("axis_altitude_deg"), 36.07);
+  EXPECT_EQ(north.at("shadows").size(), 4U);
+  EXPECT_NEAR(north.at("shadows")[0].at("direction_deg").get<double>(),
+              north.at("shadow").at("direction_deg").get<double>(), 1e-6);
+  EXPECT_EQ(north.at("ways").size(), 4U);
+  EXPECT_EQ(north.at("knobs").size(), 3U);
+  EXPECT_NEAR(north.at("in_meridian").at("to_axis_deg").get<double>(), 0.0, 0.01);
+}
+
+TEST(NorthCli, WithoutSunOrModelSaysNullAndGoesOn) {
+  const Outcome outcome = call(words("north --lat 80 --lon 20 --time 2035-12-21T12:00:00Z"));
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  for (const char* key : {"shadow", "in_meridian", "compass_bearing_deg"}) {
+    EXPECT_TRUE(outcome.json().at(key).is_null()) << key;
+  }
+  EXPECT_TRUE(outcome.json().at("shadows").empty());
+  EXPECT_EQ(outcome.json().at("ways").size(), 1U);
+}
+
+TEST(NorthCli, BadInputNamesItsField) {
+  const std::string north = std::string("north") + kMorning;
+  expect_bad_input(call(words(north + " --plumb 0")), "plumb");
+  expect_bad_input(call(words(north + " --feet 1e9")), "feet");
+  expect_bad_input(call(words(north + " --minutes 901")), "minutes");
+  expect_bad_input(call(words(north + " --every 0")), "every");
+  expect_bad_input(call(words(north + " --mount dobson")), "mount");
+  expect_bad_input(call(words("north --lat 36 --lon 0 --time noon")), "time");
+}
+
+TEST(FindCli, HasItsKeysAndAgreesWithSun) {
+  const test::TempFolder folder;
+  const auto rig = folder / "rig.json";
+  ASSERT_TRUE(optics::write_rig(test::starter_rig(), rig));
+  const Outcome outcome = call(words("find --rig " + rig.string() + kMorning));
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json find = outcome.json();
+  const Json sun = call(words(std::string("sun") + kMorning)).json();
+  for (const char* key : {"declination_deg", "hour_angle_deg", "right_ascension_deg", "azimuth_deg",
+                          "altitude_deg"}) {
+    EXPECT_EQ(find.at("sun").at(key), sun.at(key)) << key;
+  }
+  EXPECT_NEAR(find.at("shadow").at("accuracy_arcmin").get<double>(), 14.3, 0.1);
+  EXPECT_EQ(find.at("starts")[0].at("start"), "as-it-is");
+  EXPECT_EQ(find.at("starts")[0].at("enough"), true);
+  EXPECT_EQ(find.at("neighbours").size(), 6U);
+  EXPECT_GT(find.at("sweep").at("declinations_deg").size(), 0U);
+  EXPECT_TRUE(find.at("seeker").contains("altitude_error_deg"));
+}
+
+TEST(FindCli, WithoutALightPathGivesTheSkyAlone) {
+  const Json find = call(words(std::string("find") + kMorning)).json();
+  EXPECT_TRUE(find.at("shadow").is_null());
+  EXPECT_TRUE(find.at("sweep").is_null());
+  EXPECT_TRUE(find.at("starts").empty());
+  const Json with_tube = call(words(std::string("find --tube 400") + kMorning)).json();
+  EXPECT_NEAR(with_tube.at("shadow").at("accuracy_arcmin").get<double>(), 17.19, 0.01);
+}
+
+TEST(FindCli, BadInputNamesItsField) {
+  const std::string find = std::string("find") + kMorning;
+  expect_bad_input(call(words(find + " --tube 1")), "tube");
+  expect_bad_input(call(words(find + " --north-accuracy 50")), "north-accuracy");
+  expect_bad_input(call(words(find + " --rig /nowhere/rig.json")), "/nowhere/rig.json");
+  expect_bad_input(call(words(find + " --kit /nowhere/kit.json")), "/nowhere/kit.json");
+  expect_bad_input(call(words("find --lat 36")), "lon");
 }
 
 }  // namespace

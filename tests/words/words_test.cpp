@@ -100,9 +100,6 @@ TEST(Words, AreThereForAllThatIsSaidOfALightPath) {
       EXPECT_TRUE(finding.figures.empty() || !figures_words(finding).empty()) << finding.rule;
       EXPECT_EQ(figures_words(finding).find('%'), std::string::npos) << figures_words(finding);
     }
-    for (const safety::HandlingStep& step : safety::handling_order(rig)) {
-      EXPECT_FALSE(handling_words(step).empty()) << step.id;
-    }
   }
   EXPECT_GE(misfits.size(), 12U);  // the paths were not all alike
 }
@@ -127,7 +124,8 @@ TEST(Words, NameEveryKindOfPartAndItsProperties) {
 }
 
 TEST(AdviceWords, StandForEveryAdviceAndEndWithAPoint) {
-  const std::vector<base::Figure> figures{{0.208333, base::Unit::kDegree}, {12.5}};
+  const std::vector<base::Figure> figures{{0.208333, base::Unit::kDegree},
+                                          {12.5, base::Unit::kArcminute}};
   for (const char* id :
        {"lower-the-axis", "raise-the-axis", "turn-the-axis-west", "turn-the-axis-east",
         "within-the-doubt", "too-few-drifts", "cannot-tell-apart", "runs-disagree", "measure-at"}) {

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Every rule, assumption and step of handling as text.
+// Every rule and assumption as text.
 #include "solarchon/words/safety.h"
 
 #include <algorithm>
@@ -297,21 +297,6 @@ constexpr TextRow kAssumptions[] = {
     {"makers-come-first",
      TEXT("Makers' instructions, local rules and eye-care advice come first.")},
 };
-constexpr TextRow kHandling[] = {
-    {"inspect", TEXT("Hold against a bright lamp, look for pinholes, scratches, loose film: %1.")},
-    {"cap", TEXT("Tube away from the Sun, front cap on. Cap or take off every finder.")},
-    {"fit-front", TEXT("Fit %1 in front and secure it against wind.")},
-    {"fit-rear", TEXT("Fit all that belongs behind the tube, with %1, before the front is "
-                      "uncapped. Never a plastic cap on the back.")},
-    {"power", TEXT("Cables, polarity, power: %1 warms while the rest is set up.")},
-    {"turn-and-uncap", TEXT("Only then turn to the Sun, by the tube's shadow, and uncap.")},
-    {"change", TEXT("To change any part: away from the Sun, cap on, change, cap off, back.")},
-    {"take-down",
-     TEXT("At the end: away from the Sun, cap on, then take the rear off, the front last.")},
-    {"never-alone",
-     TEXT("Never leave it alone with people about. What its makers say goes before this.")},
-};
-
 constexpr const char* kStop = TEXT("Stop");
 constexpr const char* kCheck = TEXT("Check first");
 constexpr const char* kNoObjection = TEXT("No objection found");
@@ -361,10 +346,6 @@ std::string figures_words(const safety::Finding& finding, const Voice& voice) {
 std::string assumption_words(const safety::Assumption& assumption, const Voice& voice) {
   return sentence_of(text_of(kAssumptions, assumption.id), spoken(assumption.figures, voice),
                      voice);
-}
-
-std::string handling_words(const safety::HandlingStep& step, const Voice& voice) {
-  return sentence_of(text_of(kHandling, step.id), {voice.listed(step.parts)}, voice);
 }
 
 std::string name_of(safety::Severity severity, const Voice& voice) {

@@ -43,6 +43,8 @@ std::string Voice::in_unit(const std::string& value, Unit unit) {
     case Unit::kNeutralDensity:
       return symbol + " " + value;
     case Unit::kDegree:
+    case Unit::kArcminute:
+    case Unit::kArcsecond:
       return value + symbol;
     default:
       return value + " " + symbol;

@@ -13,7 +13,7 @@
 #include "app/views/day/plan_words.h"
 #include "solarchon/base/file.h"
 #include "solarchon/plan/calendar.h"
-#include "solarchon/safety/handling.h"
+#include "solarchon/plan/runbook.h"
 #include "solarchon/words/plan.h"
 #include "solarchon/words/safety.h"
 #include "solarchon/workspace/reports.h"
@@ -185,12 +185,25 @@ class Paper {
   void handling() {
     font(13, true);
     line(kMargin, kWide, QObject::tr("Order of handling"));
-    font(11);
-    int number_of = 1;
-    for (const safety::HandlingStep& step : safety::handling_order(document_.workspace().rig)) {
-      line(kMargin, kWide,
-           QObject::tr("%1. %2").arg(number_of++).arg(text(words::handling_words(step, voice()))));
+    font(10);
+    // In two columns, each half of the steps.
+    const auto steps = plan::runbook(document_.whole_day().outlook, safety::Occasion::kSetUp);
+    constexpr double kGap = 16.0;
+    const double wide = (kWide - kGap) / 2.0;
+    const double top = at_;
+    double lowest = top;
+    for (std::size_t i = 0; i < steps.size(); ++i) {
+      const bool right = i >= (steps.size() + 1) / 2;
+      if (i == (steps.size() + 1) / 2) {
+        at_ = top;
+      }
+      line(right ? kMargin + wide + kGap : kMargin, wide,
+           QObject::tr("%1. %2").arg(i + 1).arg(
+               text(words::handling_words(steps[i].step, voice()).what)));
+      lowest = std::max(lowest, at_);
     }
+    at_ = lowest + 4.0;
+    line(kMargin, kWide, text(words::never_alone_words(voice())));
   }
 
   void foot() {

@@ -15,10 +15,11 @@
 
 namespace solarchon::align {
 
+using base::kArcminPerDeg;
+using base::kArcsecPerDeg;
+
 namespace {
 
-constexpr double kArcsecPerDeg = 3600.0;
-constexpr double kArcminPerDeg = 60.0;
 constexpr double kMostSigmaDeg = 0.25;   // of the mixture that runs know least about
 constexpr double kLowestSunDeg = 15.0;   // for one more run
 constexpr double kFarthestDeg = 30.0;    // that an axis is looked for
@@ -179,7 +180,7 @@ std::vector<Advice> advice_for(const PoleFit& fit) {
     if (std::abs(error) > kSigmas * sigma) {
       advice.push_back({error > 0.0 ? positive : negative,
                         {{std::abs(error), base::Unit::kDegree},
-                         {std::abs(error) * kArcminPerDeg, base::Unit::kNone}}});
+                         {std::abs(error) * kArcminPerDeg, base::Unit::kArcminute}}});
     }
   };
   say(fit.error.altitude_deg, fit.altitude_sigma_deg, "lower-the-axis", "raise-the-axis");

@@ -9,6 +9,10 @@ std::string_view symbol_of(Unit unit) {
       return "mm";
     case Unit::kDegree:
       return "\u00b0";
+    case Unit::kArcminute:
+      return "\u2032";
+    case Unit::kArcsecond:
+      return "\u2033";
     case Unit::kPixel:
       return "px";
     case Unit::kMillisecond:

@@ -10,6 +10,7 @@
 #include "solarchon/base/angle.h"
 #include "solarchon/sky/disc.h"
 #include "time_scales.h"
+#include "topocentric.h"
 
 namespace solarchon::sky {
 
@@ -47,30 +48,6 @@ Direction direction_of(const double position[3], const double velocity[3]) {
   const double inward = position[0] * velocity[0] + position[1] * velocity[1];
   out.latitude_rate_rad_day = (velocity[2] * square_xy - position[2] * inward) / (square * rho_xy);
   return out;
-}
-
-/// Airless topocentric azimuth and altitude (rad).
-struct Horizontal {
-  double azimuth_rad;
-  double altitude_rad;
-};
-
-Horizontal topocentric(double hour_angle_rad, double declination_rad, double distance_au,
-                       const Site& site) {
-  const double latitude_rad = site.latitude_deg * kRadPerDeg;
-  // The observer in the frame that turns with the meridian: x to the meridian's equator point.
-  double observer_m[3];
-  eraGd2gc(ERFA_WGS84, 0.0, latitude_rad, site.elevation_m, observer_m);
-  const double distance_m = distance_au * kMetrePerAu;
-  double x = std::cos(declination_rad) * std::cos(hour_angle_rad) - observer_m[0] / distance_m;
-  double y = -std::cos(declination_rad) * std::sin(hour_angle_rad);
-  double z = std::sin(declination_rad) - observer_m[2] / distance_m;
-  // Diurnal aberration: the site moves east at up to 465 m/s, which is 0.32 arcsec.
-  y += kEarthRotationRadS * observer_m[0] / kLightMS;
-
-  const double north = z * std::cos(latitude_rad) - x * std::sin(latitude_rad);
-  const double up = x * std::cos(latitude_rad) + z * std::sin(latitude_rad);
-  return {std::atan2(y, north), std::atan2(up, std::hypot(y, north))};
 }
 
 }  // namespace

@@ -64,6 +64,11 @@ Json to_json(const Workspace& workspace) {
   }
   json["mount"] = plan::to_json(workspace.mount);
   json["plan"] = plan::to_json(workspace.wishes);
+  json["outside"] = {{"plumb_mm", workspace.outside.plumb_mm},
+                     {"feet_apart_mm", workspace.outside.feet_apart_mm}};
+  if (workspace.outside.tube_mm) {
+    json["outside"]["tube_mm"] = *workspace.outside.tube_mm;
+  }
   if (workspace.compared) {
     json["compared_rig"] = optics::to_json(*workspace.compared);
   }
@@ -96,6 +101,22 @@ Result<safety::Practice> practice_from_json(const Json& json) {
     return tl::make_unexpected(*reader.error());
   }
   return practice;
+}
+
+Result<Outside> outside_from_json(const Json& json) {
+  Outside outside;
+  if (!json.contains("outside")) {
+    return outside;
+  }
+  base::ObjectReader reader(json.at("outside"), "outside");
+  outside.plumb_mm = reader.number_or("plumb_mm", align::kPlumbRange, outside.plumb_mm);
+  outside.feet_apart_mm =
+      reader.number_or("feet_apart_mm", align::kFeetRange, outside.feet_apart_mm);
+  outside.tube_mm = reader.optional_number("tube_mm", align::kTubeRange);
+  if (reader.error()) {
+    return tl::make_unexpected(*reader.error());
+  }
+  return outside;
 }
 
 }  // namespace
@@ -144,6 +165,11 @@ Result<Workspace> workspace_from_json(const Json& json) {
     }
     workspace.wishes = std::move(*wishes);
   }
+  const auto outside = outside_from_json(json);
+  if (!outside) {
+    return tl::make_unexpected(outside.error());
+  }
+  workspace.outside = *outside;
   if (json.contains("compared_rig")) {
     auto compared = optics::rig_from_json(json.at("compared_rig"));
     if (!compared) {

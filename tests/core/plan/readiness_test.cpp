@@ -126,38 +126,5 @@ TEST(TooFast, LeavesAFifthToSpare) {
   EXPECT_FALSE(too_fast(use, 121.0));
 }
 
-/// The order of handling as people read it.
-std::vector<std::string> order_of(const optics::Rig& rig) {
-  std::vector<std::string> order;
-  for (const safety::HandlingStep& step : safety::handling_order(rig)) {
-    order.push_back(words::handling_words(step));
-  }
-  return order;
-}
-
-TEST(HandlingOrder, NamesThePartsOfTheLightPath) {
-  const auto white = order_of(test::starter_rig());
-  EXPECT_THAT(white, testing::Contains(HasSubstr("in front and secure it")));
-  EXPECT_THAT(white, testing::Not(testing::Contains(HasSubstr("warms"))));
-  const auto hydrogen = order_of(test::usual_train(2));
-  EXPECT_THAT(hydrogen, testing::Contains(HasSubstr("before the front is uncapped")));
-  EXPECT_THAT(hydrogen, testing::Contains(HasSubstr("warms while the rest")));
-  // The Sun comes after everything is fitted, whatever the light path.
-  for (int i = 0; i < 40; ++i) {
-    base::Random dice{static_cast<std::uint32_t>(i)};
-    const auto order = order_of(test::random_rig(dice));
-    std::size_t turn = order.size();
-    for (std::size_t step = 0; step < order.size(); ++step) {
-      if (order[step].starts_with("Only then turn to the Sun")) {
-        turn = step;
-      }
-      if (order[step].starts_with("Fit ") || order[step].starts_with("Tube away")) {
-        EXPECT_EQ(turn, order.size());
-      }
-    }
-    EXPECT_LT(turn, order.size());
-  }
-}
-
 }  // namespace
 }  // namespace solarchon::plan

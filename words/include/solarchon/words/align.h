@@ -3,7 +3,7 @@
 
 #include <string>
 
-#include "solarchon/align/drift.h"
+#include "solarchon/align/advice.h"
 #include "solarchon/words/voice.h"
 
 namespace solarchon::words {

@@ -28,8 +28,18 @@ struct RuleWords {
 
 [[nodiscard]] std::string assumption_words(const safety::Assumption& assumption,
                                            const Voice& voice = english());
-[[nodiscard]] std::string handling_words(const safety::HandlingStep& step,
-                                         const Voice& voice = english());
+
+/// A step of handling in three sentences.
+struct StepWords {
+  std::string what;  ///< to do
+  std::string why;
+  std::string check;  ///< how it is seen that it is done
+};
+/// All empty for a step that has no words: a test sees to it that there is none.
+[[nodiscard]] StepWords handling_words(const safety::HandlingStep& step,
+                                       const Voice& voice = english());
+/// What holds throughout.
+[[nodiscard]] std::string never_alone_words(const Voice& voice = english());
 
 /// `Stop`, `Check first`, `No objection found`: never that something is safe.
 [[nodiscard]] std::string name_of(safety::Severity severity, const Voice& voice = english());

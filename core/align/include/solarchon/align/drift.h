@@ -6,8 +6,8 @@
 #include <string_view>
 #include <vector>
 
+#include "solarchon/align/advice.h"
 #include "solarchon/base/enum_words.h"
-#include "solarchon/base/figure.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/sky/time.h"
@@ -63,12 +63,6 @@ struct Drift {
 enum class Doubt { kNone, kTooFew, kCannotTellApart, kDisagree };
 inline constexpr base::EnumWords<Doubt, 4> kDoubtWords{
     {"none", "too-few-drifts", "cannot-tell-apart", "runs-disagree"}};
-
-/// What is to be said: a sentence of words/align by its id, and its figures.
-struct Advice {
-  std::string_view id;
-  std::vector<base::Figure> figures;
-};
 
 /// What a set of runs tells about the axis.
 struct PoleFit {

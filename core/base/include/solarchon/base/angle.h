@@ -8,8 +8,10 @@ namespace solarchon::base {
 inline constexpr double kPi = std::numbers::pi;
 inline constexpr double kDegPerRad = 180.0 / kPi;
 inline constexpr double kRadPerDeg = kPi / 180.0;
+inline constexpr double kArcminPerDeg = 60.0;
+inline constexpr double kArcsecPerDeg = 3600.0;
 /// Arcseconds per radian.
-inline constexpr double kArcsecPerRad = 3600.0 * kDegPerRad;
+inline constexpr double kArcsecPerRad = kArcsecPerDeg * kDegPerRad;
 inline constexpr double kRadPerArcsec = 1.0 / kArcsecPerRad;
 
 /// Wraps an angle into [0, 360).

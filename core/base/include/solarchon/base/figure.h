@@ -10,6 +10,8 @@ enum class Unit {
   kNone,
   kMillimetre,
   kDegree,
+  kArcminute,
+  kArcsecond,
   kPixel,
   kMillisecond,
   kMinute,

@@ -6,6 +6,8 @@
 #include <optional>
 #include <string_view>
 
+#include "solarchon/align/find.h"
+#include "solarchon/align/north.h"
 #include "solarchon/base/enum_words.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
@@ -38,6 +40,14 @@ struct Conditions {
 inline constexpr base::Range kSeeingRange{0.3, 15.0};
 inline constexpr base::Range kTargetLevelRange{0.05, 1.0};
 
+/// What is measured once at the telescope, for finding north and the Sun.
+struct Outside {
+  double plumb_mm = align::kUsualPlumbMm;      ///< height of the bead on the plumb line
+  double feet_apart_mm = align::kUsualFeetMm;  ///< of the tripod
+  std::optional<double> tube_mm;               ///< none: what is usual for the telescope
+  bool operator==(const Outside&) const = default;
+};
+
 /// The three choices that decide everything, and the conditions. Plain data.
 struct Workspace {
   sky::Site site;
@@ -47,6 +57,7 @@ struct Workspace {
   safety::Practice practice = {};
   plan::Mount mount = {};
   plan::Wishes wishes = {};
+  Outside outside = {};
   std::optional<optics::Rig> compared = {};  ///< a second light path, laid beside the first
   bool operator==(const Workspace&) const = default;
 };
