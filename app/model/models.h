@@ -9,6 +9,7 @@ class FrameInHand;
 class Kit;
 class Log;
 class OutsideFiles;
+class Runbook;
 class Trouble;
 
 /// All that a view may look at and ask for. What a view uses of it, it includes.
@@ -19,6 +20,7 @@ struct Models {
   FrameInHand& frame;  ///< the picture that is shown, and the work that makes one
   OutsideFiles& files;
   DiskSpeed& disk;
+  Runbook& runbook;  ///< steps at the telescope, and which of them were done
   Trouble& trouble;  ///< where bad news goes
 };
 

@@ -8,6 +8,7 @@
 #include <array>
 #include <cmath>
 
+#include "solarchon/base/angle.h"
 #include "solarchon/words/errors.h"
 #include "solarchon/words/safety.h"
 
@@ -33,6 +34,14 @@ QDateTime local_time(sky::UtcTime time, const QTimeZone& zone) {
   return QDateTime::fromMSecsSinceEpoch(time.unix_ms, zone);
 }
 
+/// Whole units, sixtieths and sixtieths of these; `%1:%2:%3`.
+QString in_sixtieths(const QString& pattern, qint64 seconds) {
+  constexpr qint64 kSixty = 60;
+  const auto two = [](qint64 value) { return QStringLiteral("%1").arg(value, 2, 10, QChar('0')); };
+  return pattern.arg(QString::number(seconds / (kSixty * kSixty)), two(seconds / kSixty % kSixty),
+                     two(seconds % kSixty));
+}
+
 }  // namespace
 
 QString number(double value, int decimals) {
@@ -40,6 +49,19 @@ QString number(double value, int decimals) {
   const double rounded = std::round(value * scale) / scale;
   QString out = QLocale().toString(std::abs(rounded), 'f', decimals);
   return rounded < 0.0 ? QChar(0x2212) + out : out;
+}
+
+QString in_hours(double angle_deg) {
+  constexpr double kSecondsPerDeg = 240.0;
+  constexpr qint64 kDay = 86400;
+  return in_sixtieths(QStringLiteral("%1h %2m %3s"),
+                      std::llround(base::wrap_360(angle_deg) * kSecondsPerDeg) % kDay);
+}
+
+QString in_degrees(double angle_deg) {
+  const qint64 arcsec = std::llround(std::abs(angle_deg) * base::kArcsecPerDeg);
+  const QChar sign = angle_deg < 0.0 && arcsec > 0 ? QChar(0x2212) : QChar('+');
+  return sign + in_sixtieths(QStringLiteral("%1\u00b0 %2\u2032 %3\u2033"), arcsec);
 }
 
 QString figure(double value, int significant) {
@@ -64,6 +86,24 @@ QString with_prefix(double value, const QString& unit) {
 QString clock_at(sky::UtcTime time, const QTimeZone& zone, bool seconds) {
   return local_time(time, zone)
       .toString(seconds ? QStringLiteral("HH:mm:ss") : QStringLiteral("HH:mm"));
+}
+
+QString time_left(sky::Duration length) {
+  constexpr qint64 kSixty = 60;
+  const qint64 seconds = std::llround(std::max(0.0, sky::in_seconds(length)));
+  const auto two = [](qint64 value) { return QStringLiteral("%1").arg(value, 2, 10, QChar('0')); };
+  const qint64 minutes = seconds / kSixty;
+  return minutes < kSixty
+             ? QStringLiteral("%1:%2").arg(QString::number(minutes), two(seconds % kSixty))
+             : QStringLiteral("%1:%2:%3")
+                   .arg(QString::number(minutes / kSixty), two(minutes % kSixty),
+                        two(seconds % kSixty));
+}
+
+QString timer_name(std::string_view step) {
+  return step == "warm-up" ? QObject::tr("Warm-up")
+         : step == "tune"  ? QObject::tr("Tuning")
+                           : QObject::tr("Tube cools");
 }
 
 QString date_at(sky::UtcTime time, const QTimeZone& zone) {

@@ -19,11 +19,18 @@ namespace solarchon::app {
 // Numbers, times and names as people read them, in the user's locale, with a true minus sign.
 
 [[nodiscard]] QString number(double value, int decimals);
+/// `7h 41m 12s` of an angle, and `+21° 28′ 10″`; as hand controllers show them.
+[[nodiscard]] QString in_hours(double angle_deg);
+[[nodiscard]] QString in_degrees(double angle_deg);
 /// With that many significant figures, for values of unknown size such as watts.
 [[nodiscard]] QString figure(double value, int significant);
 /// A power or irradiance with the prefix that suits it: `49 µW`.
 [[nodiscard]] QString with_prefix(double value, const QString& unit);
 [[nodiscard]] QString clock_at(sky::UtcTime time, const QTimeZone& zone, bool seconds = false);
+/// `7:12` of minutes and seconds, `1:05:00` from an hour on.
+[[nodiscard]] QString time_left(sky::Duration length);
+/// What a step that runs by itself is called beside its time: `Warm-up`.
+[[nodiscard]] QString timer_name(std::string_view step);
 [[nodiscard]] QString date_at(sky::UtcTime time, const QTimeZone& zone);
 /// `N`, `NE`, ... of an azimuth.
 [[nodiscard]] QString compass_point(double azimuth_deg);

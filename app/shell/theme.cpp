@@ -20,7 +20,7 @@ int current_percent = 100;
 
 QFont font_of(TextSize size, bool bold, double scale) {
   QFont font(QStringLiteral("Solarchon Sans"));
-  constexpr int kPixels[] = {12, 14, 24};
+  constexpr int kPixels[] = {12, 14, 24, 36};
   font.setPixelSize(qRound(kPixels[static_cast<int>(size)] * scale));
   font.setBold(bold);
   return font;
@@ -86,6 +86,7 @@ QString style_sheet(const Palette& c) {
     QProgressBar { background: @sheet; border: 1px solid @ink; border-radius: 3px;
       text-align: center; min-height: 20px; }
     QProgressBar::chunk { background: @rule; }
+    #step-card { background: @sheet; border: 1px solid @ink; border-radius: 4px; }
     QLabel[role="faint"] { color: @faint; }
     QLabel[role="error"] { color: @stop; }
   )");

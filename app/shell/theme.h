@@ -29,7 +29,12 @@ struct Palette {
   QColor shade;  ///< night, ground, blocked
 };
 
-enum class TextSize { kSmall, kMedium, kLarge };
+enum class TextSize {
+  kSmall,
+  kMedium,
+  kLarge,
+  kHuge  ///< readable from two metres: one step, one reading
+};
 
 /// The look in force. Changing it restyles the application.
 class Theme {

@@ -6,6 +6,7 @@
 
 #include "app/views/capture/capture_view.h"
 #include "app/views/day/day_view.h"
+#include "app/views/field/field_view.h"
 #include "app/views/light_path/light_path_view.h"
 #include "app/views/log/log_view.h"
 #include "app/views/match/match_view.h"
@@ -69,6 +70,12 @@ std::vector<Place> places() {
            make<DayView>,
            {"day", "day-plan", "day-ready", "day-year"},
            {{"day-plan", is_calendar}, {"day-plan", is_forecast}, {"day", is_horizon}}},
+          {"field",
+           QObject::tr("Field"),
+           "field",
+           make<FieldView>,
+           {"field", "field-north", "field-find"},
+           {}},
           {"match", QObject::tr("Match"), "match", make<MatchView>, {}, {}},
           {"capture", QObject::tr("Capture"), "capture", make<CaptureView>, {}, {}},
           {"measure",

@@ -6,6 +6,7 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/shell/verdict_badge.h"
 
@@ -65,12 +66,22 @@ void RailButton::paintEvent(QPaintEvent* /*event*/) {
 }
 
 Rail::Rail(QWidget* parent)
-    : QWidget(parent), group_(new QButtonGroup(this)), foot_(new QToolButton(this)) {
+    : QWidget(parent),
+      group_(new QButtonGroup(this)),
+      timers_(new PlainLabel(this)),
+      foot_(new QToolButton(this)) {
   setObjectName(QStringLiteral("rail"));
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 8, 0, 8);
   column->setSpacing(2);
   column->addStretch(1);
+  timers_->setObjectName(QStringLiteral("timers"));
+  timers_->setAccessibleName(tr("Timers"));
+  timers_->setAlignment(Qt::AlignCenter);
+  timers_->setWordWrap(true);
+  timers_->setFont(Theme::font(TextSize::kMedium, true));
+  timers_->hide();
+  column->addWidget(timers_);
   foot_->setObjectName(QStringLiteral("look-menu"));
   foot_->setText(QStringLiteral("Aa"));
   foot_->setToolTip(tr("Look and language"));
@@ -104,6 +115,11 @@ void Rail::focus_current() { group_->checkedButton()->setFocus(); }
 
 void Rail::show_readiness(const QString& id, const Readiness& readiness) {
   buttons_.at(id)->show_readiness(readiness);
+}
+
+void Rail::show_timers(const QStringList& lines) {
+  timers_->setText(lines.join('\n'));
+  timers_->setVisible(!lines.isEmpty());
 }
 
 void Rail::paintEvent(QPaintEvent* /*event*/) {

@@ -3,6 +3,7 @@
 
 #include <QAbstractButton>
 #include <QButtonGroup>
+#include <QLabel>
 #include <QMenu>
 #include <QToolButton>
 #include <QWidget>
@@ -44,6 +45,8 @@ class Rail : public QWidget {
   /// What a button at the foot of the rail opens.
   void set_menu(QMenu* menu);
   void show_readiness(const QString& id, const Readiness& readiness);
+  /// What runs by itself and how long it still does, in sight whatever view is shown.
+  void show_timers(const QStringList& lines);
 
  signals:
   void chosen(const QString& id);
@@ -54,6 +57,7 @@ class Rail : public QWidget {
  private:
   std::map<QString, RailButton*> buttons_;
   QButtonGroup* group_;
+  QLabel* timers_;
   QToolButton* foot_;
 };
 

@@ -76,10 +76,16 @@ Window::Window(const Options& options, QWidget* parent)
   frame_ = std::make_unique<FrameInHand>(data_, *log_queue_, *log_, *trouble_);
   disk_ = std::make_unique<DiskSpeed>(data_, *settings_, *trouble_);
   learning_ = std::make_unique<Learning>(*document_, *log_);
+  runbook_ = std::make_unique<Runbook>(*document_, *log_);
+  if (keep_state_) {
+    runbook_->keep_in(data_ / "runbook.json");
+  }
   alarms_ = std::make_unique<Alarms>(*document_, DesktopTeller(options.ringer));
   build();
   restore(options);
   connect(document_.get(), &Document::changed, this, &Window::follow);
+  connect(runbook_.get(), &Runbook::changed, this, &Window::show_timers);
+  connect(runbook_.get(), &Runbook::secondPassed, this, &Window::show_timers);
   connect(frame_.get(), &FrameInHand::shownChanged, this, &Window::follow);
   connect(frame_.get(), &FrameInHand::demoFilled, log_.get(), &Log::reload);
   connect(frame_.get(), &FrameInHand::demoFilled, kit_.get(), &Kit::reload);
@@ -117,7 +123,9 @@ void Window::come_forward() {
   activateWindow();
 }
 
-Models Window::models() { return {*document_, *log_, *kit_, *frame_, *files_, *disk_, *trouble_}; }
+Models Window::models() {
+  return {*document_, *log_, *kit_, *frame_, *files_, *disk_, *runbook_, *trouble_};
+}
 
 Window::~Window() {
   // Views look at the models until they are gone. Taken out first they would be styled anew.
@@ -169,6 +177,7 @@ void Window::build() {
   build_layout();
   build_actions();
   connect(document_.get(), &Document::saveFailed, notice_, &Notice::tell);
+  connect(runbook_.get(), &Runbook::saveFailed, notice_, &Notice::tell);
   connect(trouble_.get(), &Trouble::told, notice_, &Notice::tell);
 }
 
@@ -384,7 +393,17 @@ bool Window::settled() const {
          learning_->settled() && views_.at(current_)->settled();
 }
 
+void Window::show_timers() {
+  QStringList lines;
+  for (const Runbook::Timer& timer : runbook_->timers()) {
+    const bool over = sky::in_seconds(timer.left) <= 0.0;
+    lines << timer_name(timer.step) << (over ? tr("over") : time_left(timer.left));
+  }
+  rail_->show_timers(lines);
+}
+
 void Window::follow() {
+  show_timers();
   for (const auto& [id, view] : views_) {
     rail_->show_readiness(id, view->readiness());
   }

@@ -18,6 +18,7 @@
 #include "app/model/log.h"
 #include "app/model/models.h"
 #include "app/model/outside_files.h"
+#include "app/model/runbook.h"
 #include "app/shell/notice.h"
 #include "app/window/context_strip.h"
 #include "app/window/day_ribbon.h"
@@ -37,6 +38,7 @@ class Window : public QMainWindow {
   ~Window() override;
 
   [[nodiscard]] Document& document() { return *document_; }
+  [[nodiscard]] Runbook& runbook() { return *runbook_; }
   [[nodiscard]] Models models();
   [[nodiscard]] Notice& notice() { return *notice_; }
   /// A view by its id in places().
@@ -74,6 +76,7 @@ class Window : public QMainWindow {
   void build_layout();
   void build_actions();
   void restore(const Options& options);
+  void show_timers();
   void follow();
   void show_view(const QString& id);
   void open_rig();
@@ -97,6 +100,7 @@ class Window : public QMainWindow {
   std::unique_ptr<FrameInHand> frame_;
   std::unique_ptr<DiskSpeed> disk_;
   std::unique_ptr<Learning> learning_;
+  std::unique_ptr<Runbook> runbook_;
   std::unique_ptr<Alarms> alarms_;
   bool keep_state_;
   bool demo_;

@@ -66,15 +66,15 @@ TEST_F(StoryTest, AMorningWithTheKeyboardAlone) {
   EXPECT_EQ(verdict(), "Stop");
   EXPECT_TRUE(findings->plain_text().contains("blinds"));
   EXPECT_TRUE(findings->plain_text().contains("Next: Turn the tube away"));
-  press(Qt::Key_3, Qt::ControlModifier);
-  EXPECT_EQ(label("suggested-exposure"), "Stop");  // nobody is told how to expose this
   press(Qt::Key_4, Qt::ControlModifier);
+  EXPECT_EQ(label("suggested-exposure"), "Stop");  // nobody is told how to expose this
+  press(Qt::Key_5, Qt::ControlModifier);
   EXPECT_FALSE(window->findChild<QPushButton*>("take-frame")->isEnabled());
   press(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(verdict(), "No objection found");
 
   // The framed Sun as her sensor will see it.
-  press(Qt::Key_3, Qt::ControlModifier);
+  press(Qt::Key_4, Qt::ControlModifier);
   ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
   const QImage& image = window->findChild<SensorFrame*>()->image();
   ASSERT_FALSE(image.isNull());
@@ -83,19 +83,19 @@ TEST_F(StoryTest, AMorningWithTheKeyboardAlone) {
   EXPECT_TRUE(label("suggested-exposure").startsWith("0.17"));
 
   // She takes a frame; it is measured and filed.
-  press(Qt::Key_4, Qt::ControlModifier);
+  press(Qt::Key_5, Qt::ControlModifier);
   press(Qt::Key_F5);
   ASSERT_TRUE(test::wait_until([&] { return window->models().log.sessions().size() == 1; }));
   const auto shown = window->models().frame.shown();
   ASSERT_TRUE(shown && shown->measurement);
   EXPECT_NEAR(*shown->measurement->plate_scale_arcsec_px, 1.4825, 0.001);
-  press(Qt::Key_5, Qt::ControlModifier);
+  press(Qt::Key_6, Qt::ControlModifier);
   EXPECT_EQ(window->current_view().findChild<QTableView*>()->model()->rowCount(),
             static_cast<int>(shown->measurement->spots.size()));
   EXPECT_GT(shown->measurement->spots.size(), 3U);
 
   // She closes the program, opens it again, and everything is there.
-  press(Qt::Key_6, Qt::ControlModifier);
+  press(Qt::Key_7, Qt::ControlModifier);
   window->close();
   window.reset();
   open();

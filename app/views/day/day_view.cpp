@@ -3,7 +3,6 @@
 
 #include <QFileInfo>
 #include <QHBoxLayout>
-#include <QPushButton>
 #include <QVBoxLayout>
 
 #include "app/model/phrases.h"
@@ -12,88 +11,44 @@
 
 namespace solarchon::app {
 
-namespace {
-
-/// In the order of DayView::Page.
-const QStringList& page_ids() {
-  static const QStringList kIds{"day", "day-plan", "day-ready", "day-year"};
-  return kIds;
-}
-
-}  // namespace
-
 DayView::DayView(const Models& models, QWidget* parent)
     : View(models, parent),
       title_(new ElidedLabel(this)),
-      switch_(new QButtonGroup(this)),
       sky_(new SkyPage(models, this)),
       plan_(new PlanPage(models, this)),
       kit_(new KitPage(models, this)),
-      year_(new YearPage(models, this)),
-      pages_{sky_, plan_, kit_, year_} {
+      year_(new YearPage(models, this)) {
   title_->setFont(Theme::font(TextSize::kLarge, true));
-  auto* head = new QHBoxLayout;
-  head->setSpacing(0);
-  head->addWidget(title_, 1);
-  head->addSpacing(12);
-  build_switch(*head);
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(16, 12, 16, 12);
   column->setSpacing(6);
+  auto* head = new QHBoxLayout;
+  head->setSpacing(12);
   column->addLayout(head);
-  for (QWidget* page : pages_) {
-    page->hide();  // what is hidden asks for no room
-    column->addWidget(page, 1);
-  }
-  sky_->show();
-  connect(year_, &YearPage::planAsked, this, [this] { turn_to(kPlan); });
+  pages_ = new Pages(
+      {{"day", tr("Sky"), tr("The Sun's path over your horizon"), sky_},
+       {"day-plan", tr("Plan"), tr("Runs, and what must start when"), plan_},
+       {"day-ready", tr("Ready"), tr("Power, disk, and what is to be done before the day"), kit_},
+       {"day-year", tr("Year"), tr("The year at a glance, and the best windows to come"), year_}},
+      *column, this);
+  head->addWidget(title_, 1);
+  head->addWidget(pages_);
+  connect(pages_, &Pages::turned, this, &DayView::follow);
+  connect(year_, &YearPage::planAsked, this, [this] { pages_->turn_to("day-plan"); });
 }
 
-void DayView::build_switch(QLayout& row) {
-  const QString names[] = {tr("Sky"), tr("Plan"), tr("Ready"), tr("Year")};
-  const QString reasons[] = {tr("The Sun's path over your horizon"),
-                             tr("Runs, and what must start when"),
-                             tr("Power, disk, and what is to be done before the day"),
-                             tr("The year at a glance, and the best windows to come")};
-  for (int page = kSky; page <= kYear; ++page) {
-    auto* button = new QPushButton(names[page], this);
-    button->setObjectName("page-" + page_ids().at(page));
-    button->setCheckable(true);
-    button->setProperty("switch", true);
-    button->setProperty("first", page == kSky);  // the others share their left edges
-    button->setToolTip(reasons[page]);
-    button->setMinimumWidth(Theme::px(76));
-    switch_->addButton(button, page);
-    row.addWidget(button);
-  }
-  switch_->button(kSky)->setChecked(true);
-  connect(switch_, &QButtonGroup::idClicked, this, &DayView::turn_to);
-}
+void DayView::show_page(const QString& id) { pages_->turn_to(id); }
 
-void DayView::show_page(const QString& id) {
-  if (const auto page = page_ids().indexOf(id); page >= 0) {
-    turn_to(static_cast<int>(page));
-  }
-}
-
-QString DayView::page() const { return page_ids().at(shown_); }
+QString DayView::page() const { return pages_->id(); }
 
 void DayView::open_file(const QString& file) {
-  if (shown_ != kPlan) {
+  if (pages_->shown() != plan_) {
     sky_->open_horizon_file(file);
   } else if (QFileInfo(file).suffix().toLower() == QLatin1String("ics")) {
     plan_->open_calendar_file(file);
   } else {
     plan_->open_forecast_file(file);
   }
-}
-
-void DayView::turn_to(int page) {
-  switch_->button(page)->setChecked(true);
-  pages_.at(static_cast<std::size_t>(shown_))->hide();
-  pages_.at(static_cast<std::size_t>(page))->show();
-  shown_ = page;
-  follow();
 }
 
 Readiness DayView::readiness() const {
@@ -106,7 +61,7 @@ Readiness DayView::readiness() const {
   return {};
 }
 
-bool DayView::settled() const { return shown_ != kYear || year_->settled(); }
+bool DayView::settled() const { return pages_->shown() != year_ || year_->settled(); }
 
 void DayView::restyle() {
   follow();
@@ -116,18 +71,14 @@ void DayView::restyle() {
 void DayView::follow() {
   title_->setText(tr("%1, %2").arg(date_at(document().moment(), document().zone()),
                                    text(document().workspace().site.name)));
-  switch (shown_) {
-    case kSky:
-      sky_->follow();
-      break;
-    case kPlan:
-      plan_->follow();
-      break;
-    case kReady:
-      kit_->follow();
-      break;
-    default:
-      year_->follow();
+  if (pages_->shown() == sky_) {
+    sky_->follow();
+  } else if (pages_->shown() == plan_) {
+    plan_->follow();
+  } else if (pages_->shown() == kit_) {
+    kit_->follow();
+  } else {
+    year_->follow();
   }
 }
 

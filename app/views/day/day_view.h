@@ -1,10 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <QButtonGroup>
 #include <QLabel>
-#include <array>
 
+#include "app/shell/pages.h"
 #include "app/views/day/kit_page.h"
 #include "app/views/day/plan_page.h"
 #include "app/views/day/sky_page.h"
@@ -37,19 +36,12 @@ class DayView : public View {
   void follow() override;
 
  private:
-  enum Page { kSky, kPlan, kReady, kYear };
-
-  void turn_to(int page);
-  void build_switch(QLayout& row);
-
   QLabel* title_;
-  QButtonGroup* switch_;
   SkyPage* sky_;
   PlanPage* plan_;
   KitPage* kit_;
   YearPage* year_;
-  std::array<QWidget*, 4> pages_;  ///< in the order of Page; one is shown
-  int shown_ = kSky;
+  Pages* pages_ = nullptr;
 };
 
 }  // namespace solarchon::app

@@ -1,0 +1,164 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/model/runbook.h"
+
+#include <QDateTime>
+#include <algorithm>
+
+#include "app/model/phrases.h"
+#include "solarchon/base/file.h"
+
+namespace solarchon::app {
+
+namespace {
+
+constexpr std::size_t kMostFileBytes = 1U << 20U;
+constexpr int kWriteSoonMs = 300;
+constexpr int kSecondMs = 1000;
+
+/// What was done longer ago belongs to another day.
+constexpr double kDayHours = 14.0;
+
+}  // namespace
+
+Runbook::Runbook(Document& document, Log& log, QObject* parent)
+    : QObject(parent),
+      document_(document),
+      log_(log),
+      clock_([] { return sky::UtcTime{QDateTime::currentMSecsSinceEpoch()}; }) {
+  save_soon_.setSingleShot(true);
+  save_soon_.setInterval(kWriteSoonMs);
+  connect(&save_soon_, &QTimer::timeout, this, &Runbook::save);
+  connect(&document_, &Document::changed, this, &Runbook::follow_document);
+  seconds_.setInterval(kSecondMs);
+  connect(&seconds_, &QTimer::timeout, this, [this] {
+    if (!timers().empty()) {
+      emit secondPassed();
+    }
+  });
+  seconds_.start();
+  follow_document();
+}
+
+Runbook::~Runbook() {
+  if (save_soon_.isActive()) {
+    save();
+  }
+}
+
+std::vector<plan::StepStanding> Runbook::standing() const {
+  return plan::standing_of(steps_, progress_);
+}
+
+std::vector<Runbook::Timer> Runbook::timers() const {
+  std::vector<Timer> running;
+  if (progress_.ticks.empty()) {
+    return running;
+  }
+  const auto all = standing();
+  for (std::size_t i = 0; i < steps_.size(); ++i) {
+    if (const auto left = all.at(i).left(now(), steps_.at(i).step.minutes)) {
+      running.push_back({steps_.at(i).step.id, *left});
+    }
+  }
+  return running;
+}
+
+void Runbook::follow_document() {
+  steps_ = plan::runbook(document_.whole_day().outlook, progress_.occasion);
+}
+
+void Runbook::altered() {
+  save_soon_.start();
+  emit changed();
+}
+
+void Runbook::finish() {
+  if (finished_ || progress_.ticks.empty()) {
+    return;
+  }
+  finished_ = true;
+  for (const plan::StepNote& note : plan::durations_of(steps_, progress_)) {
+    log_.note_step(progress_.ticks.back().time, note);
+  }
+}
+
+void Runbook::take_up(safety::Occasion occasion) {
+  if (occasion == progress_.occasion) {
+    return;
+  }
+  finish();
+  progress_ = {occasion};
+  finished_ = false;
+  follow_document();
+  altered();
+}
+
+void Runbook::start_over() {
+  finish();
+  progress_.ticks.clear();
+  finished_ = false;
+  altered();
+}
+
+void Runbook::tick(std::string_view step, bool early) {
+  const auto standing = this->standing();
+  for (std::size_t i = 0; i < steps_.size(); ++i) {
+    const plan::StepStanding& one = standing.at(i);
+    if (steps_.at(i).step.id != step || one.done || (!one.missing.empty() && !early)) {
+      continue;
+    }
+    progress_.ticks.push_back({std::string(step), now(), !one.missing.empty()});
+    if (progress_.ticks.size() == steps_.size()) {
+      finish();
+    }
+    altered();
+    return;
+  }
+}
+
+void Runbook::untick(std::string_view step) {
+  const auto gone = std::remove_if(progress_.ticks.begin(), progress_.ticks.end(),
+                                   [&](const plan::Tick& tick) { return tick.step == step; });
+  if (gone != progress_.ticks.end()) {
+    progress_.ticks.erase(gone, progress_.ticks.end());
+    altered();
+  }
+}
+
+void Runbook::keep_in(const std::filesystem::path& file) {
+  file_ = file;
+  auto read = base::read_file(file, kMostFileBytes)
+                  .and_then([&](const std::string& bytes) {
+                    return base::parse_json(bytes, file.string());
+                  })
+                  .and_then([&](const base::Json& json) {
+                    return plan::progress_from_json(json, "runbook").map([&](plan::Progress kept) {
+                      finished_ = json.value("finished", false);
+                      return kept;
+                    });
+                  });
+  if (!read) {
+    return;
+  }
+  progress_ = std::move(*read);
+  follow_document();
+  if (!progress_.ticks.empty() &&
+      std::chrono::abs(now() - progress_.ticks.back().time) > sky::hours(kDayHours)) {
+    start_over();
+  }
+  emit changed();
+}
+
+void Runbook::save() {
+  save_soon_.stop();
+  if (file_.empty()) {
+    return;
+  }
+  base::Json json = plan::to_json(progress_);
+  json["finished"] = finished_;
+  if (const auto written = base::write_file(file_, base::file_text(json)); !written) {
+    emit saveFailed(error_text(written.error()));
+  }
+}
+
+}  // namespace solarchon::app

@@ -1,0 +1,37 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QLabel>
+
+#include "app/shell/pages.h"
+#include "app/views/field/find_page.h"
+#include "app/views/field/north_page.h"
+#include "app/views/field/steps_page.h"
+#include "app/views/view.h"
+
+namespace solarchon::app {
+
+/// The hour outside: steps in an order that cannot hurt, north, and finding the Sun.
+class FieldView : public View {
+  Q_OBJECT
+
+ public:
+  FieldView(const Models& models, QWidget* parent = nullptr);
+  [[nodiscard]] Readiness readiness() const override;
+  /// `field`, `field-north` or `field-find`.
+  void show_page(const QString& id) override;
+  [[nodiscard]] QString page() const override;
+  void restyle() override;
+
+ protected:
+  void follow() override;
+
+ private:
+  QLabel* title_;
+  StepsPage* steps_;
+  NorthPage* north_;
+  FindPage* find_;
+  Pages* pages_ = nullptr;
+};
+
+}  // namespace solarchon::app

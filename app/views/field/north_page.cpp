@@ -1,0 +1,285 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/views/field/north_page.h"
+
+#include <QSignalBlocker>
+#include <QVBoxLayout>
+#include <algorithm>
+#include <array>
+
+#include "app/model/phrases.h"
+#include "app/shell/beside.h"
+#include "app/shell/plain_label.h"
+#include "app/shell/theme.h"
+#include "solarchon/words/align.h"
+
+namespace solarchon::app {
+
+using align::NorthWay;
+
+namespace {
+
+constexpr std::array<NorthWay, 4> kWays{NorthWay::kShadow, NorthWay::kHighest, NorthWay::kMarks,
+                                        NorthWay::kCompass};
+constexpr std::int64_t kQuarterMs = 900'000;
+constexpr int kComing = 13;
+
+sky::UtcTime next_quarter(sky::UtcTime time) {
+  return {(time.unix_ms / kQuarterMs + 1) * kQuarterMs};
+}
+
+QString name_of(NorthWay way) {
+  switch (way) {
+    case NorthWay::kMarks:
+      return NorthPage::tr("Marks on the ground");
+    case NorthWay::kCompass:
+      return NorthPage::tr("Compass");
+    case NorthWay::kShadow:
+      return NorthPage::tr("Plumb line's shadow");
+    case NorthWay::kHighest:
+      return NorthPage::tr("Sun in the meridian");
+  }
+  return {};
+}
+
+/// Null where the way cannot be gone.
+const align::NorthChance* chance_of(const align::North& north, NorthWay way) {
+  const auto found =
+      std::find_if(north.ways.begin(), north.ways.end(),
+                   [&](const align::NorthChance& chance) { return chance.way == way; });
+  return found != north.ways.end() ? &*found : nullptr;
+}
+
+QString why_not(NorthWay way) {
+  return way == NorthWay::kCompass ? NorthPage::tr("the model of the field covers 2025 to 2029")
+         : way == NorthWay::kHighest
+             ? NorthPage::tr("the Sun is not seen in the meridian on this day")
+             : NorthPage::tr("the Sun stands lower than %1\u00b0").arg(align::kLeastShadowDeg);
+}
+
+}  // namespace
+
+NorthPage::NorthPage(const Models& models, QWidget* parent)
+    : QWidget(parent),
+      document_(models.document),
+      headline_(new PlainLabel(this)),
+      reason_(new PlainLabel(this)),
+      plan_(nullptr) {
+  auto* picture = new QWidget(this);
+  headline_->setParent(picture);
+  reason_->setParent(picture);
+  plan_ = new GroundPlan(picture);
+  headline_->setObjectName(QStringLiteral("north-headline"));
+  headline_->setFont(Theme::font(TextSize::kLarge, true));
+  headline_->setWordWrap(true);
+  reason_->setObjectName(QStringLiteral("north-reason"));
+  reason_->setWordWrap(true);
+  auto* column = new QVBoxLayout(picture);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(4);
+  column->addWidget(headline_);
+  column->addWidget(reason_);
+  column->addWidget(plan_, 1);
+  new Beside(picture, build_side(), 330, this);
+}
+
+QWidget* NorthPage::build_side() {
+  auto* side = new QWidget(this);
+  auto* column = new QVBoxLayout(side);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(6);
+  const auto caption = [&](const QString& words) {
+    auto* label = new PlainLabel(words, side);
+    label->setFont(Theme::font(TextSize::kMedium, true));
+    column->addWidget(label);
+  };
+  caption(tr("Ways, and how near the pole they come"));
+  ways_ = new QListWidget(side);
+  ways_->setObjectName(QStringLiteral("north-ways"));
+  ways_->setAccessibleName(tr("Ways to find north"));
+  ways_->setWordWrap(true);
+  ways_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  ways_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  ways_->setSizeAdjustPolicy(QAbstractScrollArea::AdjustToContents);
+  ways_->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
+  for (std::size_t i = 0; i < kWays.size(); ++i) {
+    ways_->addItem(QString());
+  }
+  connect(ways_, &QListWidget::currentRowChanged, this, &NorthPage::choose);
+  column->addWidget(ways_);
+  plumb_ = new NumberField(tr("Bead above the ground"), tr("mm"), align::kPlumbRange, false, side);
+  plumb_->setObjectName(QStringLiteral("plumb-height"));
+  plumb_->setToolTip(tr("A knot or bead on the line: its shadow has a length that can be checked"));
+  feet_ = new NumberField(tr("Feet apart"), tr("mm"), align::kFeetRange, false, side);
+  feet_->setObjectName(QStringLiteral("feet-apart"));
+  feet_->setToolTip(tr("The wider they stand, the less a foot beside its mark turns the mount"));
+  column->addWidget(plumb_);
+  column->addWidget(feet_);
+  connect(plumb_, &NumberField::entered, this, [this](double value_mm) {
+    set_outside(tr("Change the bead's height"), &workspace::Outside::plumb_mm, value_mm);
+  });
+  connect(feet_, &NumberField::entered, this, [this](double value_mm) {
+    set_outside(tr("Change the distance of the feet"), &workspace::Outside::feet_apart_mm,
+                value_mm);
+  });
+  figures_ = new Figures(2, side);
+  column->addWidget(figures_);
+  caption(tr("Which way"));
+  knobs_ = new PlainLabel(side);
+  knobs_->setObjectName(QStringLiteral("north-knobs"));
+  knobs_->setWordWrap(true);
+  column->addWidget(knobs_);
+  column->addStretch(1);
+  return side;
+}
+
+void NorthPage::set_outside(const QString& what, double workspace::Outside::*length,
+                            double value_mm) {
+  workspace::Workspace next = document_.workspace();
+  next.outside.*length = value_mm;
+  document_.edit(what, next);
+}
+
+void NorthPage::choose(int row) {
+  if (row >= 0) {
+    way_ = kWays.at(static_cast<std::size_t>(row));
+    follow();
+  }
+}
+
+align::NorthTools NorthPage::tools() const {
+  const workspace::Workspace& space = document_.workspace();
+  return {space.outside.plumb_mm, space.outside.feet_apart_mm, document_.magnetic_declination_deg(),
+          space.mount.kind};
+}
+
+QString NorthPage::headline(const align::North& north) const {
+  const QTimeZone zone = document_.zone();
+  const auto lies = [](const align::PlumbShadow& shadow) {
+    return number(shadow.direction_deg, 1);
+  };
+  switch (way_) {
+    case NorthWay::kMarks:
+      return tr("Put the feet back on their marks, and level.");
+    case NorthWay::kCompass:
+      return north.compass_bearing_deg
+                 ? tr("Turn the mount until a compass along its axis reads %1\u00b0.")
+                       .arg(number(*north.compass_bearing_deg, 1))
+                 : tr("No reading: the field is not known for this date.");
+    case NorthWay::kShadow:
+      if (!north.shadow) {
+        return tr("No shadow now: the Sun stands too low.");
+      }
+      return (north.shadow->to_axis_deg < 0.0
+                  ? tr("At %1 the shadow lies at %2\u00b0. The axis belongs %3\u00b0 to its left.")
+                  : tr("At %1 the shadow lies at %2\u00b0. The axis belongs %3\u00b0 to its "
+                       "right."))
+          .arg(clock_at(document_.moment(), zone), lies(*north.shadow),
+               number(std::abs(north.shadow->to_axis_deg), 1));
+    case NorthWay::kHighest:
+      if (!north.in_meridian) {
+        return tr("The Sun is not seen in the meridian on this day.");
+      }
+      constexpr double kQuarterDeg = 90.0;
+      return (std::abs(north.in_meridian->to_axis_deg) < kQuarterDeg
+                  ? tr("At %1 the shadow lies along the axis.")
+                  : tr("At %1 the shadow lies along the axis, backwards."))
+          .arg(clock_at(north.in_meridian->time, zone, true));
+  }
+  return {};
+}
+
+QString NorthPage::reason(const align::North& north) const {
+  switch (way_) {
+    case NorthWay::kMarks: {
+      const auto* chance = chance_of(north, way_);
+      return tr("Marks of an alignment by night. A foot %1 mm beside its mark turns the mount by "
+                "%2\u00b0; do not bump the tripod afterwards.")
+          .arg(number(align::kFootMm, 0), number(chance->azimuth_deg, 2));
+    }
+    case NorthWay::kCompass:
+      return tr(
+          "True north, corrected by the World Magnetic Model 2025 (good to 2029). Keep away "
+          "from steel, counterweights, loudspeakers and magnets of phone cases; hold a phone "
+          "flat and wave a figure of eight first.");
+    case NorthWay::kShadow:
+      return north.shadow
+                 ? tr("All of the line's shadow lies in that direction, on sloping ground too. It "
+                      "turns by %1\u00b0 a minute: draw it at the full minute.")
+                       .arg(number(std::abs(north.shadow->turning_deg_min), 2))
+                 : why_not(NorthWay::kShadow);
+    case NorthWay::kHighest:
+      return north.in_meridian
+                 ? tr("By the clock, not by the shortest shadow, which hardly changes for minutes. "
+                      "It turns by %1\u00b0 a minute then.")
+                       .arg(number(std::abs(north.in_meridian->turning_deg_min), 2))
+                 : why_not(NorthWay::kHighest);
+  }
+  return {};
+}
+
+void NorthPage::show_ways(const align::North& north) {
+  const QSignalBlocker quiet(ways_);
+  for (std::size_t i = 0; i < kWays.size(); ++i) {
+    QListWidgetItem* item = ways_->item(static_cast<int>(i));
+    const align::NorthChance* chance = chance_of(north, kWays.at(i));
+    item->setText(tr("%1: %2").arg(name_of(kWays.at(i)),
+                                   chance != nullptr
+                                       ? tr("within %1\u00b0").arg(number(chance->pole_deg, 2))
+                                       : why_not(kWays.at(i))));
+    item->setToolTip(
+        chance != nullptr
+            ? tr("One standard deviation; %1\u00b0 in azimuth").arg(number(chance->azimuth_deg, 2))
+            : QString());
+    if (kWays.at(i) == way_) {
+      ways_->setCurrentRow(static_cast<int>(i));
+    }
+  }
+}
+
+void NorthPage::follow() {
+  const workspace::Workspace& space = document_.workspace();
+  const sky::Observer observer = workspace::observer_of(space);
+  const align::NorthTools with = tools();
+  const auto north = align::find_north(observer, document_.moment(), document_.day().transit, with);
+  if (!north) {
+    return;  // cannot be: the fields hold the workspace to the ranges
+  }
+  show_ways(*north);
+  plumb_->show_value(space.outside.plumb_mm);
+  feet_->show_value(space.outside.feet_apart_mm);
+  plumb_->setVisible(way_ == NorthWay::kShadow || way_ == NorthWay::kHighest);
+  feet_->setVisible(way_ == NorthWay::kMarks);
+  const QString words = headline(*north);
+  headline_->setText(words);
+  reason_->setText(reason(*north));
+  const auto shadow = way_ == NorthWay::kHighest ? north->in_meridian : north->shadow;
+  figures_->show_rows(
+      {{tr("Axis, on an inclinometer"), tr("%1\u00b0").arg(number(north->axis_altitude_deg, 2)),
+        tr("Its raised end stands as high as the latitude")},
+       {tr("Axis points to"), north->axis_azimuth_deg == 0.0 ? tr("true north") : tr("true south"),
+        tr("South of the equator the southern end of the axis is the raised one")},
+       {tr("Bead's shadow"), shadow ? tr("%1 mm").arg(number(shadow->length_mm, 0)) : tr("none"),
+        tr("From the point under the bead, on level ground")},
+       {tr("Declination of the needle"),
+        with.magnetic_declination_deg
+            ? tr("%1\u00b0").arg(number(*with.magnetic_declination_deg, 1))
+            : tr("not known"),
+        tr("East positive; World Magnetic Model 2025")}});
+  QStringList knobs;
+  for (const align::Advice& advice : north->knobs) {
+    knobs << text(words::advice_words(advice, voice()));
+  }
+  knobs_->setText(knobs.front());
+  knobs_->setToolTip(knobs.mid(1).join(QStringLiteral("\n")));
+  const sky::LocalSun& sun = document_.answers().local;
+  plan_->show_scene(
+      {*north, with, way_,
+       way_ == NorthWay::kShadow
+           ? align::plumb_shadows(observer, next_quarter(document_.moment()),
+                                  sky::seconds(kQuarterMs / 1000.0), kComing, with.plumb_mm)
+           : std::vector<align::PlumbShadow>(),
+       sun.azimuth_deg, sun.altitude_deg > 0.0, document_.zone()},
+      words);
+}
+
+}  // namespace solarchon::app

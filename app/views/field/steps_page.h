@@ -1,0 +1,62 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QComboBox>
+#include <QLabel>
+#include <QListWidget>
+#include <QPushButton>
+#include <QWidget>
+
+#include "app/model/models.h"
+#include "app/model/runbook.h"
+#include "app/views/field/order_strip.h"
+
+namespace solarchon::app {
+
+/// One step of the runbook, huge; beside it the whole list. Space ticks.
+class StepsPage : public QWidget {
+  Q_OBJECT
+
+ public:
+  StepsPage(const Models& models, QWidget* parent = nullptr);
+  void follow();
+
+ signals:
+  /// Asks for the page that shows how a step is done.
+  void howAsked(const QString& place);
+
+ protected:
+  bool eventFilter(QObject* watched, QEvent* event) override;
+
+ private:
+  QWidget* build_card();
+  QWidget* build_side();
+  void choose(int row);
+  /// Ticks the step that is shown, or takes its tick back.
+  void act();
+  void leave_the_order();
+  void show_list(const std::vector<plan::StepStanding>& standing);
+  void show_card(const std::vector<plan::StepStanding>& standing);
+  void show_time(const plan::StepStanding& one, const plan::RunbookStep& step);
+  /// The step to show: the chosen one, or the next that can be done.
+  [[nodiscard]] std::size_t shown(const std::vector<plan::StepStanding>& standing) const;
+  [[nodiscard]] QString what_of(std::string_view step) const;
+
+  Runbook& runbook_;
+  std::string chosen_;   ///< id of a step that was picked from the list; empty: the next
+  bool asking_ = false;  ///< whether the order is to be left
+  QLabel* place_ = nullptr;
+  QLabel* what_ = nullptr;
+  QLabel* time_ = nullptr;
+  QLabel* why_ = nullptr;
+  QLabel* check_ = nullptr;
+  QLabel* before_ = nullptr;
+  OrderStrip* strip_ = nullptr;
+  QPushButton* done_ = nullptr;
+  QPushButton* anyway_ = nullptr;
+  QPushButton* how_ = nullptr;
+  QComboBox* occasion_ = nullptr;
+  QListWidget* list_ = nullptr;
+};
+
+}  // namespace solarchon::app

@@ -1,0 +1,267 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The hour outside: steps ticked, north and the Sun found, by keyboard.
+#include <QClipboard>
+#include <QComboBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QPushButton>
+
+#include "app/model/phrases.h"
+#include "app/views/field/aim_picture.h"
+#include "app/views/field/ground_plan.h"
+#include "tests/app/app_support.h"
+
+namespace solarchon::app {
+namespace {
+
+class FieldTest : public testing::Test {
+ protected:
+  void SetUp() override { open(test::morning_workspace(test::starter_rig())); }
+  void open(const workspace::Workspace& space) {
+    window.reset();
+    window = test::open_window(folder.path(), space);
+    window->runbook().set_clock([this] { return clock; });
+  }
+  void show(const QString& page) {
+    window->show_place(page);
+    QApplication::processEvents();
+  }
+  void press(Qt::Key key) {
+    QTest::keyClick(QApplication::focusWidget(), key);
+    QApplication::processEvents();
+  }
+  template <typename Widget>
+  Widget* find(const char* name) {
+    return window->findChild<Widget*>(QString::fromLatin1(name));
+  }
+  QString words(const char* label) { return find<QLabel>(label)->text(); }
+  [[nodiscard]] std::size_t ticks() { return window->runbook().progress().ticks.size(); }
+  workspace::Workspace with_mount(plan::MountKind kind, const optics::Rig& rig) {
+    auto space = test::morning_workspace(rig);
+    space.mount.kind = kind;
+    return space;
+  }
+
+  sky::UtcTime clock = test::morning();
+  test::TempFolder folder;
+  std::unique_ptr<Window> window;
+};
+
+TEST_F(FieldTest, AWholeSetUpOfEachMountKindIsWalkedByKeyboard) {
+  for (const plan::MountKind kind :
+       {plan::MountKind::kUnknown, plan::MountKind::kEquatorialTurns,
+        plan::MountKind::kEquatorialFree, plan::MountKind::kAltAzimuth}) {
+    window->document().edit("Mount", with_mount(kind, test::usual_train(2)));
+    window->runbook().start_over();
+    show("field");
+    find<QListWidget>("step-list")->setFocus();
+    const std::size_t steps = window->runbook().steps().size();
+    ASSERT_GT(steps, 15U);
+    for (std::size_t i = 0; i < steps; ++i) {
+      EXPECT_EQ(ticks(), i);
+      clock = clock + sky::minutes(1.0);
+      press(Qt::Key_Space);
+    }
+    EXPECT_EQ(ticks(), steps);
+    EXPECT_EQ(words("step-place"), "All done");
+    for (const plan::Tick& tick : window->runbook().progress().ticks) {
+      EXPECT_FALSE(tick.early) << tick.step;
+    }
+  }
+  // The countdown learned from each of them.
+  EXPECT_TRUE(
+      test::wait_until([&] { return window->document().experience().steps.size() >= 4U * 5U; }));
+}
+
+TEST_F(FieldTest, TheSunIsLockedOutUntilTheOrderIsLeftKnowingly) {
+  show("field");
+  auto* list = find<QListWidget>("step-list");
+  list->setFocus();
+  const auto& steps = window->runbook().steps();
+  int turn = 0;
+  while (steps.at(static_cast<std::size_t>(turn)).step.id != "turn-to-sun") {
+    ++turn;
+    press(Qt::Key_Down);
+  }
+  list->setCurrentRow(turn);
+  EXPECT_TRUE(words("step-before").startsWith("First: ")) << words("step-before").toStdString();
+  // Space does not tick it: it shows what comes first.
+  press(Qt::Key_Space);
+  EXPECT_EQ(ticks(), 0U);
+  EXPECT_NE(list->currentRow(), turn);
+  list->setCurrentRow(turn);
+  auto* anyway = find<QPushButton>("step-anyway");
+  QTest::mouseClick(anyway, Qt::LeftButton);
+  EXPECT_EQ(ticks(), 0U);
+  EXPECT_TRUE(words("step-before").contains("burnt")) << words("step-before").toStdString();
+  QTest::mouseClick(anyway, Qt::LeftButton);
+  ASSERT_EQ(ticks(), 1U);
+  EXPECT_TRUE(window->runbook().progress().ticks.front().early);
+  // What follows stays locked.
+  EXPECT_EQ(window->runbook().standing().at(static_cast<std::size_t>(turn) + 1).state,
+            plan::StepState::kLocked);
+}
+
+TEST_F(FieldTest, ATickIsTakenBackWithTheSameKey) {
+  show("field");
+  auto* list = find<QListWidget>("step-list");
+  list->setFocus();
+  press(Qt::Key_Space);
+  ASSERT_EQ(ticks(), 1U);
+  list->setCurrentRow(0);
+  EXPECT_EQ(find<QPushButton>("step-done")->text(), "Not done after all");
+  press(Qt::Key_Space);
+  EXPECT_EQ(ticks(), 0U);
+}
+
+TEST_F(FieldTest, WarmUpRunsAsATimer) {
+  open(with_mount(plan::MountKind::kEquatorialTurns, test::usual_train(2)));
+  window->document().edit("Rig",
+                          with_mount(plan::MountKind::kEquatorialTurns, test::usual_train(2)));
+  show("field");
+  find<QListWidget>("step-list")->setFocus();
+  const auto step = [&](const char* id) {
+    const auto& steps = window->runbook().steps();
+    const auto found = std::find_if(steps.begin(), steps.end(), [&](const plan::RunbookStep& one) {
+      return one.step.id == id;
+    });
+    return static_cast<int>(found - steps.begin());
+  };
+  while (window->runbook().standing().at(static_cast<std::size_t>(step("warm-up"))).state !=
+         plan::StepState::kRunning) {
+    press(Qt::Key_Space);
+  }
+  find<QListWidget>("step-list")->setCurrentRow(step("warm-up"));
+  const double minutes =
+      window->runbook().steps().at(static_cast<std::size_t>(step("warm-up"))).step.minutes;
+  EXPECT_EQ(words("step-time"), time_left(sky::minutes(minutes)));
+  EXPECT_FALSE(find<QLabel>("timers")->text().isEmpty());
+  clock = clock + sky::minutes(minutes - 1.0);
+  show("day");  // in sight in every view
+  EXPECT_TRUE(test::wait_until([&] { return find<QLabel>("timers")->text().contains("1:00"); }))
+      << words("timers").toStdString();
+  clock = clock + sky::minutes(2.0);
+  EXPECT_TRUE(test::wait_until([&] { return find<QLabel>("timers")->text().contains("over"); }))
+      << words("timers").toStdString();
+}
+
+TEST_F(FieldTest, WhatWasTickedOutlivesTheProgramButNotTheDay) {
+  show("field");
+  find<QListWidget>("step-list")->setFocus();
+  const sky::UtcTime now{QDateTime::currentMSecsSinceEpoch()};
+  clock = now;
+  press(Qt::Key_Space);
+  press(Qt::Key_Space);
+  open(test::morning_workspace(test::starter_rig()));
+  EXPECT_EQ(ticks(), 2U);
+  clock = now - sky::hours(20.0);
+  window->runbook().start_over();
+  show("field");
+  find<QListWidget>("step-list")->setFocus();
+  press(Qt::Key_Space);
+  open(test::morning_workspace(test::starter_rig()));
+  EXPECT_EQ(ticks(), 0U);
+}
+
+TEST_F(FieldTest, OccasionsAreChosenAndBegunAnew) {
+  show("field");
+  auto* occasion = find<QComboBox>("occasion");
+  occasion->setFocus();
+  press(Qt::Key_Down);
+  EXPECT_EQ(window->runbook().occasion(), safety::Occasion::kChange);
+  find<QListWidget>("step-list")->setFocus();
+  press(Qt::Key_Space);
+  EXPECT_EQ(ticks(), 1U);
+  QTest::mouseClick(find<QPushButton>("steps-anew"), Qt::LeftButton);
+  EXPECT_EQ(ticks(), 0U);
+}
+
+TEST_F(FieldTest, NorthSaysWhatTheCoreSays) {
+  show("field-north");
+  const workspace::Workspace& space = window->document().workspace();
+  const auto shadow =
+      align::plumb_shadow(window->document().answers().sun, workspace::observer_of(space),
+                          window->document().moment(), space.outside.plumb_mm);
+  ASSERT_TRUE(shadow);
+  EXPECT_TRUE(words("north-headline").contains(number(shadow->direction_deg, 1)))
+      << words("north-headline").toStdString();
+  EXPECT_TRUE(words("north-headline").contains("to its right"));
+  auto* ways = find<QListWidget>("north-ways");
+  ways->setFocus();
+  press(Qt::Key_Down);
+  EXPECT_TRUE(words("north-headline").contains("along the axis"));
+  press(Qt::Key_Down);
+  EXPECT_TRUE(words("north-headline").contains("marks"));
+  press(Qt::Key_Down);
+  EXPECT_TRUE(words("north-headline").contains("compass"));
+  EXPECT_FALSE(find<GroundPlan>("ground-plan")->accessibleDescription().isEmpty());
+}
+
+TEST_F(FieldTest, LengthsAreTypedKeptAndUndone) {
+  show("field-north");
+  auto& edit = find<NumberField>("plumb-height")->edit();
+  edit.setFocus();
+  edit.selectAll();
+  QTest::keyClicks(&edit, "500");
+  press(Qt::Key_Return);
+  EXPECT_DOUBLE_EQ(window->document().workspace().outside.plumb_mm, 500.0);
+  edit.selectAll();
+  QTest::keyClicks(&edit, "9");
+  press(Qt::Key_Return);
+  EXPECT_FALSE(find<NumberField>("plumb-height")->problem().isEmpty());
+  EXPECT_DOUBLE_EQ(window->document().workspace().outside.plumb_mm, 500.0);
+  window->document().undo().undo();
+  EXPECT_DOUBLE_EQ(window->document().workspace().outside.plumb_mm, 1000.0);
+  show("field-find");
+  auto& tube = find<NumberField>("tube-length")->edit();
+  tube.setFocus();
+  QTest::keyClicks(&tube, "300");
+  press(Qt::Key_Return);
+  EXPECT_EQ(window->document().workspace().outside.tube_mm, 300.0);
+  EXPECT_TRUE(words("find-reason").contains("23")) << words("find-reason").toStdString();
+  tube.clear();
+  press(Qt::Key_Return);
+  EXPECT_FALSE(window->document().workspace().outside.tube_mm);
+}
+
+TEST_F(FieldTest, CoordinatesAreCopiedWithOneKey) {
+  show("field-find");
+  find<QPushButton>("copy-coordinates")->setFocus();
+  press(Qt::Key_C);
+  const QString copied = QApplication::clipboard()->text();
+  EXPECT_TRUE(copied.contains(in_hours(window->document().answers().sun.right_ascension_deg)))
+      << copied.toStdString();
+  EXPECT_TRUE(copied.contains("J2000")) << copied.toStdString();
+}
+
+TEST_F(FieldTest, ARefusedLightPathIsNotToBeTurnedToTheSun) {
+  auto space = test::morning_workspace(test::starter_rig());
+  std::erase_if(space.rig.elements, [](const optics::Element& element) {
+    return std::holds_alternative<optics::FrontFilm>(element.part);
+  });
+  window->document().edit("Film off", space);
+  show("field-find");
+  EXPECT_TRUE(words("find-headline").startsWith("Stop")) << words("find-headline").toStdString();
+}
+
+TEST_F(FieldTest, ByNightAndAtThePolesEveryPageStands) {
+  for (const double latitude_deg : {90.0, -90.0, 0.0, 69.0}) {
+    auto space = test::morning_workspace(test::starter_rig());
+    space.site.latitude_deg = latitude_deg;
+    window->document().edit("Site", space);
+    for (const char* time : {"2027-12-21T00:00:00Z", "2035-06-21T12:00:00Z"}) {
+      window->document().look_at(test::utc(time));
+      for (const char* page : {"field", "field-north", "field-find"}) {
+        show(page);
+        for (const QLabel* label : window->findChildren<QLabel*>()) {
+          EXPECT_FALSE(label->isVisible() && label->text().contains("nan"))
+              << label->text().toStdString();
+        }
+      }
+    }
+  }
+}
+
+}  // namespace
+}  // namespace solarchon::app
