@@ -1860,6 +1860,229 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     </message>
 </context>
 <context>
+    <name>solarchon::app::DriftPage</name>
+    <message>
+        <source>%1″ north</source>
+        <translation>%1″ norte</translation>
+    </message>
+    <message>
+        <source>%1″ south</source>
+        <translation>%1″ sur</translation>
+    </message>
+    <message>
+        <source>%1″ west</source>
+        <translation>%1″ oeste</translation>
+    </message>
+    <message>
+        <source>%1″ east</source>
+        <translation>%1″ este</translation>
+    </message>
+    <message>
+        <source>%1, %2 min: %3</source>
+        <translation>%1, %2 min: %3</translation>
+    </message>
+    <message>
+        <source>Seen where</source>
+        <translation>Visto dónde</translation>
+    </message>
+    <message>
+        <source>In the picture</source>
+        <translation>En la imagen</translation>
+    </message>
+    <message>
+        <source>On the circles</source>
+        <translation>En los círculos</translation>
+    </message>
+    <message>
+        <source>The camera&apos;s angle and the mirrors of the light path are taken into account</source>
+        <translation>Se cuentan el ángulo de la cámara y los espejos del camino óptico</translation>
+    </message>
+    <message>
+        <source>Measured in</source>
+        <translation>Medido en</translation>
+    </message>
+    <message>
+        <source>arcseconds</source>
+        <translation>segundos de arco</translation>
+    </message>
+    <message>
+        <source>pixels</source>
+        <translation>píxeles</translation>
+    </message>
+    <message>
+        <source>Sun&apos;s diameters</source>
+        <translation>diámetros del Sol</translation>
+    </message>
+    <message>
+        <source>To the right</source>
+        <translation>A la derecha</translation>
+    </message>
+    <message>
+        <source>Negative: to the left</source>
+        <translation>Negativo: a la izquierda</translation>
+    </message>
+    <message>
+        <source>Up</source>
+        <translation>Arriba</translation>
+    </message>
+    <message>
+        <source>Negative: down</source>
+        <translation>Negativo: abajo</translation>
+    </message>
+    <message>
+        <source>West</source>
+        <translation>Oeste</translation>
+    </message>
+    <message>
+        <source>Negative: east. May be left empty</source>
+        <translation>Negativo: este. Puede quedar vacío</translation>
+    </message>
+    <message>
+        <source>North</source>
+        <translation>Norte</translation>
+    </message>
+    <message>
+        <source>Negative: south. May be left empty</source>
+        <translation>Negativo: sur. Puede quedar vacío</translation>
+    </message>
+    <message>
+        <source>In a run of</source>
+        <translation>En una serie de</translation>
+    </message>
+    <message>
+        <source>min</source>
+        <translation>min</translation>
+    </message>
+    <message>
+        <source>That ended just now; or time it with the button</source>
+        <translation>Que acaba de terminar; o cronométrela con el botón</translation>
+    </message>
+    <message>
+        <source>Begin a run</source>
+        <translation>Empezar serie</translation>
+    </message>
+    <message>
+        <source>Add the run</source>
+        <translation>Añadir la serie</translation>
+    </message>
+    <message>
+        <source>Rate of the mount</source>
+        <translation>Velocidad de la montura</translation>
+    </message>
+    <message>
+        <source>Mount at the Sun&apos;s rate</source>
+        <translation>Montura a velocidad solar</translation>
+    </message>
+    <message>
+        <source>Mount at the stars&apos; rate</source>
+        <translation>Montura a velocidad sidérea</translation>
+    </message>
+    <message>
+        <source>Change the rate</source>
+        <translation>Cambiar la velocidad</translation>
+    </message>
+    <message>
+        <source>Drift runs</source>
+        <translation>Series de deriva</translation>
+    </message>
+    <message>
+        <source>Delete takes the chosen run away</source>
+        <translation>Supr quita la serie elegida</translation>
+    </message>
+    <message>
+        <source>not known</source>
+        <translation>no se sabe</translation>
+    </message>
+    <message>
+        <source>How far one turn of the knob moves the axis; then turns are shown</source>
+        <translation>Cuánto mueve el eje una vuelta del mando; entonces se muestran vueltas</translation>
+    </message>
+    <message>
+        <source>Change a knob</source>
+        <translation>Cambiar un mando</translation>
+    </message>
+    <message>
+        <source>A turn of the altitude knob</source>
+        <translation>Una vuelta del mando de altura</translation>
+    </message>
+    <message>
+        <source>A turn of the azimuth knob</source>
+        <translation>Una vuelta del mando de acimut</translation>
+    </message>
+    <message>
+        <source>End the run</source>
+        <translation>Terminar serie</translation>
+    </message>
+    <message>
+        <source>%1 runs are enough: take old ones away first</source>
+        <translation>Bastan %1 series: quite antes las viejas</translation>
+    </message>
+    <message>
+        <source>Add a drift run</source>
+        <translation>Añadir una serie de deriva</translation>
+    </message>
+    <message>
+        <source>Take a drift run away</source>
+        <translation>Quitar una serie de deriva</translation>
+    </message>
+    <message>
+        <source>Let the Sun drift, and enter what it did.</source>
+        <translation>Deje derivar el Sol y anote lo que hizo.</translation>
+    </message>
+    <message>
+        <source>Good to %1′ in altitude and %2′ in azimuth.</source>
+        <translation>Bueno a %1′ en altura y %2′ en acimut.</translation>
+    </message>
+    <message>
+        <source>Centre the Sun, note where its edge or a spot stands, wait five minutes with the mount driven. Two runs hours apart tell both errors.</source>
+        <translation>Centre el Sol, anote dónde está su borde o una mancha y espere cinco minutos con la montura en marcha. Dos series separadas horas dan ambos errores.</translation>
+    </message>
+    <message>
+        <source>One more run near %1 would tell most.</source>
+        <translation>Otra serie hacia las %1 diría lo máximo.</translation>
+    </message>
+    <message>
+        <source>Drift as it stands</source>
+        <translation>Deriva tal como está</translation>
+    </message>
+    <message>
+        <source>Drift on a true axis</source>
+        <translation>Deriva con el eje exacto</translation>
+    </message>
+    <message>
+        <source>%1″/min</source>
+        <translation>%1″/min</translation>
+    </message>
+    <message>
+        <source>At this hour, the Sun&apos;s own way among it</source>
+        <translation>A esta hora, contando el movimiento propio del Sol</translation>
+    </message>
+    <message>
+        <source>In the field for</source>
+        <translation>En el campo durante</translation>
+    </message>
+    <message>
+        <source>%1 min</source>
+        <translation>%1 min</translation>
+    </message>
+    <message>
+        <source>Until the limb of a centred Sun leaves it</source>
+        <translation>Hasta que salga el limbo de un Sol centrado</translation>
+    </message>
+    <message>
+        <source>Longest clip</source>
+        <translation>Vídeo más largo</translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation>%1 s</translation>
+    </message>
+    <message>
+        <source>Until the drift blurs half of the finest detail that can be had</source>
+        <translation>Hasta que la deriva emborrone la mitad del detalle más fino posible</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::ExposureStrip</name>
     <message>
         <source>Exposure in stops</source>
@@ -1915,6 +2138,22 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     <message>
         <source>The Sun is below the horizon</source>
         <translation>El Sol está bajo el horizonte</translation>
+    </message>
+    <message>
+        <source>Drift</source>
+        <translation>Deriva</translation>
+    </message>
+    <message>
+        <source>The axis by the way in which the Sun drifts</source>
+        <translation>El eje por la manera en que deriva el Sol</translation>
+    </message>
+    <message>
+        <source>Track</source>
+        <translation>Seguir</translation>
+    </message>
+    <message>
+        <source>Where the Sun will wander in the field</source>
+        <translation>Por dónde vagará el Sol en el campo</translation>
     </message>
 </context>
 <context>
@@ -3502,6 +3741,53 @@ Haga una con el botón, o con F5.</translation>
     </message>
 </context>
 <context>
+    <name>solarchon::app::PolePicture</name>
+    <message>
+        <source>%1′</source>
+        <translation>%1′</translation>
+    </message>
+    <message>
+        <source>%1°</source>
+        <translation>%1°</translation>
+    </message>
+    <message>
+        <source>The axis against the pole</source>
+        <translation>El eje frente al polo</translation>
+    </message>
+    <message>
+        <source>pole</source>
+        <translation>polo</translation>
+    </message>
+    <message>
+        <source>up</source>
+        <translation>arriba</translation>
+    </message>
+    <message>
+        <source>%1 = %2 turns</source>
+        <translation>%1 = %2 vueltas</translation>
+    </message>
+    <message>
+        <source>%1′ west</source>
+        <translation>%1′ al oeste</translation>
+    </message>
+    <message>
+        <source>%1′ east</source>
+        <translation>%1′ al este</translation>
+    </message>
+    <message>
+        <source>%1′ down</source>
+        <translation>%1′ abajo</translation>
+    </message>
+    <message>
+        <source>%1′ up</source>
+        <translation>%1′ arriba</translation>
+    </message>
+    <message>
+        <source>axis</source>
+        <translation>eje</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::Rail</name>
     <message>
         <source>Look and language</source>
@@ -4339,6 +4625,148 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Leave the order…</source>
         <translation>Salir del orden…</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::TrackPage</name>
+    <message>
+        <source>The mount</source>
+        <translation>La montura</translation>
+    </message>
+    <message>
+        <source>Change the mount&apos;s drive</source>
+        <translation>Cambiar el seguimiento de la montura</translation>
+    </message>
+    <message>
+        <source>Periodic error</source>
+        <translation>Error periódico</translation>
+    </message>
+    <message>
+        <source>Half of the whole swing of the worm</source>
+        <translation>La mitad de todo el vaivén del sinfín</translation>
+    </message>
+    <message>
+        <source>Its period</source>
+        <translation>Su periodo</translation>
+    </message>
+    <message>
+        <source>s</source>
+        <translation>s</translation>
+    </message>
+    <message>
+        <source>A turn of the worm: 480 s with 180 teeth</source>
+        <translation>Una vuelta del sinfín: 480 s con 180 dientes</translation>
+    </message>
+    <message>
+        <source>Steps of each axis</source>
+        <translation>Pasos de cada eje</translation>
+    </message>
+    <message>
+        <source>Two axes that step are seen as jitter</source>
+        <translation>Dos ejes que van a pasos se ven como temblor</translation>
+    </message>
+    <message>
+        <source>An alt-azimuth mount: it follows by steps of both axes, and the field turns.</source>
+        <translation>Una montura altacimutal: sigue a pasos de ambos ejes, y el campo gira.</translation>
+    </message>
+    <message>
+        <source>An equatorial mount, its axis taken as true: drift runs on the page Drift tell more.</source>
+        <translation>Una montura ecuatorial, con el eje tomado por exacto: las series de la página Deriva dicen más.</translation>
+    </message>
+    <message>
+        <source>An equatorial mount, its axis %1′ off in altitude and %2′ in azimuth by the drift runs.</source>
+        <translation>Una montura ecuatorial, con el eje a %1′ en altura y %2′ en acimut según las series de deriva.</translation>
+    </message>
+    <message>
+        <source>The Sun touches the edge of the field at %1.</source>
+        <translation>El Sol toca el borde del campo a las %1.</translation>
+    </message>
+    <message>
+        <source>Over the coming hour the Sun wanders by %1″.</source>
+        <translation>En la próxima hora el Sol vaga %1″.</translation>
+    </message>
+    <message>
+        <source>At %1 the mount turns over: the picture stands upside down then, and the Sun is centred anew.</source>
+        <translation>A las %1 la montura da la vuelta: la imagen queda entonces boca abajo y se centra de nuevo el Sol.</translation>
+    </message>
+    <message>
+        <source>The middle of the Sun in the picture, drawn large; dots stand at ten minutes.</source>
+        <translation>El centro del Sol en la imagen, dibujado en grande; los puntos van cada diez minutos.</translation>
+    </message>
+    <message>
+        <source>Farthest</source>
+        <translation>Lo más lejos</translation>
+    </message>
+    <message>
+        <source>%1″</source>
+        <translation>%1″</translation>
+    </message>
+    <message>
+        <source>From the middle of the field</source>
+        <translation>Desde el centro del campo</translation>
+    </message>
+    <message>
+        <source>Fastest</source>
+        <translation>Lo más rápido</translation>
+    </message>
+    <message>
+        <source>%1″/min</source>
+        <translation>%1″/min</translation>
+    </message>
+    <message>
+        <source>Field turns by</source>
+        <translation>El campo gira</translation>
+    </message>
+    <message>
+        <source>%1°</source>
+        <translation>%1°</translation>
+    </message>
+    <message>
+        <source>Within the hour</source>
+        <translation>En la hora</translation>
+    </message>
+    <message>
+        <source>Longest clip</source>
+        <translation>Vídeo más largo</translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation>%1 s</translation>
+    </message>
+    <message>
+        <source>not known</source>
+        <translation>no se sabe</translation>
+    </message>
+    <message>
+        <source>Until the fastest drift blurs half of the finest detail that can be had</source>
+        <translation>Hasta que la deriva más rápida emborrone la mitad del detalle más fino posible</translation>
+    </message>
+    <message>
+        <source>At the limb, wandering and turning of the field together; steps are jitter on top</source>
+        <translation>En el limbo, deriva y giro del campo juntos; los pasos son temblor añadido</translation>
+    </message>
+    <message>
+        <source>The axes go by steps: each dot is the middle of the Sun, every %1 seconds.</source>
+        <translation>Los ejes van a pasos: cada punto es el centro del Sol, cada %1 segundos.</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::TrackPicture</name>
+    <message>
+        <source>Where the Sun wanders in the field</source>
+        <translation>Por dónde vaga el Sol en el campo</translation>
+    </message>
+    <message>
+        <source>the field, to scale</source>
+        <translation>el campo, a escala</translation>
+    </message>
+    <message>
+        <source>%1′</source>
+        <translation>%1′</translation>
+    </message>
+    <message>
+        <source>%1″</source>
+        <translation>%1″</translation>
     </message>
 </context>
 <context>
@@ -7457,6 +7885,22 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>what belongs there</source>
         <translation>lo que va ahí</translation>
+    </message>
+    <message>
+        <source>how far to the right and how far up; 0 counts</source>
+        <translation>cuánto a la derecha y cuánto arriba; 0 vale</translation>
+    </message>
+    <message>
+        <source>a light path with telescope and camera</source>
+        <translation>un camino óptico con telescopio y cámara</translation>
+    </message>
+    <message>
+        <source>a message of JSON-RPC 2.0</source>
+        <translation>un mensaje de JSON-RPC 2.0</translation>
+    </message>
+    <message>
+        <source>a result or an error</source>
+        <translation>un resultado o un error</translation>
     </message>
 </context>
 </TS>

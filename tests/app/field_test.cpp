@@ -10,6 +10,8 @@
 #include "app/model/phrases.h"
 #include "app/views/field/aim_picture.h"
 #include "app/views/field/ground_plan.h"
+#include "solarchon/align/seen_drift.h"
+#include "solarchon/base/angle.h"
 #include "tests/app/app_support.h"
 
 namespace solarchon::app {
@@ -245,6 +247,93 @@ TEST_F(FieldTest, ARefusedLightPathIsNotToBeTurnedToTheSun) {
   EXPECT_TRUE(words("find-headline").startsWith("Stop")) << words("find-headline").toStdString();
 }
 
+TEST_F(FieldTest, AnAxisTwoDegreesOffIsAlignedByDriftWithTheKeyboard) {
+  // The mount that is aligned: its axis stands off; turning the knobs as the page says moves it.
+  align::PoleError axis{1.2, -1.9};
+  base::Random noise({4});
+  const auto type = [&](const char* field, double value) {
+    auto& edit = find<NumberField>(field)->edit();
+    edit.setFocus();
+    edit.selectAll();
+    QTest::keyClicks(&edit, QString::number(value, 'f', 1));
+    press(Qt::Key_Return);
+  };
+  auto space = window->document().workspace();
+  const sky::Observer observer = workspace::observer_of(space);
+  for (int round = 0; round < 3; ++round) {
+    for (const char* time :
+         {"2027-07-17T09:00:00Z", "2027-07-17T12:30:00Z", "2027-07-17T16:00:00Z"}) {
+      window->document().look_at(test::utc(time));
+      show("field-drift");
+      find<QComboBox>("drift-frame")->setFocus();
+      press(Qt::Key_End);
+      find<QComboBox>("drift-unit")->setFocus();
+      press(Qt::Key_Home);
+      const sky::UtcTime start = test::utc(time) - sky::minutes(5.0);
+      align::DriftRun run = align::run_seen(observer, start, 300.0,
+                                            {false, 0.0, 0.0, align::DriftUnit::kArcseconds}, {})
+                                .value();
+      const align::Drift drift =
+          align::drift_of(axis, space.site.latitude_deg, run, align::Rate::kSolar);
+      const double level = std::cos(run.declination_deg * base::kRadPerDeg);
+      type("drift-west", drift.hour_angle_arcsec * level + 2.0 * noise.normal());
+      type("drift-north", drift.declination_arcsec + 2.0 * noise.normal());
+      find<QPushButton>("drift-add")->setFocus();
+      press(Qt::Key_Space);
+    }
+    const workspace::Outside& outside = window->document().workspace().outside;
+    ASSERT_EQ(outside.runs.size(), 3U) << words("drift-problem").toStdString();
+    const auto fit = align::fit_pole(outside.runs, space.site.latitude_deg, outside.rate);
+    ASSERT_TRUE(fit && fit->solvable());
+    if (round == 0) {
+      EXPECT_TRUE(words("drift-headline").contains("Lower"))
+          << words("drift-headline").toStdString();
+      EXPECT_TRUE(words("drift-headline").contains("to the east"));
+    }
+    axis.altitude_deg -= fit->error.altitude_deg;
+    axis.azimuth_deg -= fit->error.azimuth_deg;
+    auto* list = find<QListWidget>("drift-runs");
+    while (list->count() > 0) {
+      list->setFocus();
+      list->setCurrentRow(0);
+      press(Qt::Key_Delete);
+    }
+  }
+  EXPECT_LT(std::hypot(axis.altitude_deg,
+                       axis.azimuth_deg * std::cos(space.site.latitude_deg * base::kRadPerDeg)) *
+                60.0,
+            3.0);
+}
+
+TEST_F(FieldTest, ARunThatTellsNothingIsAnsweredBesideIt) {
+  show("field-drift");
+  QTest::mouseClick(find<QPushButton>("drift-add"), Qt::LeftButton);
+  EXPECT_FALSE(words("drift-problem").isEmpty());
+  EXPECT_TRUE(window->document().workspace().outside.runs.empty());
+}
+
+TEST_F(FieldTest, ARunIsTimedByTheClockAndUndone) {
+  show("field-drift");
+  auto* watch = find<QPushButton>("drift-watch");
+  QTest::mouseClick(watch, Qt::LeftButton);
+  EXPECT_EQ(watch->text(), "End the run");
+  clock = clock + sky::minutes(3.0);
+  QTest::mouseClick(watch, Qt::LeftButton);
+  for (const char* field : {"drift-right", "drift-up"}) {
+    auto& edit = find<NumberField>(field)->edit();
+    edit.setFocus();
+    QTest::keyClicks(&edit, "4");
+    press(Qt::Key_Return);
+  }
+  QTest::mouseClick(find<QPushButton>("drift-add"), Qt::LeftButton);
+  ASSERT_EQ(window->document().workspace().outside.runs.size(), 1U)
+      << words("drift-problem").toStdString();
+  EXPECT_DOUBLE_EQ(window->document().workspace().outside.runs[0].duration_s, 180.0);
+  EXPECT_EQ(window->document().workspace().outside.runs[0].start, window->document().moment());
+  window->document().undo().undo();
+  EXPECT_TRUE(window->document().workspace().outside.runs.empty());
+}
+
 TEST_F(FieldTest, ByNightAndAtThePolesEveryPageStands) {
   for (const double latitude_deg : {90.0, -90.0, 0.0, 69.0}) {
     auto space = test::morning_workspace(test::starter_rig());
@@ -252,7 +341,8 @@ TEST_F(FieldTest, ByNightAndAtThePolesEveryPageStands) {
     window->document().edit("Site", space);
     for (const char* time : {"2027-12-21T00:00:00Z", "2035-06-21T12:00:00Z"}) {
       window->document().look_at(test::utc(time));
-      for (const char* page : {"field", "field-north", "field-find"}) {
+      for (const char* page :
+           {"field", "field-north", "field-find", "field-drift", "field-track"}) {
         show(page);
         for (const QLabel* label : window->findChildren<QLabel*>()) {
           EXPECT_FALSE(label->isVisible() && label->text().contains("nan"))

@@ -51,6 +51,10 @@ constexpr TextRow kRemarks[] = {
     {"number-too-large", TEXT("a number that is too large")},
     {"drift-columns", TEXT("time_utc, hour_angle_deg, declination_deg, duration_s, "
                            "dec_drift_arcsec, ha_drift_arcsec and perhaps noise_arcsec")},
+    {"json-rpc", TEXT("a message of JSON-RPC 2.0")},
+    {"result-or-error", TEXT("a result or an error")},
+    {"drift-both-ways", TEXT("how far to the right and how far up; 0 counts")},
+    {"camera-scale", TEXT("a light path with telescope and camera")},
     {"a-drift-in-each-run", TEXT("a drift in declination, in hour angle, or both")},
     {"horizon-columns", TEXT("azimuth, height and perhaps trees")},
     {"forecast-columns", TEXT("time, cloud, thin cloud, wind and perhaps temperature")},

@@ -15,7 +15,9 @@ FieldView::FieldView(const Models& models, QWidget* parent)
       title_(new ElidedLabel(this)),
       steps_(new StepsPage(models, this)),
       north_(new NorthPage(models, this)),
-      find_(new FindPage(models, this)) {
+      find_(new FindPage(models, this)),
+      drift_(new DriftPage(models, this)),
+      track_(new TrackPage(models, this)) {
   title_->setProperty("role", "faint");
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(16, 12, 16, 12);
@@ -26,7 +28,9 @@ FieldView::FieldView(const Models& models, QWidget* parent)
   pages_ = new Pages(
       {{"field", tr("Steps"), tr("What to do next, in an order that cannot hurt"), steps_},
        {"field-north", tr("North"), tr("Bring the axis under the pole by day"), north_},
-       {"field-find", tr("Find"), tr("Bring the Sun into the field without looking"), find_}},
+       {"field-find", tr("Find"), tr("Bring the Sun into the field without looking"), find_},
+       {"field-drift", tr("Drift"), tr("The axis by the way in which the Sun drifts"), drift_},
+       {"field-track", tr("Track"), tr("Where the Sun will wander in the field"), track_}},
       *column, this);
   head->addWidget(title_, 1);
   head->addWidget(pages_);
@@ -59,8 +63,12 @@ void FieldView::follow() {
     steps_->follow();
   } else if (pages_->shown() == north_) {
     north_->follow();
-  } else {
+  } else if (pages_->shown() == find_) {
     find_->follow();
+  } else if (pages_->shown() == drift_) {
+    drift_->follow();
+  } else {
+    track_->follow();
   }
 }
 

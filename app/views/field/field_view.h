@@ -4,9 +4,11 @@
 #include <QLabel>
 
 #include "app/shell/pages.h"
+#include "app/views/field/drift_page.h"
 #include "app/views/field/find_page.h"
 #include "app/views/field/north_page.h"
 #include "app/views/field/steps_page.h"
+#include "app/views/field/track_page.h"
 #include "app/views/view.h"
 
 namespace solarchon::app {
@@ -18,7 +20,7 @@ class FieldView : public View {
  public:
   FieldView(const Models& models, QWidget* parent = nullptr);
   [[nodiscard]] Readiness readiness() const override;
-  /// `field`, `field-north` or `field-find`.
+  /// `field`, `field-north`, `field-find`, `field-drift` or `field-track`.
   void show_page(const QString& id) override;
   [[nodiscard]] QString page() const override;
   void restyle() override;
@@ -31,6 +33,8 @@ class FieldView : public View {
   StepsPage* steps_;
   NorthPage* north_;
   FindPage* find_;
+  DriftPage* drift_;
+  TrackPage* track_;
   Pages* pages_ = nullptr;
 };
 

@@ -14,7 +14,7 @@ namespace solarchon::app {
 namespace {
 
 constexpr double kMargin = 40.0;
-constexpr std::int64_t kHourMs = 3'600'000;
+constexpr std::int64_t kHourMs = 3600000;
 constexpr double kLongestShare = 0.86;   // of the ring, for the longest shadow that is drawn
 constexpr double kLongestInBeads = 3.0;  // times the bead's height; longer ones are cut there
 

@@ -20,7 +20,7 @@ namespace {
 
 constexpr std::array<NorthWay, 4> kWays{NorthWay::kShadow, NorthWay::kHighest, NorthWay::kMarks,
                                         NorthWay::kCompass};
-constexpr std::int64_t kQuarterMs = 900'000;
+constexpr std::int64_t kQuarterMs = 900000;
 constexpr int kComing = 13;
 
 sky::UtcTime next_quarter(sky::UtcTime time) {

@@ -29,6 +29,9 @@ QString how_to(std::string_view step) {
       step == "back-to-sun" || step == "try-on-card") {
     return QStringLiteral("field-find");
   }
+  if (step == "refine-axis") {
+    return QStringLiteral("field-drift");
+  }
   return {};
 }
 

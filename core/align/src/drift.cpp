@@ -247,6 +247,7 @@ base::Result<PoleFit> fit_pole(const std::vector<DriftRun>& runs, double latitud
   const auto& m = evidence.information;
   fit.altitude_sigma_deg = std::sqrt(m[2] / determinant(m));
   fit.azimuth_sigma_deg = std::sqrt(m[0] / determinant(m));
+  fit.correlation = -m[1] / std::sqrt(m[0] * m[2]);
   fit.advice = advice_for(fit);
   return fit;
 }

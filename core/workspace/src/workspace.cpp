@@ -42,6 +42,33 @@ plan::Day day_of(const Workspace& workspace, const sky::CivilDate& date,
   return plan::day_of(date, outlook_of(workspace, std::move(experience), least_altitude_deg));
 }
 
+namespace {
+
+Json outside_to_json(const Outside& outside) {
+  Json json{{"plumb_mm", outside.plumb_mm},
+            {"feet_apart_mm", outside.feet_apart_mm},
+            {"rate", align::kRateWords.of(outside.rate)},
+            {"periodic_error_arcsec", outside.periodic_error_arcsec},
+            {"worm_period_s", outside.worm_period_s},
+            {"step_arcsec", outside.step_arcsec}};
+  const std::pair<const char*, const std::optional<double>&> known[] = {
+      {"tube_mm", outside.tube_mm},
+      {"altitude_knob_deg", outside.altitude_knob_deg},
+      {"azimuth_knob_deg", outside.azimuth_knob_deg}};
+  for (const auto& [key, value] : known) {
+    if (value) {
+      json[key] = *value;
+    }
+  }
+  json["runs"] = Json::array();
+  for (const align::DriftRun& run : outside.runs) {
+    json["runs"].push_back(align::to_json(run));
+  }
+  return json;
+}
+
+}  // namespace
+
 Json to_json(const Workspace& workspace) {
   const Conditions& conditions = workspace.conditions;
   Json json{{"format", "solarchon-workspace"},
@@ -64,11 +91,7 @@ Json to_json(const Workspace& workspace) {
   }
   json["mount"] = plan::to_json(workspace.mount);
   json["plan"] = plan::to_json(workspace.wishes);
-  json["outside"] = {{"plumb_mm", workspace.outside.plumb_mm},
-                     {"feet_apart_mm", workspace.outside.feet_apart_mm}};
-  if (workspace.outside.tube_mm) {
-    json["outside"]["tube_mm"] = *workspace.outside.tube_mm;
-  }
+  json["outside"] = outside_to_json(workspace.outside);
   if (workspace.compared) {
     json["compared_rig"] = optics::to_json(*workspace.compared);
   }
@@ -113,8 +136,35 @@ Result<Outside> outside_from_json(const Json& json) {
   outside.feet_apart_mm =
       reader.number_or("feet_apart_mm", align::kFeetRange, outside.feet_apart_mm);
   outside.tube_mm = reader.optional_number("tube_mm", align::kTubeRange);
+  outside.rate = reader.choice_or("rate", align::kRateWords, outside.rate);
+  outside.periodic_error_arcsec = reader.number_or(
+      "periodic_error_arcsec", align::kPeriodicErrorRange, outside.periodic_error_arcsec);
+  outside.worm_period_s =
+      reader.number_or("worm_period_s", align::kWormPeriodRange, outside.worm_period_s);
+  outside.step_arcsec = reader.number_or("step_arcsec", align::kStepRange, outside.step_arcsec);
+  outside.altitude_knob_deg = reader.optional_number("altitude_knob_deg", align::kKnobRange);
+  outside.azimuth_knob_deg = reader.optional_number("azimuth_knob_deg", align::kKnobRange);
+  const bool has_runs = reader.has("runs");
+  if (has_runs && !json.at("outside").at("runs").is_array()) {
+    reader.fail(base::ErrorCode::kWrongType, "runs", {}, base::wants("list"));
+  }
   if (reader.error()) {
     return tl::make_unexpected(*reader.error());
+  }
+  if (has_runs) {
+    const Json& list = json.at("outside").at("runs");
+    if (list.size() > kMostDriftRuns) {
+      return base::fail(base::ErrorCode::kTooLarge, reader.path_of("runs"), {},
+                        base::wants("at-most", {static_cast<double>(kMostDriftRuns)}));
+    }
+    for (std::size_t i = 0; i < list.size(); ++i) {
+      auto run = align::drift_run_from_json(list[i],
+                                            reader.path_of("runs") + "[" + std::to_string(i) + "]");
+      if (!run) {
+        return tl::make_unexpected(run.error());
+      }
+      outside.runs.push_back(*run);
+    }
   }
   return outside;
 }
@@ -220,6 +270,9 @@ Workspace within_limits(Workspace workspace) {
   cut(workspace.rig);
   if (workspace.compared) {
     cut(*workspace.compared);
+  }
+  if (workspace.outside.runs.size() > kMostDriftRuns) {
+    workspace.outside.runs.resize(kMostDriftRuns);
   }
   auto& runs = workspace.wishes.runs;
   if (runs.size() > plan::kMostRuns) {

@@ -30,6 +30,7 @@ struct DriftRun {
   /// Positive: the Sun ran west of the mount. In hour angle, not times cos(declination).
   std::optional<double> hour_angle_drift_arcsec;
   double noise_arcsec = 2.0;  ///< of each drift, one standard deviation
+  bool operator==(const DriftRun&) const = default;
 };
 
 inline constexpr base::Range kHourAngleRange{-180.0, 180.0};
@@ -70,6 +71,7 @@ struct PoleFit {
   PoleError error;                  ///< only without doubt
   double altitude_sigma_deg = 0.0;  ///< one standard deviation, from the runs' stated noise
   double azimuth_sigma_deg = 0.0;
+  double correlation = 0.0;  ///< of both errors, -1 to 1
   /// Root mean square of what the error does not explain, in units of the stated noise: about 1.
   double misfit = 0.0;
   std::vector<Advice> advice;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <algorithm>
 #include <optional>
 
 #include "solarchon/advise/advise.h"
@@ -20,6 +21,10 @@ struct Limits {
   double sampling_arcsec = 0.0;     ///< two pixels
   double air_arcsec = 0.0;          ///< seeing
   Limit ruling = Limit::kAir;       ///< the largest
+  /// The finest detail that can be had: the largest of them.
+  [[nodiscard]] double finest_arcsec() const {
+    return std::max({diffraction_arcsec, sampling_arcsec, air_arcsec});
+  }
 };
 
 /// Everything that follows from a workspace at an instant.

@@ -5,9 +5,12 @@
 #include <filesystem>
 #include <optional>
 #include <string_view>
+#include <vector>
 
 #include "solarchon/align/find.h"
 #include "solarchon/align/north.h"
+#include "solarchon/align/seen_drift.h"
+#include "solarchon/align/track.h"
 #include "solarchon/base/enum_words.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
@@ -40,11 +43,21 @@ struct Conditions {
 inline constexpr base::Range kSeeingRange{0.3, 15.0};
 inline constexpr base::Range kTargetLevelRange{0.05, 1.0};
 
-/// What is measured once at the telescope, for finding north and the Sun.
+inline constexpr std::size_t kMostDriftRuns = 100;
+
+/// What is measured at the telescope, for finding north and the Sun.
 struct Outside {
   double plumb_mm = align::kUsualPlumbMm;      ///< height of the bead on the plumb line
   double feet_apart_mm = align::kUsualFeetMm;  ///< of the tripod
   std::optional<double> tube_mm;               ///< none: what is usual for the telescope
+  // Of the axis.
+  align::Rate rate = align::Rate::kSolar;   ///< that the mount was driven at
+  std::vector<align::DriftRun> runs;        ///< at most kMostDriftRuns
+  std::optional<double> altitude_knob_deg;  ///< of the axis for a turn; none: not known
+  double periodic_error_arcsec = 0.0;       ///< half of the whole swing
+  double worm_period_s = 480.0;
+  double step_arcsec = 1.0;                ///< of each axis of an alt-azimuth mount
+  std::optional<double> azimuth_knob_deg;  ///< the same
   bool operator==(const Outside&) const = default;
 };
 

@@ -1,0 +1,355 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/views/field/drift_page.h"
+
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QVBoxLayout>
+#include <algorithm>
+#include <cmath>
+
+#include "app/model/phrases.h"
+#include "app/shell/beside.h"
+#include "app/shell/plain_label.h"
+#include "app/shell/theme.h"
+#include "solarchon/words/align.h"
+
+namespace solarchon::app {
+
+namespace {
+
+constexpr base::Range kMinutesRange{1.0 / 60.0, 240.0};
+constexpr base::Range kAmountRange{-100'000.0, 100'000.0};
+constexpr double kSecondsPerMinute = 60.0;
+
+QString amount_words(double arcsec, const QString& positive, const QString& negative) {
+  return (arcsec < 0.0 ? negative : positive).arg(number(std::abs(arcsec), 0));
+}
+
+QString run_words(const align::DriftRun& run, const QTimeZone& zone) {
+  QStringList drifts;
+  if (run.declination_drift_arcsec) {
+    drifts << amount_words(*run.declination_drift_arcsec, DriftPage::tr("%1\u2033 north"),
+                           DriftPage::tr("%1\u2033 south"));
+  }
+  if (run.hour_angle_drift_arcsec) {
+    drifts << amount_words(*run.hour_angle_drift_arcsec, DriftPage::tr("%1\u2033 west"),
+                           DriftPage::tr("%1\u2033 east"));
+  }
+  return DriftPage::tr("%1, %2 min: %3")
+      .arg(clock_at(run.start, zone), number(run.duration_s / kSecondsPerMinute, 1),
+           drifts.join(QStringLiteral(", ")));
+}
+
+}  // namespace
+
+DriftPage::DriftPage(const Models& models, QWidget* parent)
+    : QWidget(parent), document_(models.document), runbook_(models.runbook) {
+  auto* picture = new QWidget(this);
+  headline_ = new PlainLabel(picture);
+  reason_ = new PlainLabel(picture);
+  picture_ = new PolePicture(picture);
+  headline_->setObjectName(QStringLiteral("drift-headline"));
+  headline_->setFont(Theme::font(TextSize::kLarge, true));
+  headline_->setWordWrap(true);
+  reason_->setObjectName(QStringLiteral("drift-reason"));
+  reason_->setWordWrap(true);
+  left_ = new Figures(3, picture);
+  auto* column = new QVBoxLayout(picture);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(4);
+  column->addWidget(headline_);
+  column->addWidget(reason_);
+  column->addWidget(picture_, 1);
+  column->addWidget(left_);
+  new Beside(picture, build_side(), 340, this);
+}
+
+QWidget* DriftPage::build_form(QWidget* side) {
+  auto* form = new QWidget(side);
+  auto* column = new QVBoxLayout(form);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(4);
+  const auto chooser = [&](const char* name, const QString& accessible, const QStringList& items) {
+    auto* box = new QComboBox(form);
+    box->setObjectName(QLatin1String(name));
+    box->setAccessibleName(accessible);
+    box->addItems(items);
+    return box;
+  };
+  auto* row = new QHBoxLayout;
+  row->setSpacing(6);
+  frame_ = chooser("drift-frame", tr("Seen where"), {tr("In the picture"), tr("On the circles")});
+  frame_->setToolTip(
+      tr("The camera's angle and the mirrors of the light path are taken into "
+         "account"));
+  unit_ = chooser("drift-unit", tr("Measured in"),
+                  {tr("arcseconds"), tr("pixels"), tr("Sun's diameters")});
+  unit_->setCurrentIndex(static_cast<int>(align::DriftUnit::kPixels));
+  row->addWidget(frame_, 1);
+  row->addWidget(unit_, 1);
+  column->addLayout(row);
+  const auto field = [&](const char* name, const QString& label, const QString& reason,
+                         std::size_t place) {
+    auto* made = new NumberField(label, QString(), kAmountRange, false, form);
+    made->setObjectName(QLatin1String(name));
+    made->setToolTip(reason);
+    made->allow_empty(QString());
+    connect(made, &NumberField::entered, this,
+            [this, place](double value) { entered_.at(place) = value; });
+    connect(made, &NumberField::emptied, this, [this, place] { entered_.at(place).reset(); });
+    column->addWidget(made);
+    return made;
+  };
+  right_ = field("drift-right", tr("To the right"), tr("Negative: to the left"), 0);
+  up_ = field("drift-up", tr("Up"), tr("Negative: down"), 1);
+  west_ = field("drift-west", tr("West"), tr("Negative: east. May be left empty"), 2);
+  north_ = field("drift-north", tr("North"), tr("Negative: south. May be left empty"), 3);
+  minutes_ = new NumberField(tr("In a run of"), tr("min"), kMinutesRange, false, form);
+  minutes_->setObjectName(QStringLiteral("drift-minutes"));
+  minutes_->setToolTip(tr("That ended just now; or time it with the button"));
+  connect(minutes_, &NumberField::entered, this, [this](double minutes) {
+    run_minutes_ = minutes;
+    begun_moment_.reset();
+  });
+  column->addWidget(minutes_);
+  auto* buttons = new QHBoxLayout;
+  watch_ = new QPushButton(tr("Begin a run"), form);
+  watch_->setObjectName(QStringLiteral("drift-watch"));
+  add_ = new QPushButton(tr("Add the run"), form);
+  add_->setObjectName(QStringLiteral("drift-add"));
+  add_->setProperty("main", true);
+  buttons->addWidget(watch_);
+  buttons->addWidget(add_, 1);
+  column->addLayout(buttons);
+  problem_ = new PlainLabel(form);
+  problem_->setObjectName(QStringLiteral("drift-problem"));
+  problem_->setProperty("role", "error");
+  problem_->setWordWrap(true);
+  problem_->hide();
+  column->addWidget(problem_);
+  connect(frame_, &QComboBox::currentIndexChanged, this, &DriftPage::choose_frame);
+  connect(watch_, &QPushButton::clicked, this, &DriftPage::time_run);
+  connect(add_, &QPushButton::clicked, this, &DriftPage::add_run);
+  choose_frame();
+  return form;
+}
+
+QWidget* DriftPage::build_side() {
+  auto* side = new QWidget(this);
+  auto* column = new QVBoxLayout(side);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(5);
+  rate_ = new QComboBox(side);
+  rate_->setObjectName(QStringLiteral("drift-rate"));
+  rate_->setAccessibleName(tr("Rate of the mount"));
+  rate_->addItems({tr("Mount at the Sun's rate"), tr("Mount at the stars' rate")});
+  connect(rate_, &QComboBox::activated, this, [this](int rate) {
+    workspace::Outside outside = document_.workspace().outside;
+    outside.rate = static_cast<align::Rate>(rate);
+    edit(tr("Change the rate"), outside);
+  });
+  column->addWidget(rate_);
+  column->addWidget(build_form(side));
+  list_ = new QListWidget(side);
+  list_->setObjectName(QStringLiteral("drift-runs"));
+  list_->setAccessibleName(tr("Drift runs"));
+  list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  list_->setToolTip(tr("Delete takes the chosen run away"));
+  list_->setMinimumHeight(Theme::px(64));
+  list_->installEventFilter(this);
+  column->addWidget(list_, 1);
+  const auto knob = [&](const char* name, const QString& label,
+                        std::optional<double> workspace::Outside::*pitch) {
+    auto* field = new NumberField(label, QStringLiteral("\u00b0"), align::kKnobRange, false, side);
+    field->setObjectName(QLatin1String(name));
+    field->allow_empty(tr("not known"));
+    field->setToolTip(tr("How far one turn of the knob moves the axis; then turns are shown"));
+    const auto keep = [this, pitch, name](std::optional<double> degrees) {
+      workspace::Outside outside = document_.workspace().outside;
+      outside.*pitch = degrees;
+      edit(tr("Change a knob"), outside, name);
+    };
+    connect(field, &NumberField::entered, this, [keep](double degrees) { keep(degrees); });
+    connect(field, &NumberField::emptied, this, [keep] { keep(std::nullopt); });
+    column->addWidget(field);
+    return field;
+  };
+  altitude_knob_ = knob("altitude-knob", tr("A turn of the altitude knob"),
+                        &workspace::Outside::altitude_knob_deg);
+  azimuth_knob_ =
+      knob("azimuth-knob", tr("A turn of the azimuth knob"), &workspace::Outside::azimuth_knob_deg);
+  return side;
+}
+
+bool DriftPage::eventFilter(QObject* watched, QEvent* event) {
+  if (event->type() == QEvent::KeyPress &&
+      static_cast<QKeyEvent*>(event)->key() == Qt::Key_Delete) {
+    remove_run();
+    return true;
+  }
+  return QWidget::eventFilter(watched, event);
+}
+
+void DriftPage::edit(const QString& what, const workspace::Outside& outside,
+                     const std::string& subject) {
+  workspace::Workspace next = document_.workspace();
+  next.outside = outside;
+  document_.edit(what, next, EditKind::kSeparate, subject);
+}
+
+void DriftPage::choose_frame() {
+  const bool in_picture = frame_->currentIndex() == 0;
+  right_->setVisible(in_picture);
+  up_->setVisible(in_picture);
+  west_->setVisible(!in_picture);
+  north_->setVisible(!in_picture);
+  problem_->hide();
+}
+
+void DriftPage::time_run() {
+  if (!begun_) {
+    begun_ = runbook_.now();
+    begun_moment_ = document_.moment();
+    watch_->setText(tr("End the run"));
+    return;
+  }
+  run_minutes_ = std::max(kMinutesRange.low, sky::in_minutes(runbook_.now() - *begun_));
+  begun_.reset();
+  watch_->setText(tr("Begin a run"));
+  minutes_->show_value(run_minutes_);
+  follow();
+}
+
+void DriftPage::add_run() {
+  const workspace::Answers& answers = document_.answers();
+  align::SeenDrift seen;
+  seen.in_picture = frame_->currentIndex() == 0;
+  seen.right_or_west = entered_.at(seen.in_picture ? 0 : 2);
+  seen.up_or_north = entered_.at(seen.in_picture ? 1 : 3);
+  seen.unit = static_cast<align::DriftUnit>(unit_->currentIndex());
+  const sky::UtcTime start =
+      begun_moment_.value_or(document_.moment() - sky::minutes(run_minutes_));
+  const auto run = align::run_seen(
+      workspace::observer_of(document_.workspace()), start, run_minutes_ * kSecondsPerMinute, seen,
+      {answers.celestial, answers.train.sampling_arcsec_px, answers.sun.semidiameter_arcsec()});
+  problem_->setVisible(!run);
+  if (!run) {
+    problem_->setText(beside_field_text(run.error()));
+    return;
+  }
+  workspace::Outside outside = document_.workspace().outside;
+  if (outside.runs.size() >= workspace::kMostDriftRuns) {
+    problem_->setText(
+        tr("%1 runs are enough: take old ones away first").arg(workspace::kMostDriftRuns));
+    problem_->show();
+    return;
+  }
+  outside.runs.push_back(*run);
+  entered_ = {};
+  for (NumberField* field : {right_, up_, west_, north_}) {
+    field->clear();
+  }
+  begun_moment_.reset();
+  edit(tr("Add a drift run"), outside);
+}
+
+void DriftPage::remove_run() {
+  const int row = list_->currentRow();
+  workspace::Outside outside = document_.workspace().outside;
+  if (row < 0 || row >= static_cast<int>(outside.runs.size())) {
+    return;
+  }
+  outside.runs.erase(outside.runs.begin() + row);
+  edit(tr("Take a drift run away"), outside);
+}
+
+void DriftPage::show_runs() {
+  const int row = list_->currentRow();
+  list_->clear();
+  for (const align::DriftRun& run : document_.workspace().outside.runs) {
+    list_->addItem(run_words(run, document_.zone()));
+  }
+  list_->setCurrentRow(std::min(row, list_->count() - 1));
+}
+
+void DriftPage::show_fit(const align::PoleFit& fit) {
+  const workspace::Workspace& space = document_.workspace();
+  QStringList sentences;
+  for (const align::Advice& advice : fit.advice) {
+    if (advice.id != "measure-at") {
+      sentences << text(words::advice_words(advice, voice()));
+    }
+  }
+  const bool empty = space.outside.runs.empty();
+  headline_->setText(empty ? tr("Let the Sun drift, and enter what it did.")
+                           : sentences.join(QStringLiteral(" ")));
+  QStringList reasons;
+  if (fit.solvable()) {
+    reasons << tr("Good to %1\u2032 in altitude and %2\u2032 in azimuth.")
+                   .arg(number(fit.altitude_sigma_deg * base::kArcminPerDeg, 1),
+                        number(fit.azimuth_sigma_deg * base::kArcminPerDeg, 1));
+  } else {
+    reasons << tr(
+        "Centre the Sun, note where its edge or a spot stands, wait five minutes with the "
+        "mount driven. Two runs hours apart tell both errors.");
+  }
+  if (fit.next_hour_angle_deg && !empty) {
+    const sky::UtcTime then = align::time_of_hour_angle(
+        *fit.next_hour_angle_deg, workspace::observer_of(space), document_.moment());
+    reasons << tr("One more run near %1 would tell most.").arg(clock_at(then, document_.zone()));
+  }
+  reason_->setText(reasons.join(QStringLiteral(" ")));
+  PolePicture::Scene scene;
+  scene.latitude_deg = space.site.latitude_deg;
+  if (fit.solvable()) {
+    scene.fit = fit;
+    scene.altitude_turns = align::turns_of(fit.error.altitude_deg, space.outside.altitude_knob_deg);
+    scene.azimuth_turns = align::turns_of(fit.error.azimuth_deg, space.outside.azimuth_knob_deg);
+  }
+  picture_->show_scene(scene, headline_->text());
+}
+
+void DriftPage::show_left(const align::PoleFit& fit) {
+  const workspace::Workspace& space = document_.workspace();
+  const workspace::Answers& answers = document_.answers();
+  const align::DriftLeft left = align::drift_left(fit.error, workspace::observer_of(space),
+                                                  document_.moment(), space.outside.rate);
+  const auto& train = answers.train;
+  std::optional<double> field;
+  if (train.field_width_arcmin && train.field_height_arcmin) {
+    field = std::min(*train.field_width_arcmin, *train.field_height_arcmin);
+  }
+  const auto resolution =
+      answers.limits ? std::optional(answers.limits->finest_arcsec()) : std::nullopt;
+  const align::Stay stay =
+      align::stay_of(left, field, answers.sun.semidiameter_arcsec(), resolution);
+  left_->show_rows(
+      {{fit.solvable() ? tr("Drift as it stands") : tr("Drift on a true axis"),
+        tr("%1\u2033/min").arg(number(left.arcsec_min, 1)),
+        tr("At this hour, the Sun's own way among it")},
+       {tr("In the field for"),
+        stay.in_field_min ? tr("%1 min").arg(number(*stay.in_field_min, 0)) : tr("not known"),
+        tr("Until the limb of a centred Sun leaves it")},
+       {tr("Longest clip"), stay.clip_s ? tr("%1 s").arg(number(*stay.clip_s, 0)) : tr("not known"),
+        tr("Until the drift blurs half of the finest detail that can be had")}});
+}
+
+void DriftPage::follow() {
+  const workspace::Workspace& space = document_.workspace();
+  rate_->setCurrentIndex(static_cast<int>(space.outside.rate));
+  minutes_->show_value(run_minutes_);
+  const auto show_knob = [](NumberField* field, const std::optional<double>& degrees) {
+    degrees ? field->show_value(*degrees) : field->clear();
+  };
+  show_knob(altitude_knob_, space.outside.altitude_knob_deg);
+  show_knob(azimuth_knob_, space.outside.azimuth_knob_deg);
+  show_runs();
+  const auto fit = align::fit_pole(space.outside.runs, space.site.latitude_deg, space.outside.rate);
+  if (fit) {
+    show_fit(*fit);
+    show_left(*fit);
+  }
+}
+
+}  // namespace solarchon::app

@@ -1,0 +1,73 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QComboBox>
+#include <QLabel>
+#include <QListWidget>
+#include <QPushButton>
+#include <QWidget>
+#include <array>
+#include <optional>
+
+#include "app/model/document.h"
+#include "app/model/models.h"
+#include "app/model/runbook.h"
+#include "app/shell/figures.h"
+#include "app/shell/number_field.h"
+#include "app/views/field/pole_picture.h"
+
+namespace solarchon::app {
+
+/// The axis by the drift of the Sun: runs entered by hand, what they say of the pole, and the way
+/// to turn.
+class DriftPage : public QWidget {
+  Q_OBJECT
+
+ public:
+  DriftPage(const Models& models, QWidget* parent = nullptr);
+  void follow();
+
+ protected:
+  bool eventFilter(QObject* watched, QEvent* event) override;
+
+ private:
+  QWidget* build_side();
+  QWidget* build_form(QWidget* side);
+  void choose_frame();
+  /// Begins a run by the clock; told again, ends it.
+  void time_run();
+  void add_run();
+  void remove_run();
+  void edit(const QString& what, const workspace::Outside& outside,
+            const std::string& subject = {});
+  void show_fit(const align::PoleFit& fit);
+  void show_left(const align::PoleFit& fit);
+  void show_runs();
+
+  Document& document_;
+  Runbook& runbook_;
+  QLabel* headline_;
+  QLabel* reason_;
+  PolePicture* picture_;
+  QComboBox* rate_ = nullptr;
+  QComboBox* frame_ = nullptr;
+  QComboBox* unit_ = nullptr;
+  NumberField* minutes_ = nullptr;
+  NumberField* right_ = nullptr;
+  NumberField* up_ = nullptr;
+  NumberField* west_ = nullptr;
+  NumberField* north_ = nullptr;
+  QPushButton* watch_ = nullptr;
+  QPushButton* add_ = nullptr;
+  QLabel* problem_ = nullptr;
+  QListWidget* list_ = nullptr;
+  NumberField* altitude_knob_ = nullptr;
+  NumberField* azimuth_knob_ = nullptr;
+  Figures* left_ = nullptr;
+  std::array<std::optional<double>, 4> entered_;  ///< right, up, west, north
+  double run_minutes_ = 5.0;
+  std::optional<sky::UtcTime> begun_;         ///< of the run that is being timed, by the computer
+  std::optional<sky::UtcTime> begun_moment_;  ///< the same as the document sees it
+};
+
+}  // namespace solarchon::app

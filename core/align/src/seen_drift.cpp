@@ -1,0 +1,178 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/align/seen_drift.h"
+
+#include <cmath>
+
+#include "solarchon/base/angle.h"
+#include "solarchon/sky/sun.h"
+
+namespace solarchon::align {
+
+namespace {
+
+constexpr double kNoisePixels = 1.5;
+constexpr double kNoiseDiameters = 0.05;
+constexpr double kNoiseArcsec = 2.0;
+
+/// Arcseconds in one of the unit, and the noise of a reading.
+struct Scale {
+  double arcsec = 1.0;
+  double noise_arcsec = kNoiseArcsec;
+};
+std::optional<Scale> scale_of(DriftUnit unit, const SeenIn& in) {
+  switch (unit) {
+    case DriftUnit::kArcseconds:
+      return Scale{};
+    case DriftUnit::kPixels:
+      return in.sampling_arcsec_px ? std::optional<Scale>({*in.sampling_arcsec_px,
+                                                           kNoisePixels * *in.sampling_arcsec_px})
+                                   : std::nullopt;
+    case DriftUnit::kDiameters:
+      break;
+  }
+  const double diameter_arcsec = 2.0 * in.semidiameter_arcsec;
+  return Scale{diameter_arcsec, kNoiseDiameters * diameter_arcsec};
+}
+
+base::Result<void> complete(const SeenDrift& seen) {
+  const bool both = seen.right_or_west && seen.up_or_north;
+  if (!both && (seen.in_picture || !(seen.right_or_west || seen.up_or_north))) {
+    return base::fail(
+        base::ErrorCode::kMissing, "drift", {},
+        seen.in_picture ? base::wants("drift-both-ways") : base::wants("a-drift-in-each-run"));
+  }
+  return {};
+}
+
+}  // namespace
+
+base::Result<DriftRun> run_seen(const sky::Observer& observer, sky::UtcTime start,
+                                double duration_s, const SeenDrift& seen, const SeenIn& in) {
+  const auto scale = scale_of(seen.unit, in);
+  if (!scale) {
+    return base::fail(base::ErrorCode::kMissing, "pixels", {}, base::wants("camera-scale"));
+  }
+  const auto duration = base::checked("duration", duration_s, kRunSecondsRange);
+  const auto whole = complete(seen);
+  if (!duration || !whole) {
+    return tl::make_unexpected(!duration ? duration.error() : whole.error());
+  }
+  const sky::GeocentricSun sun = sky::geocentric_sun(start, observer.dut1_s);
+  DriftRun run;
+  run.start = start;
+  run.hour_angle_deg = sky::local_sun(sun, observer.site, observer.weather).hour_angle_deg;
+  run.declination_deg = sun.declination_deg;
+  run.duration_s = duration_s;
+  run.noise_arcsec = scale->noise_arcsec;
+  const double cos_declination = std::cos(sun.declination_deg * base::kRadPerDeg);
+  const auto keep = [&](std::optional<double> west, std::optional<double> north) {
+    if (west) {
+      run.hour_angle_drift_arcsec = *west * scale->arcsec / cos_declination;
+    }
+    if (north) {
+      run.declination_drift_arcsec = *north * scale->arcsec;
+    }
+  };
+  if (seen.in_picture) {
+    const sky::DiscPlace moved =
+        sky::to_disc({*seen.right_or_west, *seen.up_or_north}, in.celestial);
+    keep(moved.west_arcsec, moved.north_arcsec);
+  } else {
+    keep(seen.right_or_west, seen.up_or_north);
+  }
+  for (const auto& drift : {run.declination_drift_arcsec, run.hour_angle_drift_arcsec}) {
+    if (const auto checked = base::checked("drift", drift.value_or(0.0), kDriftRange); !checked) {
+      return tl::make_unexpected(checked.error());
+    }
+  }
+  return run;
+}
+
+DriftLeft drift_left(const PoleError& error, const sky::Observer& observer, sky::UtcTime time,
+                     Rate rate) {
+  constexpr double kSeconds = 300.0;
+  constexpr double kMinutes = kSeconds / 60.0;
+  const sky::GeocentricSun sun = sky::geocentric_sun(time, observer.dut1_s);
+  DriftRun run;
+  run.start = time;
+  run.hour_angle_deg = sky::local_sun(sun, observer.site, observer.weather).hour_angle_deg;
+  run.declination_deg = sun.declination_deg;
+  run.duration_s = kSeconds;
+  const Drift drift = drift_of(error, observer.site.latitude_deg, run, rate);
+  DriftLeft left;
+  left.west_arcsec_min =
+      drift.hour_angle_arcsec * std::cos(sun.declination_deg * base::kRadPerDeg) / kMinutes;
+  left.north_arcsec_min = drift.declination_arcsec / kMinutes;
+  left.arcsec_min = std::hypot(left.west_arcsec_min, left.north_arcsec_min);
+  return left;
+}
+
+double room_arcsec(double field_arcmin, double semidiameter_arcsec) {
+  constexpr double kArcsecPerArcmin = 60.0;
+  const double half_arcsec = 0.5 * field_arcmin * kArcsecPerArcmin;
+  return half_arcsec > semidiameter_arcsec ? half_arcsec - semidiameter_arcsec : 0.5 * half_arcsec;
+}
+
+Stay stay_of(const DriftLeft& left, std::optional<double> field_arcmin, double semidiameter_arcsec,
+             std::optional<double> resolution_arcsec) {
+  constexpr double kSecondsPerMinute = 60.0;
+  Stay stay;
+  if (left.arcsec_min <= 0.0) {
+    return stay;
+  }
+  if (field_arcmin) {
+    stay.in_field_min = room_arcsec(*field_arcmin, semidiameter_arcsec) / left.arcsec_min;
+  }
+  if (resolution_arcsec) {
+    stay.clip_s = 0.5 * *resolution_arcsec / left.arcsec_min * kSecondsPerMinute;
+  }
+  return stay;
+}
+
+sky::UtcTime time_of_hour_angle(double hour_angle_deg, const sky::Observer& observer,
+                                sky::UtcTime near) {
+  constexpr double kDegPerHour = 15.0;
+  const sky::GeocentricSun sun = sky::geocentric_sun(near, observer.dut1_s);
+  const double now_deg = sky::local_sun(sun, observer.site, observer.weather).hour_angle_deg;
+  return near + sky::hours(base::wrap_180(hour_angle_deg - now_deg) / kDegPerHour);
+}
+
+std::optional<double> turns_of(double error_deg, std::optional<double> deg_per_turn) {
+  return deg_per_turn ? std::optional(std::abs(error_deg) / *deg_per_turn) : std::nullopt;
+}
+
+base::Json to_json(const DriftRun& run) {
+  base::Json json{{"time_utc", sky::to_iso(run.start)},
+                  {"hour_angle_deg", run.hour_angle_deg},
+                  {"declination_deg", run.declination_deg},
+                  {"duration_s", run.duration_s},
+                  {"noise_arcsec", run.noise_arcsec}};
+  if (run.declination_drift_arcsec) {
+    json["dec_drift_arcsec"] = *run.declination_drift_arcsec;
+  }
+  if (run.hour_angle_drift_arcsec) {
+    json["ha_drift_arcsec"] = *run.hour_angle_drift_arcsec;
+  }
+  return json;
+}
+
+base::Result<DriftRun> drift_run_from_json(const base::Json& json, const std::string& path) {
+  base::ObjectReader reader(json, path);
+  DriftRun run;
+  const std::string time = reader.text("time_utc");
+  run.hour_angle_deg = reader.number("hour_angle_deg", kHourAngleRange);
+  run.declination_deg = reader.number("declination_deg", kSunDeclinationRange);
+  run.duration_s = reader.number("duration_s", kRunSecondsRange);
+  run.noise_arcsec = reader.number_or("noise_arcsec", kNoiseRange, run.noise_arcsec);
+  run.declination_drift_arcsec = reader.optional_number("dec_drift_arcsec", kDriftRange);
+  run.hour_angle_drift_arcsec = reader.optional_number("ha_drift_arcsec", kDriftRange);
+  if (reader.error()) {
+    return tl::make_unexpected(*reader.error());
+  }
+  return sky::parse_utc(time, reader.path_of("time_utc")).map([&](sky::UtcTime start) {
+    run.start = start;
+    return run;
+  });
+}
+
+}  // namespace solarchon::align
