@@ -769,7 +769,7 @@
     </message>
     <message>
         <source>Tube cools</source>
-        <translation>Tubo enfriándose</translation>
+        <translation>Enfriando</translation>
     </message>
 </context>
 <context>

@@ -78,8 +78,7 @@ Rail::Rail(QWidget* parent)
   timers_->setObjectName(QStringLiteral("timers"));
   timers_->setAccessibleName(tr("Timers"));
   timers_->setAlignment(Qt::AlignCenter);
-  timers_->setWordWrap(true);
-  timers_->setFont(Theme::font(TextSize::kMedium, true));
+  timers_->setFont(Theme::font(TextSize::kSmall, true));
   timers_->hide();
   column->addWidget(timers_);
   foot_->setObjectName(QStringLiteral("look-menu"));
