@@ -10,6 +10,7 @@
 
 #include "cli/align_commands.h"
 #include "cli/log_commands.h"
+#include "cli/mount_commands.h"
 #include "cli/place.h"
 #include "cli/plan_commands.h"
 #include "cli/spoken_reports.h"
@@ -342,8 +343,10 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   std::vector<Command> further = add_plan_commands(app, plan_options);
   AlignOptions align_options;
   LogOptions log_options;
+  MountOptions mount_options;
   for (std::vector<Command>& of_a_kind :
-       std::array{add_align_commands(app, align_options), add_log_commands(app, log_options)}) {
+       std::array{add_align_commands(app, align_options), add_mount_commands(app, mount_options),
+                  add_log_commands(app, log_options)}) {
     std::move(of_a_kind.begin(), of_a_kind.end(), std::back_inserter(further));
   }
 
@@ -352,12 +355,11 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
     const auto commands = app.get_subcommands(
         [&](const CLI::App* known) { return known->get_name() == arguments.front(); });
     if (commands.empty()) {
-      return complain(err,
-                      {ErrorCode::kUnknownValue, "command", arguments.front(),
-                       base::wants("one-of", {},
-                                   "sun, day, plan, runbook, forecast, year, windows, find, north, "
-                                   "align, rig, catalogue, rules, "
-                                   "simulate, measure, log, demo")});
+      return complain(
+          err, {ErrorCode::kUnknownValue, "command", arguments.front(),
+                base::wants("one-of", {},
+                            "sun, day, plan, runbook, forecast, year, windows, find, north, "
+                            "align, mount, rig, catalogue, rules, simulate, measure, log, demo")});
     }
   }
   std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back

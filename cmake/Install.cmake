@@ -1,5 +1,5 @@
 # What a package of Solarchon holds.
-install(TARGETS solarchon-cli RUNTIME)
+install(TARGETS solarchon-cli solarchon-standins RUNTIME)
 install(DIRECTORY data/magnetic data/demo data/kit data/sounds DESTINATION ${CMAKE_INSTALL_DATADIR}/solarchon)
 if(SOLARCHON_APP)
   install(TARGETS solarchon RUNTIME)

@@ -7902,5 +7902,37 @@ P %4°, B₀ %5°</translation>
         <source>a result or an error</source>
         <translation>un resultado o un error</translation>
     </message>
+    <message>
+        <source>nothing listens there</source>
+        <translation>nada escucha ahí</translation>
+    </message>
+    <message>
+        <source>it has closed the connection</source>
+        <translation>ha cerrado la conexión</translation>
+    </message>
+    <message>
+        <source>it does not answer</source>
+        <translation>no responde</translation>
+    </message>
+    <message>
+        <source>it says nothing that can be understood</source>
+        <translation>no dice nada que se entienda</translation>
+    </message>
+    <message>
+        <source>it refuses: %1</source>
+        <translation>se niega: %1</translation>
+    </message>
+    <message>
+        <source>another process listens there</source>
+        <translation>otro proceso escucha ahí</translation>
+    </message>
+    <message>
+        <source>it does not belong to you alone</source>
+        <translation>no es solo de usted</translation>
+    </message>
+    <message>
+        <source>--sun, or --ra and --dec together</source>
+        <translation>--sun, o --ra y --dec juntos</translation>
+    </message>
 </context>
 </TS>

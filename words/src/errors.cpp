@@ -116,6 +116,15 @@ constexpr TextRow kRemarks[] = {
     {"not-installed", TEXT("it is not installed with the program")},
     {"no-log-in", TEXT("no log in %1")},
     {"held-by-process", TEXT("held by process %1")},
+    // Devices.
+    {"no-device", TEXT("nothing listens there")},
+    {"device-gone", TEXT("it has closed the connection")},
+    {"device-silent", TEXT("it does not answer")},
+    {"device-garbage", TEXT("it says nothing that can be understood")},
+    {"device-refuses", TEXT("it refuses: %1")},
+    {"device-listens-already", TEXT("another process listens there")},
+    {"not-yours-alone", TEXT("it does not belong to you alone")},
+    {"place-or-sun", TEXT("--sun, or --ra and --dec together")},
     {"held-by-another-process", TEXT("held by another process")},
     {"too-many-frames-of-one-instant", TEXT("too many frames of one instant")},
 };

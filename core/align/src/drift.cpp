@@ -8,7 +8,7 @@
 #include <array>
 #include <cmath>
 
-#include "mount_axis.h"
+#include "solarchon/align/mount_axis.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/sky/site.h"
 #include "solarchon/sky/sun.h"

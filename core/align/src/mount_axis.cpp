@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "mount_axis.h"
+#include "solarchon/align/mount_axis.h"
 
 #include <algorithm>
 #include <cmath>

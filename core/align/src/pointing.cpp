@@ -3,8 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
-#include "mount_axis.h"
 #include "solarchon/align/find.h"
+#include "solarchon/align/mount_axis.h"
 #include "solarchon/align/north.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/sky/sun.h"

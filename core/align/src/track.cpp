@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "mount_axis.h"
+#include "solarchon/align/mount_axis.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/sky/sun.h"
 

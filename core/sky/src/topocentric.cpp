@@ -2,6 +2,7 @@
 #include "topocentric.h"
 
 #include <erfa.h>
+#include <erfam.h>
 
 #include <cmath>
 

@@ -7,18 +7,20 @@
 
 namespace solarchon::align {
 
-/// East, north and up at the site.
+/// A direction over a site: east, north and up, of length 1.
 using Vector = std::array<double, 3>;
 
-/// Hour angle and declination.
+/// What a mount's circles show, or where something stands.
 struct Circles {
-  double hour_angle_deg = 0.0;
-  double declination_deg = 0.0;
+  double hour_angle_deg = 0.0;   ///< west positive
+  double declination_deg = 0.0;  ///< -90 to 90
 };
 
-/// The frame of a mount's circles: its axis, and the zero of its hour angle.
+/// The frame of a mount's circles: its axis, and the zero of its hour angle. Exact rotations.
 class MountAxis {
  public:
+  /// @param error         of the axis; none: the sky's own hour angle and declination
+  /// @param latitude_deg  -90 to 90
   MountAxis(const PoleError& error, double latitude_deg);
   [[nodiscard]] Vector direction_of(const Circles& circles) const;
   [[nodiscard]] Circles circles_of(const Vector& direction) const;

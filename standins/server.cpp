@@ -1,0 +1,96 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "standins/server.h"
+
+#include <poll.h>
+
+#include <chrono>
+#include <vector>
+
+namespace solarchon::standins {
+
+namespace {
+
+constexpr int kMomentMs = 50;
+constexpr std::size_t kMostCallers = 16;
+constexpr sky::Duration kSendPatience = sky::seconds(0.2);
+
+sky::UtcTime now() {
+  using std::chrono::system_clock;
+  return {
+      std::chrono::duration_cast<std::chrono::milliseconds>(system_clock::now().time_since_epoch())
+          .count()};
+}
+
+}  // namespace
+
+void Server::run(const std::atomic<bool>& stop) {
+  while (!stop) {
+    step();
+  }
+}
+
+void Server::hear(devices::Connection& caller) {
+  const auto lines = caller.receive(sky::seconds(0.0));
+  if (!lines) {
+    caller.close();
+    return;
+  }
+  for (const devices::LineCutter::Line& line : *lines) {
+    devices::Answer answer{{}, {}, devices::Fault::kNotJson, "no line"};
+    if (line) {
+      const auto message = devices::read_message(*line);
+      const auto* request = message ? std::get_if<devices::Request>(&*message) : nullptr;
+      if (message && request == nullptr) {
+        continue;  // nobody waits for an answer
+      }
+      if (request != nullptr) {
+        mount_.advance(now());
+        answer = mount_.answer(*request);
+      } else {
+        answer = {{},
+                  {},
+                  message.error().code == base::ErrorCode::kMalformed
+                      ? devices::Fault::kNotJson
+                      : devices::Fault::kNotARequest,
+                  message.error().field};
+      }
+    }
+    if (!caller.send(devices::to_line(answer), kSendPatience)) {
+      caller.close();  // it does not listen
+      return;
+    }
+  }
+}
+
+void Server::step() {
+  std::vector<pollfd> waiting{{listener_.descriptor(), POLLIN, 0}};
+  for (const devices::Connection& caller : callers_) {
+    waiting.push_back({caller.descriptor(), POLLIN, 0});
+  }
+  const bool any = poll(waiting.data(), waiting.size(), kMomentMs) > 0;
+  mount_.advance(now());
+  if (any) {
+    std::size_t place = 1;
+    for (devices::Connection& caller : callers_) {
+      if (waiting.at(place++).revents != 0) {
+        hear(caller);
+      }
+    }
+    if (waiting.front().revents != 0) {
+      devices::Socket caller = listener_.accept();
+      if (caller.open() && callers_.size() < kMostCallers) {
+        callers_.emplace_back(std::move(caller));
+      }
+    }
+  }
+  for (const devices::Event& event : mount_.take_events()) {
+    for (devices::Connection& caller : callers_) {
+      if (caller.open() && !caller.send(devices::to_line(event), kSendPatience)) {
+        caller.close();
+      }
+    }
+  }
+  callers_.remove_if([](const devices::Connection& caller) { return !caller.open(); });
+}
+
+}  // namespace solarchon::standins

@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <atomic>
+#include <list>
+
+#include "solarchon/base/result.h"
+#include "solarchon/devices/local_socket.h"
+#include "standins/stand_in_mount.h"
+
+namespace solarchon::standins {
+
+/// Plays one mount at one socket, for as many programs of the same user as connect.
+class Server {
+ public:
+  Server(StandInMount mount, devices::Listener listener)
+      : mount_(std::move(mount)), listener_(std::move(listener)) {}
+  /// Serves until it is told to stop, by the computer's clock.
+  void run(const std::atomic<bool>& stop);
+  [[nodiscard]] StandInMount& mount() { return mount_; }
+
+ private:
+  /// Waits a moment for something to do, and does it.
+  void step();
+  void hear(devices::Connection& caller);
+
+  StandInMount mount_;
+  devices::Listener listener_;
+  std::list<devices::Connection> callers_;
+};
+
+}  // namespace solarchon::standins
