@@ -323,7 +323,7 @@ Answer StandInMount::set_moving(const devices::Request& request) {
 
 Answer StandInMount::answer(const devices::Request& request) {
   const std::string& method = request.method;
-  const Answer done{request.id, base::Json::object(), {}, {}};
+  Answer done{request.id, base::Json::object(), {}, {}};
   if (method == "hello") {
     base::Json can = base::Json::array({"mount.state", "mount.synchronise", "mount.track",
                                         "mount.move", "mount.park", "mount.stop"});

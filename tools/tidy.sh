@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Runs clang-tidy over every source file of core/, cli/, words/ and app/. A file that passed is
+# Runs clang-tidy over every source file of core/, cli/, standins/, words/ and app/. A file that passed is
 # remembered by the hash of its preprocessed text, so that only what changed is looked at again.
 # Use: tidy.sh BUILD_FOLDER (with compile_commands.json)
 set -euo pipefail
@@ -35,6 +35,6 @@ PY
   fi
 }
 export -f tidy_one
-git ls-files 'core/*.cpp' 'cli/*.cpp' 'words/*.cpp' 'app/*.cpp' |
+git ls-files 'core/*.cpp' 'cli/*.cpp' 'standins/*.cpp' 'words/*.cpp' 'app/*.cpp' |
   xargs -P "$(nproc)" -I{} bash -c 'tidy_one {}'
 echo "clang-tidy: clean"

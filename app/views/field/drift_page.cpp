@@ -12,6 +12,7 @@
 #include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
+#include "solarchon/base/angle.h"
 #include "solarchon/words/align.h"
 
 namespace solarchon::app {

@@ -56,7 +56,8 @@ std::vector<RunbookStep> runbook(const Outlook& outlook, safety::Occasion occasi
   std::vector<RunbookStep> steps;
   for (safety::HandlingStep& step :
        safety::handling_order(outlook.rig, occasion, axes_of(outlook.mount))) {
-    RunbookStep made{std::move(step), 0.0, lesson_of(step.id)};
+    const auto lesson = lesson_of(step.id);
+    RunbookStep made{std::move(step), 0.0, lesson};
     if (made.learns && *made.learns != StepKind::kSetUp) {
       const double planned = outlook.wishes.minutes.at(static_cast<std::size_t>(*made.learns))
                                  .value_or(usual_minutes(*made.learns, outlook.rig));
@@ -82,6 +83,7 @@ std::vector<StepStanding> standing_of(const std::vector<RunbookStep>& steps,
                                       const Progress& progress) {
   std::vector<safety::HandlingStep> order;
   std::set<std::string> done;
+  order.reserve(steps.size());
   for (const RunbookStep& step : steps) {
     order.push_back(step.step);
   }
