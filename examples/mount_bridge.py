@@ -65,7 +65,8 @@ def reply_to(mount, line):
 
 
 def main():
-    folder = pathlib.Path(os.environ.get("XDG_RUNTIME_DIR", "/tmp")) / "solarchon"
+    runtime = os.environ.get("XDG_RUNTIME_DIR")
+    folder = pathlib.Path(f"{runtime}/solarchon" if runtime else f"/tmp/solarchon-{os.getuid()}")
     parser = argparse.ArgumentParser(description=__doc__)
     parser.add_argument("--socket", type=pathlib.Path, default=folder / "mount")
     path = parser.parse_args().socket
