@@ -4,6 +4,7 @@
 #include <poll.h>
 
 #include <chrono>
+#include <utility>
 #include <vector>
 
 namespace solarchon::standins {
@@ -14,7 +15,7 @@ constexpr int kMomentMs = 50;
 constexpr std::size_t kMostCallers = 16;
 constexpr sky::Duration kSendPatience = sky::seconds(0.2);
 
-sky::UtcTime now() {
+sky::UtcTime computers_clock() {
   using std::chrono::system_clock;
   return {
       std::chrono::duration_cast<std::chrono::milliseconds>(system_clock::now().time_since_epoch())
@@ -22,6 +23,11 @@ sky::UtcTime now() {
 }
 
 }  // namespace
+
+Server::Server(StandInMount mount, devices::Listener listener, Clock clock)
+    : mount_(std::move(mount)),
+      listener_(std::move(listener)),
+      clock_(clock ? std::move(clock) : computers_clock) {}
 
 void Server::run(const std::atomic<bool>& stop) {
   while (!stop) {
@@ -44,7 +50,7 @@ void Server::hear(devices::Connection& caller) {
         continue;  // nobody waits for an answer
       }
       if (request != nullptr) {
-        mount_.advance(now());
+        mount_.advance(clock_());
         answer = mount_.answer(*request);
       } else {
         answer = {{},
@@ -68,7 +74,7 @@ void Server::step() {
     waiting.push_back({caller.descriptor(), POLLIN, 0});
   }
   const bool any = poll(waiting.data(), waiting.size(), kMomentMs) > 0;
-  mount_.advance(now());
+  mount_.advance(clock_());
   if (any) {
     std::size_t place = 1;
     for (devices::Connection& caller : callers_) {

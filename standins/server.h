@@ -2,6 +2,7 @@
 #pragma once
 
 #include <atomic>
+#include <functional>
 #include <list>
 
 #include "solarchon/base/result.h"
@@ -13,9 +14,10 @@ namespace solarchon::standins {
 /// Plays one mount at one socket, for as many programs of the same user as connect.
 class Server {
  public:
-  Server(StandInMount mount, devices::Listener listener)
-      : mount_(std::move(mount)), listener_(std::move(listener)) {}
-  /// Serves until it is told to stop, by the computer's clock.
+  using Clock = std::function<sky::UtcTime()>;
+  /// @param clock  that the mount lives by; left out: the computer's. Called on the thread of run
+  Server(StandInMount mount, devices::Listener listener, Clock clock = {});
+  /// Serves until it is told to stop.
   void run(const std::atomic<bool>& stop);
   [[nodiscard]] StandInMount& mount() { return mount_; }
 
@@ -26,6 +28,7 @@ class Server {
 
   StandInMount mount_;
   devices::Listener listener_;
+  Clock clock_;
   std::list<devices::Connection> callers_;
 };
 

@@ -13,8 +13,6 @@
 namespace solarchon::standins {
 
 using base::kArcsecPerDeg;
-using base::kDegPerRad;
-using base::kRadPerDeg;
 using base::wrap_180;
 using base::wrap_360;
 using devices::Answer;
@@ -26,25 +24,13 @@ namespace {
 
 constexpr base::Range kTurn{0.0, 360.0};
 constexpr base::Range kUpright{-90.0, 90.0};
-constexpr base::Range kArrowRange{-10.0, 10.0};
+constexpr base::Range kKnobRange{-10.0, 10.0};
 constexpr double kLongestStepS = 0.5;  // of the simulation
 constexpr double kSeekPanDegS = 6.0;
 constexpr double kCellSeesDeg = 4.0;  // to each side
 constexpr double kCellHoldsDeg = 1.0 / 30.0;
 constexpr double kUpperLimitDeg = 90.0;
 constexpr double kLowerLimitDeg = -5.0;
-
-align::Vector direction_of(double azimuth_deg, double altitude_deg) {
-  const double azimuth = azimuth_deg * kRadPerDeg;
-  const double altitude = altitude_deg * kRadPerDeg;
-  return {std::cos(altitude) * std::sin(azimuth), std::cos(altitude) * std::cos(azimuth),
-          std::sin(altitude)};
-}
-
-double azimuth_of(const align::Vector& v) { return wrap_360(std::atan2(v[0], v[1]) * kDegPerRad); }
-double altitude_of(const align::Vector& v) {
-  return std::asin(std::clamp(v[2], -1.0, 1.0)) * kDegPerRad;
-}
 
 /// Towards a target, at most so far.
 double closer(double from, double to, double most) {
@@ -82,7 +68,7 @@ StandInMount::Axes StandInMount::axes_of(double right_ascension_deg, double decl
   }
   const align::Vector direction =
       align::MountAxis({}, build_.observer.site.latitude_deg).direction_of(circles);
-  return {azimuth_of(direction), altitude_of(direction)};
+  return {align::azimuth_of(direction), align::altitude_of(direction)};
 }
 
 StandInMount::Axes StandInMount::believed() const {
@@ -102,17 +88,17 @@ StandInMount::Axes StandInMount::geared() const {
   return {stepped(motor_.first - lag_.first) - worm_deg, stepped(motor_.second - lag_.second)};
 }
 
-StandInMount::Look StandInMount::truth() const {
+devices::TrueLook StandInMount::truth() const {
   const Axes at = geared();
   if (!to_pole()) {
     // Past the zenith it looks at the other side.
-    const align::Vector direction = direction_of(at.first, at.second);
-    return {azimuth_of(direction), altitude_of(direction)};
+    const align::Vector direction = align::direction_to(at.first, at.second);
+    return {align::azimuth_of(direction), align::altitude_of(direction)};
   }
   const align::Vector direction =
       align::MountAxis(build_.pole_error, build_.observer.site.latitude_deg)
           .direction_of({at.first, at.second});
-  return {azimuth_of(direction), altitude_of(direction)};
+  return {align::azimuth_of(direction), align::altitude_of(direction)};
 }
 
 devices::MountState StandInMount::state() const {
@@ -120,13 +106,13 @@ devices::MountState StandInMount::state() const {
   const align::MountAxis sky_axis({}, build_.observer.site.latitude_deg);
   devices::MountState state;
   state.time = now_ + sky::seconds(build_.clock_error_s);
-  const align::Vector direction =
-      to_pole() ? sky_axis.direction_of({at.first, at.second}) : direction_of(at.first, at.second);
+  const align::Vector direction = to_pole() ? sky_axis.direction_of({at.first, at.second})
+                                            : align::direction_to(at.first, at.second);
   const align::Circles circles = sky_axis.circles_of(direction);
   state.right_ascension_deg = wrap_360(believed_sidereal_deg() - circles.hour_angle_deg);
   state.declination_deg = circles.declination_deg;
-  state.azimuth_deg = azimuth_of(direction);
-  state.altitude_deg = altitude_of(direction);
+  state.azimuth_deg = align::azimuth_of(direction);
+  state.altitude_deg = align::altitude_of(direction);
   state.tracking = tracking_;
   state.duty = duty_;
   state.synchronised = synchronised_;
@@ -180,7 +166,7 @@ void StandInMount::follow(double seconds) {
 void StandInMount::seek(double seconds) {
   const sky::GeocentricSun sun = sky::geocentric_sun(now_, build_.observer.dut1_s);
   const sky::LocalSun local = sky::local_sun(sun, build_.observer.site, build_.observer.weather);
-  const Look look = truth();
+  const devices::TrueLook look = truth();
   const double along = wrap_180(local.azimuth_deg - look.azimuth_deg);
   const double up = local.altitude_airless_deg - look.altitude_deg;
   const bool seen =
@@ -201,7 +187,10 @@ void StandInMount::seek(double seconds) {
 
 void StandInMount::advance(sky::UtcTime now) {
   while (now_ < now) {
-    const double seconds = std::min(kLongestStepS, sky::in_seconds(now - now_));
+    double seconds = std::min(kLongestStepS, sky::in_seconds(now - now_));
+    if (duty_ == Duty::kMoving && moves_until_ > now_) {
+      seconds = std::min(seconds, sky::in_seconds(moves_until_ - now_));
+    }
     now_ = now_ + sky::seconds(seconds);
     if (build_.cable_after_s && !cable_told_ &&
         sky::in_seconds(now_ - begun_) >= *build_.cable_after_s) {
@@ -214,7 +203,12 @@ void StandInMount::advance(sky::UtcTime now) {
       case Duty::kHeld:
         break;
       case Duty::kMoving:
+        follow(seconds);
         turn(rate_.first * seconds, rate_.second * seconds);
+        follow_from_here();
+        if (now_ >= moves_until_) {
+          let_go();
+        }
         break;
       case Duty::kGoing: {
         if (build_.kind == Kind::kSeeker) {
@@ -294,9 +288,7 @@ Answer StandInMount::set_tracking(const devices::Request& request) {
     return {request.id, {}, Fault::kBadParams, reader.error()->field};
   }
   if (!to_pole() && tracking_ == Tracking::kOff) {
-    const devices::MountState at = state();
-    target_right_ascension_deg_ = at.right_ascension_deg;
-    target_declination_deg_ = at.declination_deg;
+    follow_from_here();
   }
   tracking_ = wanted;
   return {request.id, base::Json::object(), {}, {}};
@@ -304,20 +296,47 @@ Answer StandInMount::set_tracking(const devices::Request& request) {
 
 Answer StandInMount::set_moving(const devices::Request& request) {
   base::ObjectReader reader(request.params, "params");
-  const Axes wanted{reader.number("first_deg_s", kArrowRange),
-                    reader.number("second_deg_s", kArrowRange)};
+  const Axes wanted{reader.number("first_deg_s", devices::kMoveRange),
+                    reader.number("second_deg_s", devices::kMoveRange)};
   if (reader.error()) {
     return {request.id, {}, Fault::kBadParams, reader.error()->field};
   }
   rate_ = wanted;
-  const bool moves = rate_.first != 0.0 || rate_.second != 0.0;
-  duty_ = moves ? Duty::kMoving : Duty::kStanding;
-  if (!moves && !to_pole()) {
-    // It follows from where it was let go.
-    const devices::MountState at = state();
-    target_right_ascension_deg_ = at.right_ascension_deg;
-    target_declination_deg_ = at.declination_deg;
+  if (rate_.first != 0.0 || rate_.second != 0.0) {
+    if (duty_ != Duty::kMoving) {
+      follow_from_here();
+    }
+    duty_ = Duty::kMoving;
+    moves_until_ = now_ + devices::kMoveHeld;
+  } else {
+    let_go();
   }
+  return {request.id, base::Json::object(), {}, {}};
+}
+
+void StandInMount::follow_from_here() {
+  const devices::MountState at = state();
+  target_right_ascension_deg_ = at.right_ascension_deg;
+  target_declination_deg_ = at.declination_deg;
+}
+
+void StandInMount::let_go() {
+  rate_ = {};
+  duty_ = Duty::kStanding;
+}
+
+Answer StandInMount::turn_knobs(const devices::Request& request) {
+  if (!to_pole()) {
+    return refuse(request, "no-knobs");
+  }
+  base::ObjectReader reader(request.params, "params");
+  const align::PoleError by{reader.number("altitude_deg", kKnobRange),
+                            reader.number("azimuth_deg", kKnobRange)};
+  if (reader.error()) {
+    return {request.id, {}, Fault::kBadParams, reader.error()->field};
+  }
+  build_.pole_error.altitude_deg += by.altitude_deg;
+  build_.pole_error.azimuth_deg += by.azimuth_deg;
   return {request.id, base::Json::object(), {}, {}};
 }
 
@@ -325,8 +344,12 @@ Answer StandInMount::answer(const devices::Request& request) {
   const std::string& method = request.method;
   Answer done{request.id, base::Json::object(), {}, {}};
   if (method == "hello") {
-    base::Json can = base::Json::array({"mount.state", "mount.synchronise", "mount.track",
-                                        "mount.move", "mount.park", "mount.stop"});
+    base::Json can =
+        base::Json::array({"mount.state", "mount.synchronise", "mount.track", "mount.move",
+                           "mount.park", "mount.unpark", "mount.stop", "camera.look"});
+    if (to_pole()) {
+      can.push_back("hand.knobs");
+    }
     if (build_.kind == Kind::kSeeker) {
       can.push_back("mount.seek");
     } else if (build_.kind != Kind::kTracker) {
@@ -335,12 +358,20 @@ Answer StandInMount::answer(const devices::Request& request) {
     return {request.id,
             {{"protocol", devices::kProtocol},
              {"name", "Stand-in mount, " + std::string(kKindWords.of(build_.kind))},
+             {"axes", devices::kMountAxesWords.of(to_pole() ? devices::MountAxes::kPole
+                                                            : devices::MountAxes::kZenith)},
              {"can", can}},
             {},
             {}};
   }
   if (method == "mount.state") {
     return {request.id, devices::to_json(state()), {}, {}};
+  }
+  if (method == "camera.look") {
+    return {request.id, devices::to_json(truth()), {}, {}};
+  }
+  if (method == "hand.knobs") {
+    return turn_knobs(request);
   }
   if (method == "mount.stop") {
     rate_ = {};

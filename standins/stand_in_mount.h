@@ -54,12 +54,9 @@ class StandInMount {
   [[nodiscard]] std::vector<devices::Event> take_events();
 
   [[nodiscard]] devices::MountState state() const;
-  /// Where it looks in truth (degree), airless.
-  struct Look {
-    double azimuth_deg = 0.0;
-    double altitude_deg = 0.0;
-  };
-  [[nodiscard]] Look truth() const;
+  /// Where it looks whatever it believes.
+  [[nodiscard]] devices::TrueLook truth() const;
+  [[nodiscard]] const align::PoleError& pole_error() const { return build_.pole_error; }
 
  private:
   /// Of its two axes (degree): hour angle and declination, or azimuth and altitude.
@@ -81,6 +78,9 @@ class StandInMount {
   devices::Answer set_target(const devices::Request& request, bool synchronise);
   devices::Answer set_tracking(const devices::Request& request);
   devices::Answer set_moving(const devices::Request& request);
+  devices::Answer turn_knobs(const devices::Request& request);
+  void let_go();
+  void follow_from_here();
 
   Build build_;
   sky::UtcTime begun_;
@@ -89,6 +89,7 @@ class StandInMount {
   Axes lag_;     ///< what backlash holds the axes behind them
   Axes offset_;  ///< believed minus motor, as it was told
   Axes rate_;    ///< of the arrows (degree a second)
+  sky::UtcTime moves_until_;
   double target_right_ascension_deg_ = 0.0;
   double target_declination_deg_ = 0.0;
   devices::Tracking tracking_ = devices::Tracking::kOff;

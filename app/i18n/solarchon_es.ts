@@ -1447,6 +1447,25 @@
     </message>
 </context>
 <context>
+    <name>solarchon::app::ArrowPad</name>
+    <message>
+        <source>Arrows that turn the mount</source>
+        <translation>Flechas que mueven la montura</translation>
+    </message>
+    <message>
+        <source>Held they turn the mount: with the mouse, or with the arrow keys; keys 1 to 4 choose how fast</source>
+        <translation>Mientras se mantienen pulsadas mueven la montura: con el ratón o con las teclas de flecha; las teclas 1 a 4 eligen la velocidad</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Parar</translation>
+    </message>
+    <message>
+        <source>Everything stands at once: Escape, from wherever you are in the program</source>
+        <translation>Todo se detiene enseguida: Escape, desde cualquier parte del programa</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::CaptureView</name>
     <message>
         <source>Take a frame</source>
@@ -2081,6 +2100,26 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
         <source>Until the drift blurs half of the finest detail that can be had</source>
         <translation>Hasta que la deriva emborrone la mitad del detalle más fino posible</translation>
     </message>
+    <message>
+        <source>The mount follows nothing: let it follow the Sun first</source>
+        <translation>La montura no sigue nada: haga primero que siga al Sol</translation>
+    </message>
+    <message>
+        <source>Begin anew after turning the knobs</source>
+        <translation>Empezar de nuevo tras girar los mandos</translation>
+    </message>
+    <message>
+        <source>Turn the stand-in’s knobs so</source>
+        <translation>Girar así los mandos de la simulada</translation>
+    </message>
+    <message>
+        <source>The knobs are turned</source>
+        <translation>Los mandos están girados</translation>
+    </message>
+    <message>
+        <source>The runs are put away, since they tell of the axis as it was; undo brings them back</source>
+        <translation>Las series se retiran, pues hablan del eje tal como estaba; deshacer las devuelve</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::ExposureStrip</name>
@@ -2103,6 +2142,55 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     <message>
         <source>%1%</source>
         <translation>%1%</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::EyepiecePicture</name>
+    <message>
+        <source>What stands in the field</source>
+        <translation>Lo que hay en el campo</translation>
+    </message>
+    <message>
+        <source>%1°</source>
+        <translation>%1°</translation>
+    </message>
+    <message>
+        <source>%1′</source>
+        <translation>%1′</translation>
+    </message>
+    <message>
+        <source>N</source>
+        <comment>north in a picture</comment>
+        <translation>N</translation>
+    </message>
+    <message>
+        <source>W</source>
+        <comment>west in a picture</comment>
+        <translation>O</translation>
+    </message>
+    <message>
+        <source>What the telescope sees, once a mount is connected</source>
+        <translation>Lo que ve el telescopio, cuando haya una montura conectada</translation>
+    </message>
+    <message>
+        <source>As it was when the mount last answered</source>
+        <translation>Como estaba cuando la montura respondió por última vez</translation>
+    </message>
+    <message>
+        <source>Seen by the simulated camera</source>
+        <translation>Visto por la cámara simulada</translation>
+    </message>
+    <message>
+        <source>Where the mount believes the Sun; look at the sensor</source>
+        <translation>Donde la montura cree que está el Sol; mire el sensor</translation>
+    </message>
+    <message>
+        <source>%1. Field %2′ by %3′</source>
+        <translation>%1. Campo %2′ por %3′</translation>
+    </message>
+    <message>
+        <source>%1. Nothing looks or records: drawn %2′ wide</source>
+        <translation>%1. Nadie mira ni graba: dibujado con %2′ de ancho</translation>
     </message>
 </context>
 <context>
@@ -2154,6 +2242,14 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     <message>
         <source>Where the Sun will wander in the field</source>
         <translation>Por dónde vagará el Sol en el campo</translation>
+    </message>
+    <message>
+        <source>Mount</source>
+        <translation>Montura</translation>
+    </message>
+    <message>
+        <source>Drive the mount, or rehearse with one</source>
+        <translation>Mover la montura, o ensayar con una</translation>
     </message>
 </context>
 <context>
@@ -3158,6 +3254,368 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
     <message>
         <source>Spots (*.csv);;Measurement (*.json);;Picture (*.png *.tiff)</source>
         <translation>Manchas (*.csv);;Medida (*.json);;Imagen (*.png *.tiff)</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::Mount</name>
+    <message>
+        <source>The stand-in did not start: %1</source>
+        <translation>La montura simulada no arrancó: %1</translation>
+    </message>
+    <message>
+        <source>It will not go there: that is beyond its limits.</source>
+        <translation>No va hasta ahí: está fuera de sus límites.</translation>
+    </message>
+    <message>
+        <source>It is held. Stop it, then take it back.</source>
+        <translation>Está retenida. Deténgala y llévela de vuelta.</translation>
+    </message>
+    <message>
+        <source>It is parked. Take it out of the park first.</source>
+        <translation>Está aparcada. Sáquela primero del aparcamiento.</translation>
+    </message>
+    <message>
+        <source>It cannot go to places by itself. Use the arrows.</source>
+        <translation>No puede ir sola a un lugar. Use las flechas.</translation>
+    </message>
+    <message>
+        <source>It has no cell that would find the Sun.</source>
+        <translation>No tiene célula que encuentre el Sol.</translation>
+    </message>
+    <message>
+        <source>It has no knobs under its axis.</source>
+        <translation>No tiene mandos bajo su eje.</translation>
+    </message>
+    <message>
+        <source>The mount refuses: %1</source>
+        <translation>La montura se niega: %1</translation>
+    </message>
+    <message>
+        <source>Mount</source>
+        <translation>Montura</translation>
+    </message>
+    <message>
+        <source>This light path must not meet the Sun. Cover the front and say so here; until then nothing turns.</source>
+        <translation>Este camino de la luz no debe encontrarse con el Sol. Tape el frente y dígalo aquí; hasta entonces nada se mueve.</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::MountPage</name>
+    <message>
+        <source>Your mount</source>
+        <translation>Su montura</translation>
+    </message>
+    <message>
+        <source>A bridge speaks to it and listens on this computer. How to write one stands in the guide to devices; an example ships.</source>
+        <translation>Un puente habla con ella y escucha en este ordenador. Cómo se escribe está en la guía de dispositivos; se incluye un ejemplo.</translation>
+    </message>
+    <message>
+        <source>Connect</source>
+        <translation>Conectar</translation>
+    </message>
+    <message>
+        <source>To what listens in this user&apos;s folder for devices</source>
+        <translation>Con lo que escucha en la carpeta de dispositivos de este usuario</translation>
+    </message>
+    <message>
+        <source>A rehearsal</source>
+        <translation>Un ensayo</translation>
+    </message>
+    <message>
+        <source>A mount that is played: its axis stands beside the pole, its gears have play, and a simulated camera sees the Sun.</source>
+        <translation>Una montura simulada: su eje está junto al polo, sus engranajes tienen juego y una cámara simulada ve el Sol.</translation>
+    </message>
+    <message>
+        <source>Mount to be played</source>
+        <translation>Montura que se simula</translation>
+    </message>
+    <message>
+        <source>Equatorial, goes to places</source>
+        <translation>Ecuatorial, va sola a un lugar</translation>
+    </message>
+    <message>
+        <source>Alt-azimuth, goes to places</source>
+        <translation>Altacimutal, va sola a un lugar</translation>
+    </message>
+    <message>
+        <source>Tracker with one driven axis</source>
+        <translation>Seguidor con un eje motorizado</translation>
+    </message>
+    <message>
+        <source>Sun seeker with its cell</source>
+        <translation>Buscador del Sol con su célula</translation>
+    </message>
+    <message>
+        <source>Rehearse</source>
+        <translation>Ensayar</translation>
+    </message>
+    <message>
+        <source>Starts it as a process of its own, at your site</source>
+        <translation>La arranca como proceso propio, en su lugar</translation>
+    </message>
+    <message>
+        <source>The front is covered</source>
+        <translation>El frente está tapado</translation>
+    </message>
+    <message>
+        <source>Nothing gets in: a cap, or the filter&apos;s own lid. Forgotten as soon as a step opens the telescope</source>
+        <translation>No entra nada: una tapa, o la del propio filtro. Se olvida en cuanto un paso abre el telescopio</translation>
+    </message>
+    <message>
+        <source>Arrows at %1</source>
+        <translation>Flechas a %1</translation>
+    </message>
+    <message>
+        <source>%1; key %2 on the arrows</source>
+        <translation>%1; tecla %2 en las flechas</translation>
+    </message>
+    <message>
+        <source>7.5″/s</source>
+        <translation>7,5″/s</translation>
+    </message>
+    <message>
+        <source>To centre at high power</source>
+        <translation>Para centrar con mucho aumento</translation>
+    </message>
+    <message>
+        <source>2′/s</source>
+        <translation>2′/s</translation>
+    </message>
+    <message>
+        <source>To centre</source>
+        <translation>Para centrar</translation>
+    </message>
+    <message>
+        <source>0.5°/s</source>
+        <translation>0,5°/s</translation>
+    </message>
+    <message>
+        <source>To look for it</source>
+        <translation>Para buscarlo</translation>
+    </message>
+    <message>
+        <source>3°/s</source>
+        <translation>3°/s</translation>
+    </message>
+    <message>
+        <source>Across the sky</source>
+        <translation>De un lado a otro del cielo</translation>
+    </message>
+    <message>
+        <source>Go to the Sun</source>
+        <translation>Ir al Sol</translation>
+    </message>
+    <message>
+        <source>It looks at the Sun</source>
+        <translation>Está mirando al Sol</translation>
+    </message>
+    <message>
+        <source>Centre the Sun on the sensor, then tell the mount so: it synchronises</source>
+        <translation>Centre el Sol en el sensor y dígaselo a la montura: se sincroniza</translation>
+    </message>
+    <message>
+        <source>Leave it</source>
+        <translation>Dejarla</translation>
+    </message>
+    <message>
+        <source>The program lets go of the mount; a rehearsal ends</source>
+        <translation>El programa suelta la montura; un ensayo termina</translation>
+    </message>
+    <message>
+        <source>Still</source>
+        <translation>Quieta</translation>
+    </message>
+    <message>
+        <source>The mount follows nothing</source>
+        <translation>La montura no sigue nada</translation>
+    </message>
+    <message>
+        <source>Stars</source>
+        <translation>Estrellas</translation>
+    </message>
+    <message>
+        <source>The mount follows the stars</source>
+        <translation>La montura sigue las estrellas</translation>
+    </message>
+    <message>
+        <source>Sun</source>
+        <translation>Sol</translation>
+    </message>
+    <message>
+        <source>The mount follows the Sun</source>
+        <translation>La montura sigue al Sol</translation>
+    </message>
+    <message>
+        <source>%1°</source>
+        <translation>%1°</translation>
+    </message>
+    <message>
+        <source>%1′</source>
+        <translation>%1′</translation>
+    </message>
+    <message>
+        <source>The Sun stands %1 from the middle of the field.</source>
+        <translation>El Sol está a %1 del centro del campo.</translation>
+    </message>
+    <message>
+        <source>It believes the Sun %1 from the middle; only the sensor tells.</source>
+        <translation>Cree que el Sol está a %1 del centro; solo el sensor lo dice.</translation>
+    </message>
+    <message>
+        <source>No mount is connected.</source>
+        <translation>No hay ninguna montura conectada.</translation>
+    </message>
+    <message>
+        <source>The mount does not answer.</source>
+        <translation>La montura no responde.</translation>
+    </message>
+    <message>
+        <source>Looking for a mount.</source>
+        <translation>Buscando una montura.</translation>
+    </message>
+    <message>
+        <source>It goes. Escape stops it.</source>
+        <translation>Va en camino. Escape la detiene.</translation>
+    </message>
+    <message>
+        <source>It moves as long as an arrow is held.</source>
+        <translation>Se mueve mientras se mantenga una flecha.</translation>
+    </message>
+    <message>
+        <source>It is parked.</source>
+        <translation>Está aparcada.</translation>
+    </message>
+    <message>
+        <source>It is held: at a limit, or by a cable. Look, then stop it and take it back.</source>
+        <translation>Está retenida: en un límite o por un cable. Mire, deténgala y llévela de vuelta.</translation>
+    </message>
+    <message>
+        <source>It follows the Sun.</source>
+        <translation>Sigue al Sol.</translation>
+    </message>
+    <message>
+        <source>It follows the stars: the Sun drifts slowly.</source>
+        <translation>Sigue las estrellas: el Sol deriva despacio.</translation>
+    </message>
+    <message>
+        <source>It stands still: the Sun runs through the field.</source>
+        <translation>Está quieta: el Sol cruza el campo.</translation>
+    </message>
+    <message>
+        <source>Connect one, or rehearse with one that is played.</source>
+        <translation>Conecte una, o ensaye con una simulada.</translation>
+    </message>
+    <message>
+        <source>It is tried again and again; all you entered is kept.</source>
+        <translation>Se intenta una y otra vez; todo lo que introdujo se conserva.</translation>
+    </message>
+    <message>
+        <source>If it moves, stop it at the mount itself.</source>
+        <translation>Si se mueve, deténgala en la propia montura.</translation>
+    </message>
+    <message>
+        <source>Its clock is %1 s %2: set it, or it goes %3° beside the Sun.</source>
+        <translation>Su reloj va %1 s %2: ajústelo, o irá %3° al lado del Sol.</translation>
+    </message>
+    <message>
+        <source>fast</source>
+        <translation>adelantado</translation>
+    </message>
+    <message>
+        <source>slow</source>
+        <translation>atrasado</translation>
+    </message>
+    <message>
+        <source>Its account does not fit: its place is set wrong, or it lies by %1°. Believe only the sensor.</source>
+        <translation>Lo que dice no cuadra: su lugar está mal puesto, o se equivoca en %1°. Crea solo al sensor.</translation>
+    </message>
+    <message>
+        <source>The mount does not answer</source>
+        <translation>La montura no responde</translation>
+    </message>
+    <message>
+        <source>Higher</source>
+        <translation>Más alto</translation>
+    </message>
+    <message>
+        <source>Lower</source>
+        <translation>Más bajo</translation>
+    </message>
+    <message>
+        <source>Left</source>
+        <translation>Izquierda</translation>
+    </message>
+    <message>
+        <source>Right</source>
+        <translation>Derecha</translation>
+    </message>
+    <message>
+        <source>South</source>
+        <translation>Sur</translation>
+    </message>
+    <message>
+        <source>North</source>
+        <translation>Norte</translation>
+    </message>
+    <message>
+        <source>West</source>
+        <translation>Oeste</translation>
+    </message>
+    <message>
+        <source>East</source>
+        <translation>Este</translation>
+    </message>
+    <message>
+        <source>Let it find the Sun</source>
+        <translation>Que encuentre el Sol</translation>
+    </message>
+    <message>
+        <source>This mount goes nowhere by itself: use the arrows</source>
+        <translation>Esta montura no va sola a ningún lugar: use las flechas</translation>
+    </message>
+    <message>
+        <source>It sets the height by the clock, pans and looks with its cell</source>
+        <translation>Pone la altura según el reloj, gira y mira con su célula</translation>
+    </message>
+    <message>
+        <source>To where the Sun stands now, of date. Stand aside</source>
+        <translation>A donde está el Sol ahora, de la fecha. Apártese</translation>
+    </message>
+    <message>
+        <source>Take out of the park</source>
+        <translation>Desaparcar</translation>
+    </message>
+    <message>
+        <source>Park</source>
+        <translation>Aparcar</translation>
+    </message>
+    <message>
+        <source>It takes commands again</source>
+        <translation>Vuelve a aceptar órdenes</translation>
+    </message>
+    <message>
+        <source>It takes no other command then</source>
+        <translation>Entonces no acepta otra orden</translation>
+    </message>
+    <message>
+        <source>Azimuth, it says</source>
+        <translation>Acimut, según ella</translation>
+    </message>
+    <message>
+        <source>Altitude, it says</source>
+        <translation>Altura, según ella</translation>
+    </message>
+    <message>
+        <source>Right ascension</source>
+        <translation>Ascensión recta</translation>
+    </message>
+    <message>
+        <source>Of date</source>
+        <translation>De la fecha</translation>
+    </message>
+    <message>
+        <source>Declination</source>
+        <translation>Declinación</translation>
     </message>
 </context>
 <context>

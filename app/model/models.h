@@ -8,6 +8,7 @@ class Document;
 class FrameInHand;
 class Kit;
 class Log;
+class Mount;
 class OutsideFiles;
 class Runbook;
 class Trouble;
@@ -21,6 +22,7 @@ struct Models {
   OutsideFiles& files;
   DiskSpeed& disk;
   Runbook& runbook;  ///< steps at the telescope, and which of them were done
+  Mount& mount;      ///< that is driven, or played
   Trouble& trouble;  ///< where bad news goes
 };
 

@@ -74,7 +74,7 @@ std::vector<Place> places() {
            QObject::tr("Field"),
            "field",
            make<FieldView>,
-           {"field", "field-north", "field-find", "field-drift", "field-track"},
+           {"field", "field-north", "field-find", "field-drift", "field-track", "field-mount"},
            {}},
           {"match", QObject::tr("Match"), "match", make<MatchView>, {}, {}},
           {"capture", QObject::tr("Capture"), "capture", make<CaptureView>, {}, {}},

@@ -80,6 +80,7 @@ Window::Window(const Options& options, QWidget* parent)
   if (keep_state_) {
     runbook_->keep_in(data_ / "runbook.json");
   }
+  mount_ = std::make_unique<Mount>(*document_, *runbook_);
   alarms_ = std::make_unique<Alarms>(*document_, DesktopTeller(options.ringer));
   build();
   restore(options);
@@ -124,7 +125,7 @@ void Window::come_forward() {
 }
 
 Models Window::models() {
-  return {*document_, *log_, *kit_, *frame_, *files_, *disk_, *runbook_, *trouble_};
+  return {*document_, *log_, *kit_, *frame_, *files_, *disk_, *runbook_, *mount_, *trouble_};
 }
 
 Window::~Window() {

@@ -17,6 +17,7 @@
 #include "app/model/learning.h"
 #include "app/model/log.h"
 #include "app/model/models.h"
+#include "app/model/mount.h"
 #include "app/model/outside_files.h"
 #include "app/model/runbook.h"
 #include "app/shell/notice.h"
@@ -39,6 +40,7 @@ class Window : public QMainWindow {
 
   [[nodiscard]] Document& document() { return *document_; }
   [[nodiscard]] Runbook& runbook() { return *runbook_; }
+  [[nodiscard]] Mount& mount() { return *mount_; }
   [[nodiscard]] Models models();
   [[nodiscard]] Notice& notice() { return *notice_; }
   /// A view by its id in places().
@@ -101,6 +103,7 @@ class Window : public QMainWindow {
   std::unique_ptr<DiskSpeed> disk_;
   std::unique_ptr<Learning> learning_;
   std::unique_ptr<Runbook> runbook_;
+  std::unique_ptr<Mount> mount_;
   std::unique_ptr<Alarms> alarms_;
   bool keep_state_;
   bool demo_;

@@ -11,9 +11,9 @@
 #include <thread>
 
 #include "solarchon/devices/mount_client.h"
-#include "standins/server.h"
 #include "tests/cli/cli_support.h"
 #include "tests/standins/rogue.h"
+#include "tests/standins/served.h"
 #include "tests/support/support.h"
 
 namespace solarchon::standins {
@@ -28,18 +28,11 @@ double seconds_since(std::chrono::steady_clock::time_point begun) {
   return std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count();
 }
 
-/// A stand-in served by a thread.
-class Served {
+/// A stand-in that lives by the computer's clock.
+class Served : public test::Served {
  public:
   explicit Served(const std::filesystem::path& path)
-      : server_(StandInMount(build(), now(), 1), Listener::at(path).value()),
-        thread_([this] { server_.run(stop_); }) {}
-  ~Served() {
-    stop_ = true;
-    thread_.join();
-  }
-  Served(const Served&) = delete;
-  Served& operator=(const Served&) = delete;
+      : test::Served(path, StandInMount(build(), now(), 1)) {}
 
  private:
   static Build build() {
@@ -53,9 +46,6 @@ class Served {
                 std::chrono::system_clock::now().time_since_epoch())
                 .count()};
   }
-  Server server_;
-  std::atomic<bool> stop_{false};
-  std::thread thread_;
 };
 
 class Protocol : public testing::Test {

@@ -34,6 +34,13 @@ class StandIn : public testing::Test {
     now = now + sky::seconds(seconds);
     mount->advance(now);
   }
+  /// Holds an arrow, as a program does.
+  void push(double first_deg_s, double second_deg_s, double seconds) {
+    for (double held = 0.0; held < seconds; held += 0.5) {
+      ask("mount.move", {{"first_deg_s", first_deg_s}, {"second_deg_s", second_deg_s}});
+      wait(std::min(0.5, seconds - held));
+    }
+  }
   devices::Answer ask(const std::string& method, const Json& params = Json::object()) {
     return mount->answer({++id, method, params});
   }
@@ -64,12 +71,9 @@ class StandIn : public testing::Test {
   /// The place of date at which it looks in truth.
   [[nodiscard]] Json mount_sees() const {
     const auto look = mount->truth();
-    const double altitude = look.altitude_deg * kRadPerDeg;
-    const double azimuth = look.azimuth_deg * kRadPerDeg;
     const align::Circles circles =
         align::MountAxis({}, observer.site.latitude_deg)
-            .circles_of({std::cos(altitude) * std::sin(azimuth),
-                         std::cos(altitude) * std::cos(azimuth), std::sin(altitude)});
+            .circles_of(align::direction_to(look.azimuth_deg, look.altitude_deg));
     const sky::GeocentricSun sun = sky::geocentric_sun(now, 0.0);
     return {
         {"right_ascension_deg", base::wrap_360(sun.sidereal_time_deg + observer.site.longitude_deg -
@@ -124,13 +128,11 @@ TEST_F(StandIn, BacklashSwallowsTheFirstOfEveryTurnBack) {
   build.backlash_arcsec = 600.0;
   put_up(build);
   const auto declination = [&] { return mount_sees().at("declination_deg").get<double>(); };
-  ask("mount.move", {{"first_deg_s", 0.0}, {"second_deg_s", -1.0}});
-  wait(5.0);
+  push(0.0, -1.0, 5.0);
   const double down = declination();
-  ask("mount.move", {{"first_deg_s", 0.0}, {"second_deg_s", 0.1}});
-  wait(1.0);
+  push(0.0, 0.1, 1.0);
   EXPECT_NEAR(declination(), down, 0.001);  // 360 of 600 arcsec of play
-  wait(4.0);
+  push(0.0, 0.1, 4.0);
   EXPECT_NEAR(declination(), down + 0.5 - 600.0 / 3600.0, 0.001);
 }
 
@@ -154,15 +156,44 @@ TEST_F(StandIn, TheWormSwingsByItsError) {
 
 TEST_F(StandIn, HoldsAtItsLimitAndIsFreedByStop) {
   put_up(build_of(Kind::kEquatorial));
-  ask("mount.move", {{"first_deg_s", 5.0}, {"second_deg_s", 0.0}});
-  wait(60.0);
+  push(5.0, 0.0, 60.0);
   EXPECT_EQ(mount->state().duty, Duty::kHeld);
   EXPECT_NE(told().find("limit"), std::string::npos);
   EXPECT_EQ(ask("mount.track", {{"rate", "sun"}}).reason, "held");
   EXPECT_FALSE(ask("mount.stop").fault);
   EXPECT_FALSE(ask("mount.move", {{"first_deg_s", -5.0}, {"second_deg_s", 0.0}}).fault);
-  wait(10.0);
   EXPECT_EQ(mount->state().duty, Duty::kMoving);
+}
+
+TEST_F(StandIn, AMoveThatNobodyAsksForAgainEnds) {
+  for (const Kind kind : {Kind::kEquatorial, Kind::kAltAzimuth}) {
+    put_up(build_of(kind));
+    const devices::TrueLook before = mount->truth();
+    ask("mount.move", {{"first_deg_s", 0.0}, {"second_deg_s", 1.0}});
+    wait(0.7);
+    EXPECT_EQ(mount->state().duty, Duty::kMoving);
+    wait(60.0);
+    EXPECT_EQ(mount->state().duty, Duty::kStanding);
+    EXPECT_NEAR(std::abs(mount->truth().altitude_deg - before.altitude_deg), 1.0, 0.35);
+  }
+}
+
+TEST_F(StandIn, HandsTurnTheKnobsUnderTheAxis) {
+  Build build = build_of(Kind::kEquatorial);
+  build.pole_error = {2.0, -1.0};
+  put_up(build);
+  const auto look = [&] { return mount->truth(); };
+  const devices::TrueLook off = look();
+  EXPECT_FALSE(ask("hand.knobs", {{"altitude_deg", -2.0}, {"azimuth_deg", 1.0}}).fault);
+  const devices::TrueLook turned = look();
+  EXPECT_GT(std::abs(off.altitude_deg - turned.altitude_deg), 1.0);
+  EXPECT_EQ(ask("hand.knobs", {{"altitude_deg", 99.0}, {"azimuth_deg", 0.0}}).fault,
+            devices::Fault::kBadParams);
+  put_up(build_of(Kind::kEquatorial));  // the same with an axis that is true from the start
+  EXPECT_NEAR(look().altitude_deg, turned.altitude_deg, 1e-9);
+  EXPECT_NEAR(look().azimuth_deg, turned.azimuth_deg, 1e-9);
+  put_up(build_of(Kind::kAltAzimuth));
+  EXPECT_EQ(ask("hand.knobs", {{"altitude_deg", 0.0}, {"azimuth_deg", 0.0}}).reason, "no-knobs");
 }
 
 TEST_F(StandIn, ACableHoldsItWhenItIsTime) {

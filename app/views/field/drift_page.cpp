@@ -45,25 +45,15 @@ QString run_words(const align::DriftRun& run, const QTimeZone& zone) {
 }  // namespace
 
 DriftPage::DriftPage(const Models& models, QWidget* parent)
-    : QWidget(parent), document_(models.document), runbook_(models.runbook) {
-  auto* picture = new QWidget(this);
-  headline_ = new PlainLabel(picture);
-  reason_ = new PlainLabel(picture);
-  picture_ = new PolePicture(picture);
-  headline_->setObjectName(QStringLiteral("drift-headline"));
-  headline_->setFont(Theme::font(TextSize::kLarge, true));
-  headline_->setWordWrap(true);
-  reason_->setObjectName(QStringLiteral("drift-reason"));
-  reason_->setWordWrap(true);
-  left_ = new Figures(3, picture);
-  auto* column = new QVBoxLayout(picture);
-  column->setContentsMargins(0, 0, 0, 0);
-  column->setSpacing(4);
-  column->addWidget(headline_);
-  column->addWidget(reason_);
-  column->addWidget(picture_, 1);
-  column->addWidget(left_);
-  new Beside(picture, build_side(), 340, this);
+    : QWidget(parent),
+      document_(models.document),
+      runbook_(models.runbook),
+      mount_(models.mount),
+      head_(new Headed(QStringLiteral("drift"), this)),
+      picture_(new PolePicture(head_)),
+      left_(new Figures(3, head_)) {
+  head_->put(picture_, left_);
+  new Beside(head_, build_side(), 340, this);
 }
 
 QWidget* DriftPage::build_form(QWidget* side) {
@@ -145,11 +135,8 @@ QWidget* DriftPage::build_side() {
   rate_->setObjectName(QStringLiteral("drift-rate"));
   rate_->setAccessibleName(tr("Rate of the mount"));
   rate_->addItems({tr("Mount at the Sun's rate"), tr("Mount at the stars' rate")});
-  connect(rate_, &QComboBox::activated, this, [this](int rate) {
-    workspace::Outside outside = document_.workspace().outside;
-    outside.rate = static_cast<align::Rate>(rate);
-    edit(tr("Change the rate"), outside);
-  });
+  connect(rate_, &QComboBox::activated, this,
+          [this](int rate) { set_rate(static_cast<align::Rate>(rate)); });
   column->addWidget(rate_);
   column->addWidget(build_form(side));
   list_ = new QListWidget(side);
@@ -160,6 +147,10 @@ QWidget* DriftPage::build_side() {
   list_->setMinimumHeight(Theme::px(64));
   list_->installEventFilter(this);
   column->addWidget(list_, 1);
+  turned_ = new QPushButton(side);
+  turned_->setObjectName(QStringLiteral("drift-turned"));
+  connect(turned_, &QPushButton::clicked, this, &DriftPage::begin_anew);
+  column->addWidget(turned_);
   const auto knob = [&](const char* name, const QString& label,
                         std::optional<double> workspace::Outside::*pitch) {
     auto* field = new NumberField(label, QStringLiteral("\u00b0"), align::kKnobRange, false, side);
@@ -209,17 +200,65 @@ void DriftPage::choose_frame() {
 }
 
 void DriftPage::time_run() {
+  const auto camera_sees = [this] {
+    return mount_.report().look && mount_.line() == Mount::Line::kHeld ? mount_.sun_in_field()
+                                                                       : std::nullopt;
+  };
   if (!begun_) {
+    const auto& state = mount_.report().state;
+    const bool driven = mount_.line() == Mount::Line::kHeld && state;
+    if (driven && state->tracking == devices::Tracking::kOff) {
+      problem_->setText(tr("The mount follows nothing: let it follow the Sun first"));
+      problem_->show();
+      return;
+    }
+    problem_->hide();
+    if (driven) {
+      set_rate(state->tracking == devices::Tracking::kSun ? align::Rate::kSolar
+                                                          : align::Rate::kSidereal);
+    }
     begun_ = runbook_.now();
     begun_moment_ = document_.moment();
+    begun_at_ = camera_sees();
     watch_->setText(tr("End the run"));
     return;
   }
   run_minutes_ = std::max(kMinutesRange.low, sky::in_minutes(runbook_.now() - *begun_));
   begun_.reset();
   watch_->setText(tr("Begin a run"));
+  if (const auto now = camera_sees(); now && begun_at_) {
+    enter_seen(now->west_arcsec - begun_at_->west_arcsec,
+               now->north_arcsec - begun_at_->north_arcsec);
+  }
   minutes_->show_value(run_minutes_);
   follow();
+}
+
+void DriftPage::enter_seen(double west_arcsec, double north_arcsec) {
+  frame_->setCurrentIndex(1);
+  unit_->setCurrentIndex(static_cast<int>(align::DriftUnit::kArcseconds));
+  entered_ = {std::nullopt, std::nullopt, west_arcsec, north_arcsec};
+  west_->show_value(west_arcsec);
+  north_->show_value(north_arcsec);
+}
+
+void DriftPage::set_rate(align::Rate rate) {
+  workspace::Outside outside = document_.workspace().outside;
+  if (outside.rate != rate) {
+    outside.rate = rate;
+    edit(tr("Change the rate"), outside);
+  }
+}
+
+void DriftPage::begin_anew() {
+  workspace::Outside outside = document_.workspace().outside;
+  const auto fit =
+      align::fit_pole(outside.runs, document_.workspace().site.latitude_deg, outside.rate);
+  if (fit && fit->solvable() && mount_.can("hand.knobs")) {
+    mount_.turn_knobs(-fit->error.altitude_deg, -fit->error.azimuth_deg);
+  }
+  outside.runs.clear();
+  edit(tr("Begin anew after turning the knobs"), outside);
 }
 
 void DriftPage::add_run() {
@@ -283,8 +322,6 @@ void DriftPage::show_fit(const align::PoleFit& fit) {
     }
   }
   const bool empty = space.outside.runs.empty();
-  headline_->setText(empty ? tr("Let the Sun drift, and enter what it did.")
-                           : sentences.join(QStringLiteral(" ")));
   QStringList reasons;
   if (fit.solvable()) {
     reasons << tr("Good to %1\u2032 in altitude and %2\u2032 in azimuth.")
@@ -300,7 +337,9 @@ void DriftPage::show_fit(const align::PoleFit& fit) {
         *fit.next_hour_angle_deg, workspace::observer_of(space), document_.moment());
     reasons << tr("One more run near %1 would tell most.").arg(clock_at(then, document_.zone()));
   }
-  reason_->setText(reasons.join(QStringLiteral(" ")));
+  head_->say(
+      empty ? tr("Let the Sun drift, and enter what it did.") : sentences.join(QStringLiteral(" ")),
+      reasons.join(QStringLiteral(" ")));
   PolePicture::Scene scene;
   scene.latitude_deg = space.site.latitude_deg;
   if (fit.solvable()) {
@@ -308,7 +347,7 @@ void DriftPage::show_fit(const align::PoleFit& fit) {
     scene.altitude_turns = align::turns_of(fit.error.altitude_deg, space.outside.altitude_knob_deg);
     scene.azimuth_turns = align::turns_of(fit.error.azimuth_deg, space.outside.azimuth_knob_deg);
   }
-  picture_->show_scene(scene, headline_->text());
+  picture_->show_scene(scene, head_->headline());
 }
 
 void DriftPage::show_left(const align::PoleFit& fit) {
@@ -346,6 +385,12 @@ void DriftPage::follow() {
   show_knob(altitude_knob_, space.outside.altitude_knob_deg);
   show_knob(azimuth_knob_, space.outside.azimuth_knob_deg);
   show_runs();
+  const bool hands = mount_.can("hand.knobs");
+  turned_->setVisible(!space.outside.runs.empty());
+  turned_->setText(hands ? tr("Turn the stand-in\u2019s knobs so") : tr("The knobs are turned"));
+  turned_->setToolTip(
+      tr("The runs are put away, since they tell of the axis as it was; undo "
+         "brings them back"));
   const auto fit = align::fit_pole(space.outside.runs, space.site.latitude_deg, space.outside.rate);
   if (fit) {
     show_fit(*fit);

@@ -11,9 +11,11 @@
 
 #include "app/model/document.h"
 #include "app/model/models.h"
+#include "app/model/mount.h"
 #include "app/model/runbook.h"
 #include "app/shell/figures.h"
 #include "app/shell/number_field.h"
+#include "app/views/field/headed.h"
 #include "app/views/field/pole_picture.h"
 
 namespace solarchon::app {
@@ -36,7 +38,12 @@ class DriftPage : public QWidget {
   void choose_frame();
   /// Begins a run by the clock; told again, ends it.
   void time_run();
+  /// What a simulated camera saw of the run goes into the form.
+  void enter_seen(double west_arcsec, double north_arcsec);
+  void set_rate(align::Rate rate);
   void add_run();
+  /// The knobs were turned: the runs speak of another axis. Those of a stand-in are turned.
+  void begin_anew();
   void remove_run();
   void edit(const QString& what, const workspace::Outside& outside,
             const std::string& subject = {});
@@ -46,9 +53,10 @@ class DriftPage : public QWidget {
 
   Document& document_;
   Runbook& runbook_;
-  QLabel* headline_;
-  QLabel* reason_;
+  Mount& mount_;
+  Headed* head_;
   PolePicture* picture_;
+  Figures* left_;
   QComboBox* rate_ = nullptr;
   QComboBox* frame_ = nullptr;
   QComboBox* unit_ = nullptr;
@@ -61,13 +69,14 @@ class DriftPage : public QWidget {
   QPushButton* add_ = nullptr;
   QLabel* problem_ = nullptr;
   QListWidget* list_ = nullptr;
+  QPushButton* turned_ = nullptr;
   NumberField* altitude_knob_ = nullptr;
   NumberField* azimuth_knob_ = nullptr;
-  Figures* left_ = nullptr;
   std::array<std::optional<double>, 4> entered_;  ///< right, up, west, north
   double run_minutes_ = 5.0;
   std::optional<sky::UtcTime> begun_;         ///< of the run that is being timed, by the computer
   std::optional<sky::UtcTime> begun_moment_;  ///< the same as the document sees it
+  std::optional<sky::DiscPlace> begun_at_;    ///< where a simulated camera saw the Sun then
 };
 
 }  // namespace solarchon::app

@@ -17,7 +17,8 @@ FieldView::FieldView(const Models& models, QWidget* parent)
       north_(new NorthPage(models, this)),
       find_(new FindPage(models, this)),
       drift_(new DriftPage(models, this)),
-      track_(new TrackPage(models, this)) {
+      track_(new TrackPage(models, this)),
+      mount_(new MountPage(models, this)) {
   title_->setProperty("role", "faint");
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(16, 12, 16, 12);
@@ -30,7 +31,8 @@ FieldView::FieldView(const Models& models, QWidget* parent)
        {"field-north", tr("North"), tr("Bring the axis under the pole by day"), north_},
        {"field-find", tr("Find"), tr("Bring the Sun into the field without looking"), find_},
        {"field-drift", tr("Drift"), tr("The axis by the way in which the Sun drifts"), drift_},
-       {"field-track", tr("Track"), tr("Where the Sun will wander in the field"), track_}},
+       {"field-track", tr("Track"), tr("Where the Sun will wander in the field"), track_},
+       {"field-mount", tr("Mount"), tr("Drive the mount, or rehearse with one"), mount_}},
       *column, this);
   head->addWidget(title_, 1);
   head->addWidget(pages_);
@@ -67,8 +69,10 @@ void FieldView::follow() {
     find_->follow();
   } else if (pages_->shown() == drift_) {
     drift_->follow();
-  } else {
+  } else if (pages_->shown() == track_) {
     track_->follow();
+  } else {
+    mount_->follow();
   }
 }
 

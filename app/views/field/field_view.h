@@ -6,6 +6,7 @@
 #include "app/shell/pages.h"
 #include "app/views/field/drift_page.h"
 #include "app/views/field/find_page.h"
+#include "app/views/field/mount_page.h"
 #include "app/views/field/north_page.h"
 #include "app/views/field/steps_page.h"
 #include "app/views/field/track_page.h"
@@ -13,14 +14,14 @@
 
 namespace solarchon::app {
 
-/// The hour outside: steps in an order that cannot hurt, north, and finding the Sun.
+/// The hour outside: steps in an order that cannot hurt, north, finding the Sun, and the mount.
 class FieldView : public View {
   Q_OBJECT
 
  public:
   FieldView(const Models& models, QWidget* parent = nullptr);
   [[nodiscard]] Readiness readiness() const override;
-  /// `field`, `field-north`, `field-find`, `field-drift` or `field-track`.
+  /// `field`, `field-north`, `field-find`, `field-drift`, `field-track` or `field-mount`.
   void show_page(const QString& id) override;
   [[nodiscard]] QString page() const override;
   void restyle() override;
@@ -35,6 +36,7 @@ class FieldView : public View {
   FindPage* find_;
   DriftPage* drift_;
   TrackPage* track_;
+  MountPage* mount_;
   Pages* pages_ = nullptr;
 };
 

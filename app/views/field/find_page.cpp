@@ -5,7 +5,6 @@
 #include <QClipboard>
 #include <QHBoxLayout>
 #include <QShortcut>
-#include <QStyle>
 #include <QVBoxLayout>
 #include <algorithm>
 #include <cmath>
@@ -62,23 +61,13 @@ QString offset_words(const align::Neighbour& body) {
 }  // namespace
 
 FindPage::FindPage(const Models& models, QWidget* parent)
-    : QWidget(parent), document_(models.document), kit_(models.kit) {
-  auto* picture = new QWidget(this);
-  headline_ = new PlainLabel(picture);
-  reason_ = new PlainLabel(picture);
-  picture_ = new AimPicture(picture);
-  headline_->setObjectName(QStringLiteral("find-headline"));
-  headline_->setFont(Theme::font(TextSize::kLarge, true));
-  headline_->setWordWrap(true);
-  reason_->setObjectName(QStringLiteral("find-reason"));
-  reason_->setWordWrap(true);
-  auto* column = new QVBoxLayout(picture);
-  column->setContentsMargins(0, 0, 0, 0);
-  column->setSpacing(4);
-  column->addWidget(headline_);
-  column->addWidget(reason_);
-  column->addWidget(picture_, 1);
-  new Beside(picture, build_side(), 340, this);
+    : QWidget(parent),
+      document_(models.document),
+      kit_(models.kit),
+      head_(new Headed(QStringLiteral("find"), this)),
+      picture_(new AimPicture(head_)) {
+  head_->put(picture_);
+  new Beside(head_, build_side(), 340, this);
   connect(&models.kit, &Kit::partsChanged, this, [this] {
     if (isVisible()) {
       follow();
@@ -190,19 +179,19 @@ void FindPage::show_start(const std::vector<align::Start>& starts, double accura
     scene.enough = first.enough;
   }
   const bool stop = answers.safety.verdict == safety::Severity::kStop;
-  headline_->setText(stop ? tr("Stop: this light path must not be turned to the Sun.")
-                          : start_words(starts));
-  headline_->setProperty("role", stop ? "error" : "");
-  headline_->style()->unpolish(headline_);
-  headline_->style()->polish(headline_);
-  reason_->setText(
-      stop ? tr("What speaks against it, and the next safe step, stand in Light path.")
-      : scene.tube_mm > 0.0
-          ? tr("Cap the finder. Stand beside the tube, never behind it. A shadow 2 mm too long is "
-               "%1\u2032 beside the Sun with this tube.")
-                .arg(number(accuracy_arcmin, 0))
-          : tr("There is no telescope in the light path."));
-  picture_->show_scene(scene, headline_->text());
+  if (stop) {
+    head_->say(tr("Stop: this light path must not be turned to the Sun."),
+               tr("What speaks against it, and the next safe step, stand in Light path."),
+               Headed::Tone::kStop);
+  } else {
+    head_->say(start_words(starts),
+               scene.tube_mm > 0.0
+                   ? tr("Cap the finder. Stand beside the tube, never behind it. A shadow 2 mm too "
+                        "long is %1\u2032 beside the Sun with this tube.")
+                         .arg(number(accuracy_arcmin, 0))
+                   : tr("There is no telescope in the light path."));
+  }
+  picture_->show_scene(scene, head_->headline());
 }
 
 void FindPage::show_figures(double miss_deg) {

@@ -11,6 +11,7 @@
 #include "app/shell/figures.h"
 #include "app/shell/number_field.h"
 #include "app/views/field/aim_picture.h"
+#include "app/views/field/headed.h"
 #include "solarchon/align/find.h"
 
 namespace solarchon::app {
@@ -34,8 +35,7 @@ class FindPage : public QWidget {
 
   Document& document_;
   const Kit& kit_;
-  QLabel* headline_;
-  QLabel* reason_;
+  Headed* head_;
   AimPicture* picture_;
   NumberField* tube_ = nullptr;
   Figures* figures_ = nullptr;

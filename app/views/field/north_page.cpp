@@ -61,25 +61,10 @@ QString why_not(NorthWay way) {
 NorthPage::NorthPage(const Models& models, QWidget* parent)
     : QWidget(parent),
       document_(models.document),
-      headline_(new PlainLabel(this)),
-      reason_(new PlainLabel(this)),
-      plan_(nullptr) {
-  auto* picture = new QWidget(this);
-  headline_->setParent(picture);
-  reason_->setParent(picture);
-  plan_ = new GroundPlan(picture);
-  headline_->setObjectName(QStringLiteral("north-headline"));
-  headline_->setFont(Theme::font(TextSize::kLarge, true));
-  headline_->setWordWrap(true);
-  reason_->setObjectName(QStringLiteral("north-reason"));
-  reason_->setWordWrap(true);
-  auto* column = new QVBoxLayout(picture);
-  column->setContentsMargins(0, 0, 0, 0);
-  column->setSpacing(4);
-  column->addWidget(headline_);
-  column->addWidget(reason_);
-  column->addWidget(plan_, 1);
-  new Beside(picture, build_side(), 330, this);
+      head_(new Headed(QStringLiteral("north"), this)),
+      plan_(new GroundPlan(head_)) {
+  head_->put(plan_);
+  new Beside(head_, build_side(), 330, this);
 }
 
 QWidget* NorthPage::build_side() {
@@ -250,8 +235,7 @@ void NorthPage::follow() {
   plumb_->setVisible(way_ == NorthWay::kShadow || way_ == NorthWay::kHighest);
   feet_->setVisible(way_ == NorthWay::kMarks);
   const QString words = headline(*north);
-  headline_->setText(words);
-  reason_->setText(reason(*north));
+  head_->say(words, reason(*north));
   const auto shadow = way_ == NorthWay::kHighest ? north->in_meridian : north->shadow;
   figures_->show_rows(
       {{tr("Axis, on an inclinometer"), tr("%1\u00b0").arg(number(north->axis_altitude_deg, 2)),

@@ -10,6 +10,7 @@
 #include "app/shell/figures.h"
 #include "app/shell/number_field.h"
 #include "app/views/field/ground_plan.h"
+#include "app/views/field/headed.h"
 
 namespace solarchon::app {
 
@@ -32,8 +33,7 @@ class NorthPage : public QWidget {
 
   Document& document_;
   align::NorthWay way_ = align::NorthWay::kShadow;
-  QLabel* headline_;
-  QLabel* reason_;
+  Headed* head_;
   GroundPlan* plan_;
   QListWidget* ways_ = nullptr;
   NumberField* plumb_ = nullptr;

@@ -22,22 +22,12 @@ constexpr int kSteps = 240;  // an hour
 }  // namespace
 
 TrackPage::TrackPage(const Models& models, QWidget* parent)
-    : QWidget(parent), document_(models.document) {
-  auto* picture = new QWidget(this);
-  headline_ = new PlainLabel(picture);
-  reason_ = new PlainLabel(picture);
-  picture_ = new TrackPicture(picture);
-  headline_->setObjectName(QStringLiteral("track-headline"));
-  headline_->setFont(Theme::font(TextSize::kLarge, true));
-  headline_->setWordWrap(true);
-  reason_->setWordWrap(true);
-  auto* column = new QVBoxLayout(picture);
-  column->setContentsMargins(0, 0, 0, 0);
-  column->setSpacing(4);
-  column->addWidget(headline_);
-  column->addWidget(reason_);
-  column->addWidget(picture_, 1);
-  new Beside(picture, build_side(), 320, this);
+    : QWidget(parent),
+      document_(models.document),
+      head_(new Headed(QStringLiteral("track"), this)),
+      picture_(new TrackPicture(head_)) {
+  head_->put(picture_);
+  new Beside(head_, build_side(), 320, this);
 }
 
 QWidget* TrackPage::build_side() {
@@ -162,10 +152,10 @@ void TrackPage::follow() {
   const align::Stay stay = align::stay_of(
       {0.0, 0.0, smear_arcsec_min}, side, scene.sun_radius_arcsec,
       answers.limits ? std::optional(answers.limits->finest_arcsec()) : std::nullopt);
-  headline_->setText(headline(summary));
   const bool turns = with.turn && *with.turn > document_.moment() && !level &&
                      *with.turn < document_.moment() + sky::hours(1.0);
-  reason_->setText(
+  head_->say(
+      headline(summary),
       turns ? tr("At %1 the mount turns over: the picture stands upside down then, and the Sun is "
                  "centred anew.")
                   .arg(clock_at(*with.turn, document_.zone()))
@@ -182,7 +172,7 @@ void TrackPage::follow() {
         tr("Within the hour")},
        {tr("Longest clip"), stay.clip_s ? tr("%1 s").arg(number(*stay.clip_s, 0)) : tr("not known"),
         tr("Until the fastest drift blurs half of the finest detail that can be had")}});
-  picture_->show_scene(std::move(scene), headline_->text());
+  picture_->show_scene(std::move(scene), head_->headline());
 }
 
 }  // namespace solarchon::app

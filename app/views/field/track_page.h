@@ -8,6 +8,7 @@
 #include "app/model/models.h"
 #include "app/shell/figures.h"
 #include "app/shell/number_field.h"
+#include "app/views/field/headed.h"
 #include "app/views/field/track_picture.h"
 
 namespace solarchon::app {
@@ -27,8 +28,7 @@ class TrackPage : public QWidget {
   [[nodiscard]] QString axis_words() const;
 
   Document& document_;
-  QLabel* headline_;
-  QLabel* reason_;
+  Headed* head_;
   TrackPicture* picture_;
   NumberField* worm_ = nullptr;
   NumberField* period_ = nullptr;

@@ -8,7 +8,20 @@
 
 namespace solarchon::align {
 
-namespace {
+Vector direction_to(double azimuth_deg, double altitude_deg) {
+  const double azimuth = azimuth_deg * base::kRadPerDeg;
+  const double altitude = altitude_deg * base::kRadPerDeg;
+  return {std::cos(altitude) * std::sin(azimuth), std::cos(altitude) * std::cos(azimuth),
+          std::sin(altitude)};
+}
+
+double azimuth_of(const Vector& direction) {
+  return base::wrap_360(std::atan2(direction[0], direction[1]) * base::kDegPerRad);
+}
+
+double altitude_of(const Vector& direction) {
+  return std::asin(std::clamp(direction[2], -1.0, 1.0)) * base::kDegPerRad;
+}
 
 double dot(const Vector& a, const Vector& b) { return a[0] * b[0] + a[1] * b[1] + a[2] * b[2]; }
 
@@ -16,7 +29,10 @@ Vector cross(const Vector& a, const Vector& b) {
   return {a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]};
 }
 
-}  // namespace
+double angle_between_deg(const Vector& a, const Vector& b) {
+  const Vector normal = cross(a, b);
+  return std::atan2(std::sqrt(dot(normal, normal)), dot(a, b)) * base::kDegPerRad;
+}
 
 MountAxis::MountAxis(const PoleError& error, double latitude_deg) {
   // South of the equator the southern end is raised: the same axis, seen from its other end.

@@ -42,13 +42,8 @@ int day_of_year(sky::UtcTime time) {
 
 /// Angle between where circles point in a mount with this error and where they point in truth.
 double miss_deg(const PoleError& error, const Circles& sun, double latitude_deg) {
-  const Vector there = MountAxis(error, latitude_deg).direction_of(sun);
-  const Vector truth = MountAxis({}, latitude_deg).direction_of(sun);
-  double square = 0.0;
-  for (std::size_t i = 0; i < there.size(); ++i) {
-    square += (there.at(i) - truth.at(i)) * (there.at(i) - truth.at(i));
-  }
-  return 2.0 * std::asin(std::clamp(std::sqrt(square) / 2.0, 0.0, 1.0)) * kDegPerRad;
+  return angle_between_deg(MountAxis(error, latitude_deg).direction_of(sun),
+                           MountAxis({}, latitude_deg).direction_of(sun));
 }
 
 }  // namespace
@@ -70,10 +65,9 @@ Seeker seeker_of(const sky::Observer& observer, sky::UtcTime time) {
   const double declination_deg =
       kObliquityDeg * std::sin(2.0 * base::kPi / kDaysOfYear * (day_of_year(time) - kEquinoxDay));
   const double utc_hours = sky::in_hours(time - sky::start_of(sky::utc_date(time)));
-  constexpr double kDegPerHour = 15.0;
   constexpr double kNoonHours = 12.0;
   const double hour_angle_deg =
-      base::wrap_180(kDegPerHour * (utc_hours - kNoonHours) + observer.site.longitude_deg);
+      base::wrap_180(base::kSunDegPerHour * (utc_hours - kNoonHours) + observer.site.longitude_deg);
   const Plain set = plain_place(hour_angle_deg, declination_deg, latitude_deg);
 
   const sky::GeocentricSun sun = sky::geocentric_sun(time, observer.dut1_s);

@@ -131,10 +131,9 @@ Stay stay_of(const DriftLeft& left, std::optional<double> field_arcmin, double s
 
 sky::UtcTime time_of_hour_angle(double hour_angle_deg, const sky::Observer& observer,
                                 sky::UtcTime near) {
-  constexpr double kDegPerHour = 15.0;
   const sky::GeocentricSun sun = sky::geocentric_sun(near, observer.dut1_s);
   const double now_deg = sky::local_sun(sun, observer.site, observer.weather).hour_angle_deg;
-  return near + sky::hours(base::wrap_180(hour_angle_deg - now_deg) / kDegPerHour);
+  return near + sky::hours(base::wrap_180(hour_angle_deg - now_deg) / base::kSunDegPerHour);
 }
 
 std::optional<double> turns_of(double error_deg, std::optional<double> deg_per_turn) {

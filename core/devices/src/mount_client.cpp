@@ -1,8 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/devices/mount_client.h"
 
+#include <algorithm>
 #include <chrono>
 #include <optional>
+#include <utility>
 
 namespace solarchon::devices {
 
@@ -17,6 +19,7 @@ constexpr std::size_t kMostEvents = 100;
 constexpr std::size_t kMostNameBytes = 200;
 /// So many lines that are no messages, and no answer: it speaks something else.
 constexpr int kMostGarbage = 50;
+constexpr sky::Duration kLook = sky::seconds(0.05);  // between two looks at whether it shall end
 
 Result<void> nothing(const Result<Json>& answer) {
   return answer.map([](const Json& /*result*/) {});
@@ -24,12 +27,12 @@ Result<void> nothing(const Result<Json>& answer) {
 
 }  // namespace
 
-Result<MountClient> MountClient::open(const std::filesystem::path& path) {
+Result<MountClient> MountClient::open(const std::filesystem::path& path, std::stop_token ending) {
   auto connection = connect_to(path);
   if (!connection) {
     return tl::make_unexpected(connection.error());
   }
-  MountClient client(std::move(*connection));
+  MountClient client(std::move(*connection), std::move(ending));
   if (const auto greeted = client.greet(); !greeted) {
     return tl::make_unexpected(greeted.error());
   }
@@ -41,6 +44,7 @@ Result<void> MountClient::greet() {
     base::ObjectReader reader(said, "hello");
     card_.protocol = reader.integer("protocol", {1, 1'000'000});
     card_.name = reader.text_or("name", "").substr(0, kMostNameBytes);
+    card_.axes = reader.choice_or("axes", kMountAxesWords, MountAxes::kPole);
     if (reader.error()) {
       return tl::make_unexpected(*reader.error());
     }
@@ -73,7 +77,10 @@ Result<Json> MountClient::call(const std::string& method, const Json& params) {
           ErrorCode::kNotFound, kField,
           garbage > 0 ? base::because("device-garbage") : base::because("device-silent"));
     }
-    const auto lines = connection_.receive(left);
+    if (ending_.stop_requested()) {
+      return base::fail(ErrorCode::kCancelled, kField);
+    }
+    const auto lines = connection_.receive(std::min(left, kLook));
     if (!lines) {
       return tl::make_unexpected(lines.error());
     }
@@ -129,6 +136,20 @@ Result<void> MountClient::move(double first_deg_s, double second_deg_s) {
 }
 
 Result<void> MountClient::park() { return tell("mount.park", Json::object()); }
+
+Result<void> MountClient::unpark() { return tell("mount.unpark", Json::object()); }
+
+Result<void> MountClient::seek() { return tell("mount.seek", Json::object()); }
+
+Result<TrueLook> MountClient::look() {
+  return call("camera.look", Json::object()).and_then([](const Json& result) {
+    return true_look_from_json(result, "camera.look");
+  });
+}
+
+Result<void> MountClient::turn_knobs(double altitude_deg, double azimuth_deg) {
+  return tell("hand.knobs", {{"altitude_deg", altitude_deg}, {"azimuth_deg", azimuth_deg}});
+}
 
 Result<void> MountClient::stop() { return tell("mount.stop", Json::object()); }
 

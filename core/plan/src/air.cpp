@@ -113,9 +113,8 @@ void SeeingExperience::add(const SeeingNote& note) {
   const double prior = prior_seeing_arcsec(place.altitude_deg,
                                            rough_warmth(latitude_deg_, longitude_deg_, note.time),
                                            surroundings_, kUsualWind);
-  constexpr double kDegPerHour = 15.0;
   constexpr double kBinHours = 0.05;
-  const double hours = place.hour_angle_deg / kDegPerHour;
+  const double hours = place.hour_angle_deg / base::kSunDegPerHour;
   const double log_ratio = std::log(note.seeing_arcsec / prior);
   Sum& sum = sums_[static_cast<int>(std::floor(hours / kBinHours))];
   sum.count += 1.0;

@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/devices/messages.h"
 
+#include "solarchon/base/angle.h"
 #include "solarchon/devices/mount_state.h"
+#include "solarchon/sky/sun.h"
 #include "tests/support/support.h"
 
 namespace solarchon::devices {
@@ -151,6 +153,59 @@ TEST(MountState, ComesBackAndBelievesNobody) {
     EXPECT_FALSE(mount_state_from_json(json, "result")) << member;
   }
   EXPECT_FALSE(mount_state_from_json(Json(5), "result"));
+}
+
+TEST(TrueLook, ComesBackAndBelievesNobody) {
+  const auto back = true_look_from_json(to_json(TrueLook{181.5, -3.25}), "camera.look");
+  ASSERT_TRUE(back);
+  EXPECT_DOUBLE_EQ(back->azimuth_deg, 181.5);
+  EXPECT_DOUBLE_EQ(back->altitude_deg, -3.25);
+  EXPECT_EQ(true_look_from_json({{"azimuth_deg", 1.0}, {"altitude_deg", 91.0}}, "camera.look")
+                .error()
+                .field,
+            "camera.look.altitude_deg");
+  EXPECT_FALSE(true_look_from_json(Json::array(), "camera.look"));
+}
+
+/// A mount that tells the truth of a place of date.
+MountState honest(const sky::Observer& observer, sky::UtcTime now) {
+  const sky::GeocentricSun sun = sky::geocentric_sun(now, observer.dut1_s);
+  const sky::LocalSun local = sky::local_sun(sun, observer.site, observer.weather);
+  MountState state;
+  state.time = now;
+  state.right_ascension_deg = sun.right_ascension_deg;
+  state.declination_deg = sun.declination_deg;
+  state.azimuth_deg = local.azimuth_deg;
+  state.altitude_deg = local.altitude_airless_deg;
+  return state;
+}
+
+TEST(MountDoubts, AnHonestMountIsBelievedEverywhere) {
+  for (const double latitude_deg : {-90.0, -54.8, -0.1, 36.07, 69.6, 90.0}) {
+    for (const double longitude_deg : {-179.99, -5.58, 0.0, 180.0}) {
+      const sky::Observer observer{{"", latitude_deg, longitude_deg, 0.0, "UTC"}, {0.0, 15.0}, 0.2};
+      const auto doubts = doubts_of(honest(observer, test::morning()), observer, test::morning());
+      EXPECT_FALSE(doubts.clock());
+      EXPECT_FALSE(doubts.place()) << doubts.place_off_deg;
+      EXPECT_LT(doubts.place_off_deg, 0.005);  // parallax
+    }
+  }
+}
+
+TEST(MountDoubts, AWrongClockAndAWrongPlaceAreToldApart) {
+  const sky::Observer observer{{"", 36.07, -5.58, 0.0, "UTC"}, {0.0, 15.0}, 0.0};
+  MountState late = honest(observer, test::morning() + sky::hours(1.0));
+  const auto clock = doubts_of(late, observer, test::morning());
+  EXPECT_NEAR(clock.clock_fast_s, 3600.0, 0.001);
+  EXPECT_TRUE(clock.clock());
+  EXPECT_TRUE(clock.place());  // an hour is 15 degrees
+  EXPECT_NEAR(clock.place_off_deg, 15.0 * std::cos(21.2 * base::kRadPerDeg), 0.3);
+  sky::Observer elsewhere = observer;
+  elsewhere.site.latitude_deg += 3.0;
+  const auto place = doubts_of(honest(elsewhere, test::morning()), observer, test::morning());
+  EXPECT_FALSE(place.clock());
+  EXPECT_TRUE(place.place());
+  EXPECT_GT(place.place_off_deg, 1.0);
 }
 
 }  // namespace

@@ -9,6 +9,14 @@ namespace solarchon::align {
 
 /// A direction over a site: east, north and up, of length 1.
 using Vector = std::array<double, 3>;
+/// Of an azimuth (from north through east) and an altitude (degree), and back.
+[[nodiscard]] Vector direction_to(double azimuth_deg, double altitude_deg);
+[[nodiscard]] double azimuth_of(const Vector& direction);  ///< degree, [0, 360)
+[[nodiscard]] double altitude_of(const Vector& direction);
+[[nodiscard]] double dot(const Vector& a, const Vector& b);
+[[nodiscard]] Vector cross(const Vector& a, const Vector& b);
+/// The angle between two directions (degree); exact for small ones too.
+[[nodiscard]] double angle_between_deg(const Vector& a, const Vector& b);
 
 /// What a mount's circles show, or where something stands.
 struct Circles {
@@ -24,6 +32,7 @@ class MountAxis {
   MountAxis(const PoleError& error, double latitude_deg);
   [[nodiscard]] Vector direction_of(const Circles& circles) const;
   [[nodiscard]] Circles circles_of(const Vector& direction) const;
+  [[nodiscard]] const Vector& pole() const { return pole_; }
 
  private:
   Vector pole_;      ///< the northern end of the axis

@@ -9,6 +9,8 @@ inline constexpr double kPi = std::numbers::pi;
 inline constexpr double kDegPerRad = 180.0 / kPi;
 inline constexpr double kRadPerDeg = kPi / 180.0;
 inline constexpr double kArcminPerDeg = 60.0;
+/// By which the Sun's hour angle grows: 15 degrees an hour.
+inline constexpr double kSunDegPerHour = 15.0;
 inline constexpr double kArcsecPerDeg = 3600.0;
 /// Arcseconds per radian.
 inline constexpr double kArcsecPerRad = kArcsecPerDeg * kDegPerRad;
