@@ -771,6 +771,39 @@
         <source>Tube cools</source>
         <translation>Enfriando</translation>
     </message>
+    <message>
+        <source>tube %1 mm</source>
+        <translation>tubo %1 mm</translation>
+    </message>
+    <message>
+        <source>hole %1 mm</source>
+        <translation>agujero %1 mm</translation>
+    </message>
+    <message>
+        <source>tabs of %1 mm, folded down</source>
+        <translation>pestañas de %1 mm, dobladas</translation>
+    </message>
+    <message>
+        <source>N</source>
+        <comment>north on paper</comment>
+        <translation>N</translation>
+    </message>
+    <message>
+        <source>under the bead, %1 mm high</source>
+        <translation>bajo la cuenta, a %1 mm de altura</translation>
+    </message>
+    <message>
+        <source>foot %1</source>
+        <translation>pata %1</translation>
+    </message>
+    <message>
+        <source>100 mm: measure it. If it differs, print at 100 %, not fitted.</source>
+        <translation>100 mm: mídalo. Si no coincide, imprima al 100 %, sin ajustar.</translation>
+    </message>
+    <message>
+        <source> – page %1 of row %2; glue along the dots</source>
+        <translation> – página %1 de la fila %2; pegue por los puntos</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>
@@ -2250,6 +2283,14 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     <message>
         <source>Drive the mount, or rehearse with one</source>
         <translation>Mover la montura, o ensayar con una</translation>
+    </message>
+    <message>
+        <source>Prepare</source>
+        <translation>Preparar</translation>
+    </message>
+    <message>
+        <source>At the table: templates at true scale, and dew</source>
+        <translation>En la mesa: plantillas a escala real, y rocío</translation>
     </message>
 </context>
 <context>
@@ -3870,6 +3911,13 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
     </message>
 </context>
 <context>
+    <name>solarchon::app::PaperPicture</name>
+    <message>
+        <source>What is printed</source>
+        <translation>Lo que se imprime</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::PartChooser</name>
     <message>
         <source>Add a part</source>
@@ -4243,6 +4291,185 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>axis</source>
         <translation>eje</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::PreparePage</name>
+    <message>
+        <source>Change a size</source>
+        <translation>Cambiar una medida</translation>
+    </message>
+    <message>
+        <source>To be made of card</source>
+        <translation>Para hacer de cartulina</translation>
+    </message>
+    <message>
+        <source>Cell of a front film</source>
+        <translation>Montura de lámina frontal</translation>
+    </message>
+    <message>
+        <source>Aperture mask</source>
+        <translation>Máscara de apertura</translation>
+    </message>
+    <message>
+        <source>Off-axis mask</source>
+        <translation>Máscara descentrada</translation>
+    </message>
+    <message>
+        <source>Shadow card of the day</source>
+        <translation>Tarjeta de sombras del día</translation>
+    </message>
+    <message>
+        <source>Marks for the feet</source>
+        <translation>Marcas para las patas</translation>
+    </message>
+    <message>
+        <source>Tube, outside</source>
+        <translation>Tubo, por fuera</translation>
+    </message>
+    <message>
+        <source>mm</source>
+        <translation>mm</translation>
+    </message>
+    <message>
+        <source>Its diameter at the front, measured with calipers or a strip of paper round it</source>
+        <translation>Su diámetro en la boca, medido con calibre o con una tira de papel alrededor</translation>
+    </message>
+    <message>
+        <source>Film, clear width</source>
+        <translation>Lámina, paso libre</translation>
+    </message>
+    <message>
+        <source>What light passes; empty: the whole aperture</source>
+        <translation>Por donde pasa la luz; vacío: toda la apertura</translation>
+    </message>
+    <message>
+        <source>Hole of the mask</source>
+        <translation>Agujero de la máscara</translation>
+    </message>
+    <message>
+        <source>The aperture that is left; empty: half of it</source>
+        <translation>La apertura que queda; vacío: la mitad</translation>
+    </message>
+    <message>
+        <source>Save as PDF…</source>
+        <translation>Guardar como PDF…</translation>
+    </message>
+    <message>
+        <source>Print…</source>
+        <translation>Imprimir…</translation>
+    </message>
+    <message>
+        <source>Will the glass fog?</source>
+        <translation>¿Se empañará el cristal?</translation>
+    </message>
+    <message>
+        <source>Telescope comes from</source>
+        <translation>El telescopio viene de</translation>
+    </message>
+    <message>
+        <source>The temperature of the room or car where it was kept</source>
+        <translation>La temperatura del cuarto o coche donde estuvo guardado</translation>
+    </message>
+    <message>
+        <source>not known</source>
+        <translation>no se sabe</translation>
+    </message>
+    <message>
+        <source>Humidity outside</source>
+        <translation>Humedad exterior</translation>
+    </message>
+    <message>
+        <source>Relative, at the site; empty: the forecast&apos;s</source>
+        <translation>Relativa, en el sitio; vacío: la del pronóstico</translation>
+    </message>
+    <message>
+        <source>Change: %1</source>
+        <translation>Cambiar: %1</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>Cut two. The film lies flat and loose between them, its edge glued all round. Hold it against a lamp before each use: no pinhole, no crease. Tape it to the tube.</source>
+        <translation>Corte dos. La lámina queda plana y suelta entre ellas, con el borde pegado todo alrededor. Mírela al trasluz de una lámpara antes de cada uso: ni un agujero, ni un pliegue. Fíjela al tubo con cinta.</translation>
+    </message>
+    <message>
+        <source>It goes in front of the filter or over the bare front, never in place of a filter. Tape it to the tube.</source>
+        <translation>Va delante del filtro o sobre la boca libre, nunca en lugar de un filtro. Fíjela al tubo con cinta.</translation>
+    </message>
+    <message>
+        <source>The hole stands beside the secondary mirror and its vanes; put film in it as in a cell. Tape it to the tube.</source>
+        <translation>El agujero queda al lado del espejo secundario y sus brazos; ponga en él lámina como en una montura. Fíjela al tubo con cinta.</translation>
+    </message>
+    <message>
+        <source>Lay it level, the point under the bead. At a time that is printed turn it until the shadow&apos;s end lies on its mark: N points to true north. Times in %1.</source>
+        <translation>Póngala nivelada, con el punto bajo la cuenta. A una hora impresa gírela hasta que el final de la sombra caiga en su marca: N señala el norte verdadero. Horas de %1.</translation>
+    </message>
+    <message>
+        <source>Align once with care, then lay a mark under each foot, N to true north, and fasten it. The next time the feet go back on them.</source>
+        <translation>Alinee una vez con cuidado, ponga una marca bajo cada pata, N al norte verdadero, y fíjela. La próxima vez las patas vuelven a ellas.</translation>
+    </message>
+    <message>
+        <source>Dew point</source>
+        <translation>Punto de rocío</translation>
+    </message>
+    <message>
+        <source>It wants the humidity</source>
+        <translation>Hace falta la humedad</translation>
+    </message>
+    <message>
+        <source>Front glass</source>
+        <translation>Cristal frontal</translation>
+    </message>
+    <message>
+        <source>stays clear</source>
+        <translation>sigue limpio</translation>
+    </message>
+    <message>
+        <source>fogs, clear after %1 min</source>
+        <translation>se empaña, limpio tras %1 min</translation>
+    </message>
+    <message>
+        <source>stays fogged</source>
+        <translation>sigue empañado</translation>
+    </message>
+    <message>
+        <source>It is warmer than the dew point</source>
+        <translation>Está más caliente que el punto de rocío</translation>
+    </message>
+    <message>
+        <source>The hole does not fit: card is left round it, and beside a secondary.</source>
+        <translation>El agujero no cabe: a su alrededor queda cartulina, y también junto a un secundario.</translation>
+    </message>
+    <message>
+        <source>The Sun stands too low for it all day.</source>
+        <translation>El Sol está demasiado bajo todo el día.</translation>
+    </message>
+    <message>
+        <source>There is no telescope in the light path.</source>
+        <translation>No hay telescopio en el camino de la luz.</translation>
+    </message>
+    <message>
+        <source>On %1 pages, glued together. </source>
+        <translation>En %1 páginas, pegadas. </translation>
+    </message>
+    <message>
+        <source>Save as PDF</source>
+        <translation>Guardar como PDF</translation>
+    </message>
+    <message>
+        <source>PDF (*.pdf)</source>
+        <translation>PDF (*.pdf)</translation>
+    </message>
+    <message>
+        <source>With air of %1</source>
+        <translation>Con aire a %1</translation>
+    </message>
+    <message>
+        <source>Leave it covered and let it settle, or warm it gently; never wipe it. A guess from the aperture</source>
+        <translation>Déjelo tapado hasta que se asiente, o caliéntelo con suavidad; no lo limpie nunca. Una estimación por la apertura</translation>
     </message>
 </context>
 <context>
@@ -5811,10 +6038,6 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>azimuth, height and perhaps trees</source>
         <translation>acimut, altura y quizá árboles</translation>
-    </message>
-    <message>
-        <source>time, cloud, thin cloud, wind and perhaps temperature</source>
-        <translation>hora, nubes, nubes finas, viento y quizá temperatura</translation>
     </message>
     <message>
         <source>%1 columns</source>
@@ -8391,6 +8614,10 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>--sun, or --ra and --dec together</source>
         <translation>--sun, o --ra y --dec juntos</translation>
+    </message>
+    <message>
+        <source>time, cloud, thin cloud, wind and perhaps temperature and humidity</source>
+        <translation>hora, nubes, nubes finas, viento y quizá temperatura y humedad</translation>
     </message>
 </context>
 </TS>

@@ -341,8 +341,8 @@ TEST_F(FieldTest, ByNightAndAtThePolesEveryPageStands) {
     window->document().edit("Site", space);
     for (const char* time : {"2027-12-21T00:00:00Z", "2035-06-21T12:00:00Z"}) {
       window->document().look_at(test::utc(time));
-      for (const char* page :
-           {"field", "field-north", "field-find", "field-drift", "field-track", "field-mount"}) {
+      for (const char* page : {"field", "field-prepare", "field-north", "field-find", "field-drift",
+                               "field-track", "field-mount"}) {
         show(page);
         for (const QLabel* label : window->findChildren<QLabel*>()) {
           EXPECT_FALSE(label->isVisible() && label->text().contains("nan"))

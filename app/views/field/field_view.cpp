@@ -14,6 +14,7 @@ FieldView::FieldView(const Models& models, QWidget* parent)
     : View(models, parent),
       title_(new ElidedLabel(this)),
       steps_(new StepsPage(models, this)),
+      prepare_(new PreparePage(models, this)),
       north_(new NorthPage(models, this)),
       find_(new FindPage(models, this)),
       drift_(new DriftPage(models, this)),
@@ -28,6 +29,8 @@ FieldView::FieldView(const Models& models, QWidget* parent)
   column->addLayout(head);
   pages_ = new Pages(
       {{"field", tr("Steps"), tr("What to do next, in an order that cannot hurt"), steps_},
+       {"field-prepare", tr("Prepare"), tr("At the table: templates at true scale, and dew"),
+        prepare_},
        {"field-north", tr("North"), tr("Bring the axis under the pole by day"), north_},
        {"field-find", tr("Find"), tr("Bring the Sun into the field without looking"), find_},
        {"field-drift", tr("Drift"), tr("The axis by the way in which the Sun drifts"), drift_},
@@ -63,6 +66,8 @@ void FieldView::follow() {
   title_->setText(text(document().workspace().rig.name));
   if (pages_->shown() == steps_) {
     steps_->follow();
+  } else if (pages_->shown() == prepare_) {
+    prepare_->follow();
   } else if (pages_->shown() == north_) {
     north_->follow();
   } else if (pages_->shown() == find_) {

@@ -8,6 +8,7 @@
 #include "app/views/field/find_page.h"
 #include "app/views/field/mount_page.h"
 #include "app/views/field/north_page.h"
+#include "app/views/field/prepare_page.h"
 #include "app/views/field/steps_page.h"
 #include "app/views/field/track_page.h"
 #include "app/views/view.h"
@@ -21,7 +22,8 @@ class FieldView : public View {
  public:
   FieldView(const Models& models, QWidget* parent = nullptr);
   [[nodiscard]] Readiness readiness() const override;
-  /// `field`, `field-north`, `field-find`, `field-drift`, `field-track` or `field-mount`.
+  /// `field`, `field-prepare`, `field-north`, `field-find`, `field-drift`, `field-track` or
+  /// `field-mount`.
   void show_page(const QString& id) override;
   [[nodiscard]] QString page() const override;
   void restyle() override;
@@ -32,6 +34,7 @@ class FieldView : public View {
  private:
   QLabel* title_;
   StepsPage* steps_;
+  PreparePage* prepare_;
   NorthPage* north_;
   FindPage* find_;
   DriftPage* drift_;

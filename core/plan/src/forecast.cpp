@@ -21,7 +21,7 @@ namespace {
 constexpr int kVersion = 1;
 
 Result<ForecastHour> hour_of(const base::Columns& columns) {
-  if (columns.size() < 4 || columns.size() > 5) {
+  if (columns.size() < 4 || columns.size() > 6) {
     return base::fail_because(ErrorCode::kMalformed, "line",
                               base::because("columns", {static_cast<double>(columns.size())}),
                               base::wants("forecast-columns"));
@@ -38,13 +38,23 @@ Result<ForecastHour> hour_of(const base::Columns& columns) {
       return tl::make_unexpected(number.error());
     }
   }
-  ForecastHour hour{*time, *cloud, *thin, *wind, {}};
-  if (columns.size() == 5 && !columns[4].empty()) {
-    const auto warmth = base::number_of(columns[4], "temperature_c", sky::kTemperatureRange);
-    if (!warmth) {
-      return tl::make_unexpected(warmth.error());
+  ForecastHour hour{*time, *cloud, *thin, *wind, {}, {}};
+  struct Optional {
+    std::size_t column;
+    const char* name;
+    base::Range range;
+    std::optional<double>& value;
+  };
+  for (const Optional& one :
+       {Optional{4, "temperature_c", sky::kTemperatureRange, hour.temperature_c},
+        Optional{5, "humidity_percent", sky::kHumidityRange, hour.humidity_percent}}) {
+    if (columns.size() > one.column && !columns[one.column].empty()) {
+      const auto number = base::number_of(columns[one.column], one.name, one.range);
+      if (!number) {
+        return tl::make_unexpected(number.error());
+      }
+      one.value = *number;
     }
-    hour.temperature_c = *warmth;
   }
   return hour;
 }
@@ -57,6 +67,7 @@ Result<ForecastHour> hour_of(const Json& json, const std::string& path) {
   hour.thin_percent = reader.number_or("thin_percent", kPercentRange, 0.0);
   hour.wind_m_s = reader.number_or("wind_m_s", kWindRange, hour.wind_m_s);
   hour.temperature_c = reader.optional_number("temperature_c", sky::kTemperatureRange);
+  hour.humidity_percent = reader.optional_number("humidity_percent", sky::kHumidityRange);
   if (reader.error()) {
     return tl::make_unexpected(*reader.error());
   }
@@ -128,6 +139,9 @@ Json to_json(const Forecast& forecast) {
     if (hour.temperature_c) {
       row["temperature_c"] = *hour.temperature_c;
     }
+    if (hour.humidity_percent) {
+      row["humidity_percent"] = *hour.humidity_percent;
+    }
     hours.push_back(std::move(row));
   }
   return {{"format", "solarchon-forecast"},
@@ -183,12 +197,16 @@ Result<ForecastFile> forecast_from_text(std::string_view text, const std::string
 
 std::string to_csv(const Forecast& forecast) {
   std::ostringstream out;
-  out << "time_utc,cloud_percent,thin_percent,wind_m_s,temperature_c\n";
+  out << "time_utc,cloud_percent,thin_percent,wind_m_s,temperature_c,humidity_percent\n";
   for (const ForecastHour& hour : forecast.hours) {
     out << sky::to_iso(hour.time) << ',' << hour.cloud_percent << ',' << hour.thin_percent << ','
         << hour.wind_m_s << ',';
     if (hour.temperature_c) {
       out << *hour.temperature_c;
+    }
+    out << ',';
+    if (hour.humidity_percent) {
+      out << *hour.humidity_percent;
     }
     out << '\n';
   }
@@ -210,7 +228,11 @@ std::optional<ForecastHour> forecast_at(const Forecast& forecast, sky::UtcTime t
                         mixed(left.cloud_percent, right.cloud_percent, part),
                         mixed(left.thin_percent, right.thin_percent, part),
                         mixed(left.wind_m_s, right.wind_m_s, part),
+                        {},
                         {}};
+      if (left.humidity_percent && right.humidity_percent) {
+        hour.humidity_percent = mixed(*left.humidity_percent, *right.humidity_percent, part);
+      }
       if (left.temperature_c && right.temperature_c) {
         hour.temperature_c = mixed(*left.temperature_c, *right.temperature_c, part);
       }
@@ -306,6 +328,11 @@ Forecast stand_in_forecast(const sky::Site& site, sky::UtcTime first, int hours)
         24.0 - 0.25 * std::abs(site.latitude_deg) + 0.15 * std::abs(site.latitude_deg) * season +
             4.0 * std::cos((hour - 15.0) / 12.0 * base::kPi) - 0.0065 * site.elevation_m,
         10.0);
+    // Damp before sunrise and under cloud, dry on warm afternoons.
+    row.humidity_percent = rounded(std::clamp(62.0 + 0.2 * row.cloud_percent -
+                                                  22.0 * std::cos((hour - 15.0) / 12.0 * base::kPi),
+                                              20.0, 98.0),
+                                   1.0);
     forecast.hours.push_back(row);
   }
   return forecast;

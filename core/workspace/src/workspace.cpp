@@ -54,7 +54,11 @@ Json outside_to_json(const Outside& outside) {
   const std::pair<const char*, const std::optional<double>&> known[] = {
       {"tube_mm", outside.tube_mm},
       {"altitude_knob_deg", outside.altitude_knob_deg},
-      {"azimuth_knob_deg", outside.azimuth_knob_deg}};
+      {"azimuth_knob_deg", outside.azimuth_knob_deg},
+      {"tube_outer_mm", outside.tube_outer_mm},
+      {"film_clear_mm", outside.film_clear_mm},
+      {"mask_hole_mm", outside.mask_hole_mm},
+      {"storage_c", outside.storage_c}};
   for (const auto& [key, value] : known) {
     if (value) {
       json[key] = *value;
@@ -88,6 +92,9 @@ Json to_json(const Workspace& workspace) {
               {"guests", workspace.practice.guests}}}};
   if (conditions.pressure_hpa) {
     json["conditions"]["pressure_hpa"] = *conditions.pressure_hpa;
+  }
+  if (conditions.humidity_percent) {
+    json["conditions"]["humidity_percent"] = *conditions.humidity_percent;
   }
   json["mount"] = plan::to_json(workspace.mount);
   json["plan"] = plan::to_json(workspace.wishes);
@@ -144,6 +151,10 @@ Result<Outside> outside_from_json(const Json& json) {
   outside.step_arcsec = reader.number_or("step_arcsec", align::kStepRange, outside.step_arcsec);
   outside.altitude_knob_deg = reader.optional_number("altitude_knob_deg", align::kKnobRange);
   outside.azimuth_knob_deg = reader.optional_number("azimuth_knob_deg", align::kKnobRange);
+  outside.tube_outer_mm = reader.optional_number("tube_outer_mm", paper::kTubeOuterRange);
+  outside.film_clear_mm = reader.optional_number("film_clear_mm", paper::kHoleRange);
+  outside.mask_hole_mm = reader.optional_number("mask_hole_mm", paper::kHoleRange);
+  outside.storage_c = reader.optional_number("storage_c", sky::kTemperatureRange);
   const bool has_runs = reader.has("runs");
   if (has_runs && !json.at("outside").at("runs").is_array()) {
     reader.fail(base::ErrorCode::kWrongType, "runs", {}, base::wants("list"));
@@ -186,6 +197,7 @@ Result<Workspace> workspace_from_json(const Json& json) {
   conditions.pressure_hpa = inner.optional_number("pressure_hpa", sky::kPressureRange);
   conditions.temperature_c =
       inner.number_or("temperature_c", sky::kTemperatureRange, conditions.temperature_c);
+  conditions.humidity_percent = inner.optional_number("humidity_percent", sky::kHumidityRange);
   conditions.seeing_arcsec =
       inner.number_or("seeing_arcsec", kSeeingRange, conditions.seeing_arcsec);
   conditions.target_level =

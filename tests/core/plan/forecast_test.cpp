@@ -43,6 +43,26 @@ TEST(Forecast, ReadsATableAndRefusesItsBadLines) {
                                          std::pair(8, "temperature_c")));
 }
 
+TEST(Forecast, HumidityComesWithItOrNot) {
+  const auto file = forecast_from_text(
+      "time_utc,cloud_percent,thin_percent,wind_m_s,temperature_c,humidity_percent\n"
+      "2027-07-17T08:00Z,20,0,2.5,20,80\n"
+      "2027-07-17T09:00Z,20,0,2.5,,60\n"
+      "2027-07-17T10:00Z,20,0,2.5,20,140\n"
+      "2027-07-17T11:00Z,20,0,2.5,20\n",
+      "weather.csv");
+  ASSERT_TRUE(file);
+  const Forecast& forecast = file->forecast;
+  ASSERT_EQ(forecast.hours.size(), 3U);
+  EXPECT_EQ(file->refused.at(0).error.field, "humidity_percent");
+  EXPECT_FALSE(forecast.hours[1].temperature_c);
+  EXPECT_DOUBLE_EQ(*forecast_at(forecast, kEight + sky::minutes(30.0))->humidity_percent, 70.0);
+  EXPECT_FALSE(forecast_at(forecast, kEight + sky::minutes(90.0))->humidity_percent);
+  // Both forms bring it back.
+  EXPECT_EQ(forecast_from_text(to_csv(forecast), forecast.source)->forecast, forecast);
+  EXPECT_EQ(forecast_from_json(to_json(forecast), "forecast").value(), forecast);
+}
+
 TEST(Forecast, ReadsJsonAndRefusesItsBadEntries) {
   const auto file = forecast_from_text(R"({"format": "solarchon-forecast", "version": 1,
       "source": "harbour office", "hours": [

@@ -25,7 +25,11 @@ TEST(WorkspaceFile, KeepsEverythingThroughWritingAndReading) {
   const TempFolder folder;
   Workspace space = morning_workspace(starter_rig());
   space.target = Target::kLargestSpot;
-  space.conditions = {990.0, -3.0, 3.5, 0.55, 0.1};
+  space.conditions = {990.0, -3.0, 3.5, 0.55, 0.1, 81.0};
+  space.outside.tube_outer_mm = 92.0;
+  space.outside.film_clear_mm = 78.5;
+  space.outside.mask_hole_mm = 40.0;
+  space.outside.storage_c = -4.0;
   ASSERT_TRUE(write_workspace(space, workspace_file(folder.path())));
   EXPECT_EQ(read_workspace(workspace_file(folder.path())).value(), space);
 }

@@ -8,6 +8,7 @@
 
 #include "solarchon/base/enum_words.h"
 #include "solarchon/base/table.h"
+#include "solarchon/sky/dew.h"
 #include "solarchon/sky/site.h"
 #include "solarchon/sky/time.h"
 
@@ -20,6 +21,7 @@ struct ForecastHour {
   double thin_percent = 0.0;   ///< of the sky, high thin cloud that dims and ruins stacking
   double wind_m_s = 3.0;
   std::optional<double> temperature_c;
+  std::optional<double> humidity_percent = {};  ///< relative, within sky::kHumidityRange
   bool operator==(const ForecastHour&) const = default;
 };
 
@@ -40,8 +42,8 @@ struct ForecastFile {
 };
 
 /// Reads an hourly forecast: CSV with `time_utc,cloud_percent,thin_percent,wind_m_s` and perhaps
-/// `temperature_c`, or JSON as `to_json` writes it. Bad lines (in JSON: entries, counted from 1)
-/// are refused one by one, the rest is kept; a later line replaces an earlier one of the same time.
+/// `temperature_c,humidity_percent`, or JSON as `to_json` writes it. Bad lines (in JSON: entries,
+/// from 1) are refused, the rest is kept; a later line replaces an earlier one of the same time.
 /// @param source  what the forecast is said to come from, unless its JSON tells
 /// Errors: kMalformed for JSON that is none; kVersion; kTooLarge above 768 hours; as
 /// base::fail_whole when no line could be taken.
@@ -49,7 +51,7 @@ struct ForecastFile {
                                                             const std::string& source);
 
 /// {format, version, source, hours: [{time_utc, cloud_percent, thin_percent, wind_m_s,
-/// temperature_c}]}
+/// temperature_c, humidity_percent}]}
 [[nodiscard]] base::Json to_json(const Forecast& forecast);
 /// The same, for a member of a file of our own: the first bad hour is an error.
 [[nodiscard]] base::Result<Forecast> forecast_from_json(const base::Json& json,

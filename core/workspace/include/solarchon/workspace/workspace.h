@@ -15,10 +15,12 @@
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/optics/rig.h"
+#include "solarchon/paper/sheets.h"
 #include "solarchon/plan/day_plan.h"
 #include "solarchon/plan/mount.h"
 #include "solarchon/plan/wishes.h"
 #include "solarchon/safety/safety.h"
+#include "solarchon/sky/dew.h"
 #include "solarchon/sky/site.h"
 
 namespace solarchon::workspace {
@@ -37,6 +39,7 @@ struct Conditions {
   double seeing_arcsec = sky::kUsualSeeingArcsec;
   double target_level = kUsualLevel;  ///< brightest part of a frame against full well
   double dut1_s = 0.0;
+  std::optional<double> humidity_percent = {};  ///< none: not known
   bool operator==(const Conditions&) const = default;
 };
 
@@ -58,6 +61,11 @@ struct Outside {
   double worm_period_s = 480.0;
   double step_arcsec = 1.0;                ///< of each axis of an alt-azimuth mount
   std::optional<double> azimuth_knob_deg;  ///< the same
+  // At the table.
+  std::optional<double> tube_outer_mm;  ///< at the front; none: what is usual for the aperture
+  std::optional<double> film_clear_mm;  ///< of a front film's cell; none: the aperture
+  std::optional<double> mask_hole_mm;   ///< of an aperture mask; none: half of the aperture
+  std::optional<double> storage_c;      ///< where the telescope was kept; none: not known
   bool operator==(const Outside&) const = default;
 };
 
