@@ -20,6 +20,8 @@ namespace {
 constexpr double kPoleArcmin = 120.0;
 constexpr double kBacklashArcsec = 30.0;
 constexpr int kEndMs = 500;
+/// One report may be under way when something is ordered; the one after it knows.
+constexpr int kBlindReports = 2;
 
 }  // namespace
 
@@ -119,7 +121,10 @@ void Mount::rehearse(const QString& kind) {
   const auto off = [&](double most) { return QString::number(random.uniform(-most, most)); };
   const sky::Site& site = document_.workspace().site;
   const workspace::Outside& outside = document_.workspace().outside;
-  played_.waitForFinished(kEndMs);
+  if (played_.state() != QProcess::NotRunning && !played_.waitForFinished(kEndMs)) {
+    played_.kill();
+    played_.waitForFinished(kEndMs);
+  }
   played_.start(QString::fromStdString(standins().string()),
                 {QStringLiteral("--kind"),
                  kind,
@@ -157,6 +162,7 @@ void Mount::hear(MountReport report) {
   }
   line_ = report.state ? Line::kHeld : Line::kSought;
   if (report.state) {
+    turning_reports_ = std::max(0, turning_reports_ - 1);
     report_ = std::move(report);
     const devices::TrueLook look = report_.look.value_or(
         devices::TrueLook{report_.state->azimuth_deg, report_.state->altitude_deg});
@@ -197,8 +203,8 @@ devices::MountDoubts Mount::doubts() const {
 }
 
 bool Mount::in_motion() const {
-  return line_ == Line::kHeld && report_.state &&
-         (report_.state->duty == devices::Duty::kGoing ||
+  return line_ != Line::kAway && report_.state &&
+         (turning_reports_ > 0 || report_.state->duty == devices::Duty::kGoing ||
           report_.state->duty == devices::Duty::kMoving);
 }
 
@@ -224,13 +230,17 @@ void Mount::order(MountLink::Order order) {
   emit changed();
 }
 
-void Mount::go_to_sun() {
-  if (!objection().isEmpty()) {
-    return;
+void Mount::order_turn(MountLink::Order order) {
+  if (objection().isEmpty()) {
+    turning_reports_ = kBlindReports;
+    this->order(std::move(order));
   }
+}
+
+void Mount::go_to_sun() {
   const sky::GeocentricSun sun =
       sky::geocentric_sun(runbook_.now(), workspace::observer_of(document_.workspace()).dut1_s);
-  order([sun](devices::MountClient& mount) {
+  order_turn([sun](devices::MountClient& mount) {
     return mount.go_to(sun.right_ascension_deg, sun.declination_deg);
   });
 }
@@ -250,14 +260,13 @@ void Mount::track(devices::Tracking tracking) {
 void Mount::move(double first_deg_s, double second_deg_s) {
   const bool ends = first_deg_s == 0.0 && second_deg_s == 0.0;
   if (link_ && (ends || objection().isEmpty())) {
+    turning_reports_ = ends ? 0 : kBlindReports;
     link_->move(first_deg_s, second_deg_s);
   }
 }
 
 void Mount::seek() {
-  if (objection().isEmpty()) {
-    order([](devices::MountClient& mount) { return mount.seek(); });
-  }
+  order_turn([](devices::MountClient& mount) { return mount.seek(); });
 }
 
 void Mount::park(bool parked) {
@@ -271,6 +280,7 @@ void Mount::turn_knobs(double altitude_deg, double azimuth_deg) {
 }
 
 void Mount::stop() {
+  turning_reports_ = 0;
   if (link_) {
     link_->stop();
   }

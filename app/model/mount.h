@@ -57,7 +57,7 @@ class Mount : public QObject {
   /// Where the Sun stands from the middle of the field: as the simulated camera sees it, or as the
   /// mount believes; when that was last heard. None without a mount.
   [[nodiscard]] std::optional<sky::DiscPlace> sun_in_field() const { return sun_; }
-  /// It goes, or is moved.
+  /// It goes or is moved, was just told to, or did so when it was last heard.
   [[nodiscard]] bool in_motion() const;
 
   /// The user says that no light gets in at the front; over once a step lets some in.
@@ -82,6 +82,7 @@ class Mount : public QObject {
  private:
   void hear(MountReport report);
   void order(MountLink::Order order);
+  void order_turn(MountLink::Order order);
   [[nodiscard]] QString words_of(const base::Error& problem) const;
   [[nodiscard]] std::filesystem::path standins() const;
 
@@ -93,6 +94,7 @@ class Mount : public QObject {
   MountReport report_;
   std::optional<sky::DiscPlace> sun_;
   QString problem_;
+  int turning_reports_ = 0;  ///< so many reports may not know yet that it was told to turn
   bool covered_ = false;
   QProcess played_;
   std::unique_ptr<MountLink> link_;

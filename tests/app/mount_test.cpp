@@ -272,6 +272,25 @@ TEST_F(MountTest, EscapeStopsItFromAnyView) {
   EXPECT_EQ(state().tracking, Tracking::kOff);
 }
 
+TEST_F(MountTest, EscapeStopsWhatWasJustOrderedAndWhatIsNotHeardAnyMore) {
+  serve(build_of(Kind::kEquatorial));
+  connect();
+  press("mount-to-sun");  // no report has said yet that it goes
+  press(window.get(), Qt::Key_Escape);
+  settle();
+  EXPECT_TRUE(comes_to(Duty::kStanding));
+  EXPECT_EQ(state().tracking, Tracking::kOff);
+  press("mount-to-sun");
+  ASSERT_TRUE(comes_to(Duty::kGoing));
+  served.reset();
+  ASSERT_TRUE(test::wait_until([&] { return mount().line() == Mount::Line::kSought; }));
+  EXPECT_TRUE(mount().in_motion());
+  press(window.get(), Qt::Key_Escape);  // kept until somebody takes it
+  serve(build_of(Kind::kEquatorial));
+  ASSERT_TRUE(test::wait_until([&] { return mount().line() == Mount::Line::kHeld; }));
+  EXPECT_EQ(state().duty, Duty::kStanding);
+}
+
 TEST_F(MountTest, WhoLooksAwayLetsTheArrowsGo) {
   serve(build_of(Kind::kEquatorial));
   connect();

@@ -392,6 +392,7 @@ void DriftPage::follow() {
       tr("The runs are put away, since they tell of the axis as it was; undo "
          "brings them back"));
   const auto fit = align::fit_pole(space.outside.runs, space.site.latitude_deg, space.outside.rate);
+  turned_->setEnabled(!hands || (fit && fit->solvable()));
   if (fit) {
     show_fit(*fit);
     show_left(*fit);
