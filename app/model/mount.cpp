@@ -20,8 +20,9 @@ namespace {
 constexpr double kPoleArcmin = 120.0;
 constexpr double kBacklashArcsec = 30.0;
 constexpr int kEndMs = 500;
-/// One report may be under way when something is ordered; the one after it knows.
-constexpr int kBlindReports = 2;
+/// Reports that were under way when something was ordered do not know of it: for so long they are
+/// not believed to stand.
+constexpr sky::Duration kBlind = sky::seconds(1.0);
 
 }  // namespace
 
@@ -232,7 +233,7 @@ void Mount::order(MountLink::Order order) {
 
 void Mount::order_turn(MountLink::Order order) {
   if (objection().isEmpty()) {
-    turning_reports_ = kBlindReports;
+    turning_reports_ = static_cast<int>(kBlind / pace_);
     this->order(std::move(order));
   }
 }
@@ -260,7 +261,7 @@ void Mount::track(devices::Tracking tracking) {
 void Mount::move(double first_deg_s, double second_deg_s) {
   const bool ends = first_deg_s == 0.0 && second_deg_s == 0.0;
   if (link_ && (ends || objection().isEmpty())) {
-    turning_reports_ = ends ? 0 : kBlindReports;
+    turning_reports_ = ends ? 0 : static_cast<int>(kBlind / pace_);
     link_->move(first_deg_s, second_deg_s);
   }
 }
@@ -270,7 +271,11 @@ void Mount::seek() {
 }
 
 void Mount::park(bool parked) {
-  order([parked](devices::MountClient& mount) { return parked ? mount.park() : mount.unpark(); });
+  if (parked) {
+    order_turn([](devices::MountClient& mount) { return mount.park(); });  // many turn to park
+  } else {
+    order([](devices::MountClient& mount) { return mount.unpark(); });
+  }
 }
 
 void Mount::turn_knobs(double altitude_deg, double azimuth_deg) {

@@ -241,6 +241,8 @@ TEST_F(MountTest, NothingTurnsWhileTheLightPathMustNotMeetTheSun) {
   EXPECT_FALSE(find<QPushButton>("mount-to-sun")->isEnabled());
   mount().go_to_sun();
   mount().move(0.0, 1.0);
+  mount().park(true);  // many turn to park
+  EXPECT_FALSE(find<QPushButton>("mount-park")->isEnabled());
   settle();
   EXPECT_EQ(state().duty, Duty::kStanding);
   press(find<QCheckBox>("mount-covered"), Qt::Key_Space);

@@ -345,11 +345,13 @@ void MountPage::show_orders() {
   for (QAbstractButton* follow : follow_->buttons()) {
     follow->setEnabled(held && mount_.can("mount.track"));
   }
-  park_->setEnabled(held && mount_.can("mount.park"));
   const auto& state = mount_.report().state;
   const bool parked = state && state->duty == Duty::kParked;
   park_->setText(parked ? tr("Take out of the park") : tr("Park"));
-  park_->setToolTip(parked ? tr("It takes commands again") : tr("It takes no other command then"));
+  park_->setEnabled((parked ? held : may) && mount_.can("mount.park"));
+  park_->setToolTip(parked ? tr("It takes commands again")
+                    : may  ? tr("It takes no other command then")
+                           : why_not);
   follow_->button(state ? static_cast<int>(state->tracking) : 0)->setChecked(true);
   if (state) {
     figures_->show_rows(
