@@ -3,12 +3,14 @@
 
 #include "solarchon/align/drift.h"
 #include "solarchon/align/find.h"
+#include "solarchon/base/angle.h"
 #include "solarchon/base/file.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/sky/day.h"
 #include "solarchon/sky/magnetic.h"
 #include "solarchon/words/align.h"
+#include "solarchon/workspace/observe.h"
 
 namespace solarchon::cli {
 
@@ -28,6 +30,15 @@ Json drift_report(const align::PoleFit& fit) {
   return report;
 }
 
+/// Refraction only for a pressure that is given: a table may come from a mount that corrects it.
+Result<std::optional<sky::Weather>> air_of(const PlaceOptions& place) {
+  if (!place.pressure_hpa) {
+    return std::optional<sky::Weather>();
+  }
+  return observer_of(place).map(
+      [](const sky::Observer& observer) { return std::optional(observer.weather); });
+}
+
 Result<Json> drift(const AlignOptions& options) {
   const auto rate = align::kRateWords.from(options.rate);
   if (!rate) {
@@ -38,9 +49,26 @@ Result<Json> drift(const AlignOptions& options) {
       .and_then(
           [&](const std::string& text) { return align::read_drift_table(text, options.file); })
       .and_then([&](const std::vector<align::DriftRun>& runs) {
-        return align::fit_pole(runs, options.place.latitude_deg, *rate);
+        return air_of(options.place).and_then([&](const std::optional<sky::Weather>& air) {
+          return align::fit_pole(runs, options.place.latitude_deg, *rate, air);
+        });
       })
       .map(drift_report);
+}
+
+Result<Json> frames(const AlignOptions& options) {
+  constexpr base::Range kNorth{-360.0, 360.0};
+  const auto observer = observer_of(options.place);
+  const auto north = base::checked("north", options.north_up_deg, kNorth);
+  if (!observer || !north) {
+    return tl::make_unexpected(!observer ? observer.error() : north.error());
+  }
+  return workspace::discs_in({options.frames.begin(), options.frames.end()})
+      .and_then([&](std::vector<align::DiscSeen> discs) {
+        return align::run_of_frames(*observer, std::move(discs),
+                                    {base::wrap_360(*north), options.mirrored});
+      })
+      .map([](const align::DriftRun& run) { return align::to_json(run); });
 }
 
 Result<plan::MountKind> mount_of(const AlignOptions& options) {
@@ -99,6 +127,7 @@ Json find_report(const Placed& at, plan::MountKind mount, const InHand& hand, do
               {"shadow", nullptr},
               {"starts", Json::array()},
               {"rough_miss_deg", miss_deg},
+              {"pole_mark", align::to_json(align::pole_mark(at.observer, at.time))},
               {"sweep", nullptr}};
   if (hand.tube_mm) {
     const double accuracy_arcmin = align::shadow_accuracy_arcmin(*hand.tube_mm);
@@ -204,9 +233,21 @@ std::vector<Command> add_align_commands(CLI::App& app, AlignOptions& options) {
   of_drift->add_option("--lat", options.place.latitude_deg, "latitude (degree, north positive)")
       ->required();
   of_drift->add_option("--rate", options.rate, "of the mount: solar or sidereal");
+  of_drift->add_option("--pressure", options.place.pressure_hpa,
+                       "of the air (hPa), to take refraction out; left out, it stays in");
+  of_drift->add_option("--temperature", options.place.temperature_c, "of the air (degree C)");
+  CLI::App* of_frames =
+      command(*align, "frames", "a drift run from frames of a driven mount, as a row of the table");
+  of_frames->add_option("files", options.frames, "FITS, PNG or TIFF with their times")->required();
+  add_ground(*of_frames, options.place, true);
+  add_air(*of_frames, options.place);
+  of_frames->add_option("--north", options.north_up_deg,
+                        "celestial north in them, from up, clockwise (degree)");
+  of_frames->add_flag("--mirrored", options.mirrored, "east lies clockwise of north");
   return {{to_find, [&options] { return find(options); }},
           {to_north, [&options] { return north(options); }},
-          {of_drift, [&options] { return drift(options); }}};
+          {of_drift, [&options] { return drift(options); }},
+          {of_frames, [&options] { return frames(options); }}};
 }
 
 }  // namespace solarchon::cli

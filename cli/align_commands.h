@@ -19,6 +19,9 @@ struct AlignOptions {
   // Of drifts.
   std::string file;
   std::string rate = "solar";
+  std::vector<std::string> frames;
+  double north_up_deg = 0.0;  ///< celestial north in them
+  bool mirrored = false;
   // Of finding the Sun.
   std::string rig;
   std::string kit;
@@ -30,7 +33,7 @@ struct AlignOptions {
   int every = 5;
 };
 
-/// Adds `find`, `north` and `align drift`.
+/// Adds `find`, `north`, `align drift` and `align frames`.
 /// @param options  must outlive the parsing and the answers
 [[nodiscard]] std::vector<Command> add_align_commands(CLI::App& app, AlignOptions& options);
 

@@ -168,7 +168,7 @@ void StandInMount::seek(double seconds) {
   const sky::LocalSun local = sky::local_sun(sun, build_.observer.site, build_.observer.weather);
   const devices::TrueLook look = truth();
   const double along = wrap_180(local.azimuth_deg - look.azimuth_deg);
-  const double up = local.altitude_airless_deg - look.altitude_deg;
+  const double up = local.altitude_deg - look.altitude_deg;
   const bool seen =
       local.altitude_deg > 0.0 && std::abs(along) < kCellSeesDeg && std::abs(up) < kCellSeesDeg;
   const double most = kSeekPanDegS * seconds;

@@ -2153,6 +2153,34 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
         <source>The runs are put away, since they tell of the axis as it was; undo brings them back</source>
         <translation>Las series se retiran, pues hablan del eje tal como estaba; deshacer las devuelve</translation>
     </message>
+    <message>
+        <source>From frames…</source>
+        <translation>De imágenes…</translation>
+    </message>
+    <message>
+        <source>Pictures of the drifting Sun, with their times, are measured and added as a run; they can be dropped here too. The camera must not have been turned since</source>
+        <translation>Imágenes del Sol a la deriva, con sus horas, se miden y se añaden como una serie; también pueden soltarse aquí. La cámara no debe haberse girado desde entonces</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Parar</translation>
+    </message>
+    <message>
+        <source>Stop (%1 %)</source>
+        <translation>Parar (%1 %)</translation>
+    </message>
+    <message>
+        <source>Frames of a drifting Sun</source>
+        <translation>Imágenes de un Sol a la deriva</translation>
+    </message>
+    <message>
+        <source>Pictures (*.fits *.fit *.tif *.tiff)</source>
+        <translation>Imágenes (*.fits *.fit *.tif *.tiff)</translation>
+    </message>
+    <message>
+        <source>Other frames are being measured; stop that first.</source>
+        <translation>Ya se están midiendo otras imágenes; pare eso primero.</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::ExposureStrip</name>
@@ -2224,6 +2252,10 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     <message>
         <source>%1. Nothing looks or records: drawn %2′ wide</source>
         <translation>%1. Nadie mira ni graba: dibujado con %2′ de ancho</translation>
+    </message>
+    <message>
+        <source>Recorded by the simulated camera, false colour</source>
+        <translation>Grabado por la cámara simulada, falso color</translation>
     </message>
 </context>
 <context>
@@ -2482,10 +2514,6 @@ Az %6, Alt %7</translation>
         <translation>Ir al Sol acierta en</translation>
     </message>
     <message>
-        <source>Levelled, tube to true north at the height of the latitude, told that it sees the pole, sent to the Sun: one standard deviation, with north by a compass</source>
-        <translation>Nivelada, tubo al norte verdadero a la altura de la latitud, diciéndole que ve el polo y enviada al Sol: una desviación típica, con el norte por brújula</translation>
-    </message>
-    <message>
         <source>Sweep the hour angle by</source>
         <translation>Barra el ángulo horario</translation>
     </message>
@@ -2532,6 +2560,38 @@ Az %6, Alt %7</translation>
     <message>
         <source>By simplified formulas: %1° of the error from the declination, %2° from the equation of time, %3° from refraction; its azimuth is off by %4°</source>
         <translation>Por fórmulas simplificadas: %1° del error por la declinación, %2° por la ecuación del tiempo, %3° por la refracción; su acimut yerra en %4°</translation>
+    </message>
+    <message>
+        <source>Polaris</source>
+        <translation>Polaris</translation>
+    </message>
+    <message>
+        <source>Sigma Octantis</source>
+        <translation>Sigma Octantis</translation>
+    </message>
+    <message>
+        <source>%1 stands %2 from the pole, at RA %3, Dec %4 of date.</source>
+        <translation>%1 está a %2 del polo, en AR %3, dec. %4 de la fecha.</translation>
+    </message>
+    <message>
+        <source>Rough start: told it sees</source>
+        <translation>Inicio: se le dice que ve</translation>
+    </message>
+    <message>
+        <source>%1, %2 high</source>
+        <translation>%1, %2 de altura</translation>
+    </message>
+    <message>
+        <source>Level, tube to azimuth %1 at that height, and synchronise on the name. %2</source>
+        <translation>Nivele, tubo al acimut %1 a esa altura, y sincronice con ese nombre. %2</translation>
+    </message>
+    <message>
+        <source>Level, axis to true north or south at the height of the latitude, tube along the axis, and synchronise on the name. %1</source>
+        <translation>Nivele, eje al norte o al sur verdadero a la altura de la latitud, tubo a lo largo del eje, y sincronice con ese nombre. %1</translation>
+    </message>
+    <message>
+        <source>Levelled, pointed so, told that it sees that star, sent to the Sun: one standard deviation, with north by a compass. Then centre, and synchronise on the Sun</source>
+        <translation>Nivelada, apuntada así, se le dice que ve esa estrella y se envía al Sol: una desviación típica, con el norte por brújula. Después centre y sincronice con el Sol</translation>
     </message>
 </context>
 <context>
@@ -3089,6 +3149,18 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
     <message>
         <source>Use a session’s site and light path</source>
         <translation>Usar el sitio y el camino óptico de una sesión</translation>
+    </message>
+    <message>
+        <source>Steps at the telescope</source>
+        <translation>Pasos junto al telescopio</translation>
+    </message>
+    <message>
+        <source>Time</source>
+        <translation>Hora</translation>
+    </message>
+    <message>
+        <source>%1 Before its turn.</source>
+        <translation>%1 Antes de tiempo.</translation>
     </message>
 </context>
 <context>
@@ -5310,6 +5382,10 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Leave the order…</source>
         <translation>Salir del orden…</translation>
+    </message>
+    <message>
+        <source>The page of Field that is about it</source>
+        <translation>La página de Campo que trata de ello</translation>
     </message>
 </context>
 <context>
@@ -8618,6 +8694,18 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>time, cloud, thin cloud, wind and perhaps temperature and humidity</source>
         <translation>hora, nubes, nubes finas, viento y quizá temperatura y humedad</translation>
+    </message>
+    <message>
+        <source>two frames or more of the whole disc or its edge</source>
+        <translation>dos o más imágenes del disco entero o de su borde</translation>
+    </message>
+    <message>
+        <source>a frame that says when it was taken</source>
+        <translation>una imagen que diga cuándo se tomó</translation>
+    </message>
+    <message>
+        <source>frames in which the Sun is equally large</source>
+        <translation>imágenes en las que el Sol sea igual de grande</translation>
     </message>
 </context>
 </TS>

@@ -65,6 +65,7 @@ void FrameInHand::take(const workspace::Workspace& workspace, const workspace::A
     return [this, shown, begin, id = taken->session] {
       session_ = id;
       session_start_ = begin;
+      emit filed(id);
       show(shown);
       log_.reload();
     };

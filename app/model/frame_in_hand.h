@@ -52,6 +52,7 @@ class FrameInHand : public QObject {
 
  signals:
   void shownChanged();
+  void filed(std::int64_t session);  ///< a frame was
   void demoFilled();
 
  private:

@@ -115,6 +115,38 @@ void Log::drop_last_step(plan::StepKind kind) {
       [this](auto notes) { take_steps(std::move(notes)); });
 }
 
+void Log::refresh(std::int64_t session) {
+  if (opened_ && opened_->id == session && wanted_ == session) {
+    open(session);
+  }
+}
+
+void Log::keep_ticks(std::int64_t session, const std::vector<log::LoggedTick>& ticks,
+                     std::function<void()> refused) {
+  queue_.ask(
+      this, [session, ticks](log::LogBook& book) { return book.keep_ticks(session, ticks); },
+      [this, session, refused = std::move(refused)](const base::Result<void>& written) {
+        if (!written) {
+          trouble_.tell(written.error());
+          refused();
+          return;
+        }
+        refresh(session);
+      });
+}
+
+void Log::drop_tick(std::int64_t session, const log::LoggedTick& tick) {
+  queue_.ask(
+      this, [session, tick](log::LogBook& book) { return book.drop_tick(session, tick); },
+      [this, session](const base::Result<void>& written) {
+        if (!written) {
+          trouble_.tell(written.error());
+          return;
+        }
+        refresh(session);
+      });
+}
+
 std::optional<sky::UtcTime> Log::step_begun(plan::StepKind kind) const {
   const auto found = begun_.find(kind);
   return found != begun_.end() ? std::optional(found->second) : std::nullopt;

@@ -45,6 +45,10 @@ class Log : public QObject {
   [[nodiscard]] const std::vector<plan::StepNote>& step_notes() const { return step_notes_; }
   void note_step(sky::UtcTime done, const plan::StepNote& note);
   void drop_last_step(plan::StepKind kind);
+  /// Files steps of the runbook with a session. @param refused  called where they were not written
+  void keep_ticks(std::int64_t session, const std::vector<log::LoggedTick>& ticks,
+                  std::function<void()> refused);
+  void drop_tick(std::int64_t session, const log::LoggedTick& tick);
   /// When a step was begun that is being timed.
   [[nodiscard]] std::optional<sky::UtcTime> step_begun(plan::StepKind kind) const;
   /// Begins to time a step; told again, notes how long it took. A step that was begun on another
@@ -59,6 +63,8 @@ class Log : public QObject {
   void stepNotesChanged();
 
  private:
+  /// A session that lies open is read anew.
+  void refresh(std::int64_t session);
   void take_steps(base::Result<std::vector<plan::StepNote>> notes);
 
   LogQueue& queue_;

@@ -167,8 +167,11 @@ void Mount::hear(MountReport report) {
     report_ = std::move(report);
     const devices::TrueLook look = report_.look.value_or(
         devices::TrueLook{report_.state->azimuth_deg, report_.state->altitude_deg});
-    sun_ = align::sun_from(look.azimuth_deg, look.altitude_deg,
-                           workspace::observer_of(document_.workspace()), runbook_.now());
+    sky::Observer observer = workspace::observer_of(document_.workspace());
+    if (!report_.look) {
+      observer.weather.pressure_hpa = 0.0;  // what a mount reports is without the air
+    }
+    sun_ = align::sun_from(look.azimuth_deg, look.altitude_deg, observer, runbook_.now());
   }
   emit changed();
 }

@@ -2,7 +2,9 @@
 #include "app/model/runbook.h"
 
 #include <QDateTime>
+#include <QPointer>
 #include <algorithm>
+#include <utility>
 
 #include "app/model/phrases.h"
 #include "solarchon/base/file.h"
@@ -108,6 +110,8 @@ void Runbook::tick(std::string_view step, bool early) {
       continue;
     }
     progress_.ticks.push_back({std::string(step), now(), !one.missing.empty()});
+    record_.push_back({{progress_.occasion, {progress_.ticks.back()}}, std::nullopt});
+    file_record();
     if (progress_.ticks.size() == steps_.size()) {
       finish();
     }
@@ -119,9 +123,94 @@ void Runbook::tick(std::string_view step, bool early) {
 void Runbook::untick(std::string_view step) {
   const auto gone = std::remove_if(progress_.ticks.begin(), progress_.ticks.end(),
                                    [&](const plan::Tick& tick) { return tick.step == step; });
-  if (gone != progress_.ticks.end()) {
-    progress_.ticks.erase(gone, progress_.ticks.end());
-    altered();
+  if (gone == progress_.ticks.end()) {
+    return;
+  }
+  const plan::Progress undone{progress_.occasion, {*gone}};
+  progress_.ticks.erase(gone, progress_.ticks.end());
+  const auto filed = std::find_if(record_.begin(), record_.end(),
+                                  [&](const Filed& one) { return one.done == undone; });
+  if (filed != record_.end()) {
+    if (filed->session) {
+      log_.drop_tick(*filed->session, {undone.occasion, undone.ticks.front()});
+    }
+    record_.erase(filed);
+  }
+  altered();
+}
+
+void Runbook::file_with(std::int64_t session) {
+  session_ = session;
+  session_since_ = now();
+  file_record();
+  save_soon_.start();
+}
+
+void Runbook::file_record() {
+  const auto old = [&](sky::UtcTime time) {
+    return std::chrono::abs(now() - time) > sky::hours(kDayHours);
+  };
+  record_.erase(std::remove_if(record_.begin(), record_.end(),
+                               [&](const Filed& one) { return old(one.done.ticks.front().time); }),
+                record_.end());
+  if (!session_ || old(session_since_)) {
+    session_.reset();
+    return;
+  }
+  std::vector<log::LoggedTick> ticks;
+  for (Filed& one : record_) {
+    if (!one.session) {
+      one.session = session_;
+      ticks.push_back({one.done.occasion, one.done.ticks.front()});
+    }
+  }
+  if (ticks.empty()) {
+    return;
+  }
+  log_.keep_ticks(*session_, ticks, [self = QPointer<Runbook>(this), ticks] {
+    if (!self) {
+      return;
+    }
+    // Not written: they are tried again with the next.
+    for (Filed& one : self->record_) {
+      if (std::any_of(ticks.begin(), ticks.end(), [&](const log::LoggedTick& tick) {
+            return tick.tick == one.done.ticks.front();
+          })) {
+        one.session.reset();
+      }
+    }
+    self->save_soon_.start();
+  });
+}
+
+base::Json Runbook::record_json() const {
+  base::Json list = base::Json::array();
+  for (const Filed& one : record_) {
+    base::Json json = plan::to_json(one.done);
+    if (one.session) {
+      json["session"] = *one.session;
+    }
+    list.push_back(std::move(json));
+  }
+  return list;
+}
+
+void Runbook::read_record(const base::Json& json) {
+  const auto session_of = [](const base::Json& from) {
+    return from.contains("session") && from.at("session").is_number_integer()
+               ? std::optional(from.at("session").get<std::int64_t>())
+               : std::nullopt;
+  };
+  session_ = session_of(json);
+  if (!json.contains("record") || !json.at("record").is_array()) {
+    return;
+  }
+  for (const base::Json& one : json.at("record")) {
+    auto done = plan::progress_from_json(one, "record");
+    if (done && done->ticks.size() == 1) {
+      session_since_ = done->ticks.front().time;
+      record_.push_back({std::move(*done), session_of(one)});
+    }
   }
 }
 
@@ -134,6 +223,7 @@ void Runbook::keep_in(const std::filesystem::path& file) {
                   .and_then([&](const base::Json& json) {
                     return plan::progress_from_json(json, "runbook").map([&](plan::Progress kept) {
                       finished_ = json.value("finished", false);
+                      read_record(json);
                       return kept;
                     });
                   });
@@ -156,6 +246,10 @@ void Runbook::save() {
   }
   base::Json json = plan::to_json(progress_);
   json["finished"] = finished_;
+  json["record"] = record_json();
+  if (session_) {
+    json["session"] = *session_;
+  }
   if (const auto written = base::write_file(file_, base::file_text(json)); !written) {
     emit saveFailed(error_text(written.error()));
   }

@@ -3,8 +3,10 @@
 
 #include <QObject>
 #include <QTimer>
+#include <cstdint>
 #include <filesystem>
 #include <functional>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -15,8 +17,9 @@
 namespace solarchon::app {
 
 /// The steps of setting up, changing, handing over and packing, and what of them was done, by the
-/// computer's clock. It outlives the program; what steps took goes into the log once an occasion is
-/// over, so that the countdown learns.
+/// computer's clock. It outlives the program. Ticks go into the log with the session that was begun
+/// after them, or that they belong to; what steps took goes there once an occasion is over, so that
+/// the countdown learns.
 class Runbook : public QObject {
   Q_OBJECT
 
@@ -53,6 +56,9 @@ class Runbook : public QObject {
   void tick(std::string_view step, bool early = false);
   void untick(std::string_view step);
 
+  /// Frames of today are filed in a session: what was done goes with them.
+  void file_with(std::int64_t session);
+
   /// Reads what was done before the program was closed, unless it is of another day; keeps it
   /// there. A file that cannot be read is left behind.
   void keep_in(const std::filesystem::path& file);
@@ -68,6 +74,16 @@ class Runbook : public QObject {
   void finish();
   void save();
   void altered();
+  /// What is not in the log yet goes there, once there is a session for it.
+  void file_record();
+  void read_record(const base::Json& json);
+  [[nodiscard]] base::Json record_json() const;
+
+  /// What was done, and the session that it is filed in.
+  struct Filed {
+    plan::Progress done;
+    std::optional<std::int64_t> session;
+  };
 
   Document& document_;
   Log& log_;
@@ -75,6 +91,9 @@ class Runbook : public QObject {
   std::vector<plan::RunbookStep> steps_;
   plan::Progress progress_;
   bool finished_ = false;
+  std::vector<Filed> record_;  ///< of today, in the order of time; what is not filed comes last
+  std::optional<std::int64_t> session_;  ///< that is written into
+  sky::UtcTime session_since_{};
   std::filesystem::path file_;
   QTimer save_soon_;
   QTimer seconds_;

@@ -88,6 +88,7 @@ Window::Window(const Options& options, QWidget* parent)
   connect(runbook_.get(), &Runbook::changed, this, &Window::show_timers);
   connect(runbook_.get(), &Runbook::secondPassed, this, &Window::show_timers);
   connect(frame_.get(), &FrameInHand::shownChanged, this, &Window::follow);
+  connect(frame_.get(), &FrameInHand::filed, runbook_.get(), &Runbook::file_with);
   connect(frame_.get(), &FrameInHand::demoFilled, log_.get(), &Log::reload);
   connect(frame_.get(), &FrameInHand::demoFilled, kit_.get(), &Kit::reload);
   if (!start_problem_.isEmpty()) {

@@ -2,14 +2,19 @@
 // The hour outside: steps ticked, north and the Sun found, by keyboard.
 #include <QClipboard>
 #include <QComboBox>
+#include <QDropEvent>
 #include <QLabel>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QMimeData>
 #include <QPushButton>
+#include <QTableWidget>
+#include <QUrl>
 
 #include "app/model/phrases.h"
 #include "app/views/field/aim_picture.h"
 #include "app/views/field/ground_plan.h"
+#include "app/views/field/pole_picture.h"
 #include "solarchon/align/seen_drift.h"
 #include "solarchon/base/angle.h"
 #include "tests/app/app_support.h"
@@ -273,8 +278,8 @@ TEST_F(FieldTest, AnAxisTwoDegreesOffIsAlignedByDriftWithTheKeyboard) {
       align::DriftRun run = align::run_seen(observer, start, 300.0,
                                             {false, 0.0, 0.0, align::DriftUnit::kArcseconds}, {})
                                 .value();
-      const align::Drift drift =
-          align::drift_of(axis, space.site.latitude_deg, run, align::Rate::kSolar);
+      const align::Drift drift = align::drift_of(axis, space.site.latitude_deg, run,
+                                                 align::Rate::kSolar, observer.weather);
       const double level = std::cos(run.declination_deg * base::kRadPerDeg);
       type("drift-west", drift.hour_angle_arcsec * level + 2.0 * noise.normal());
       type("drift-north", drift.declination_arcsec + 2.0 * noise.normal());
@@ -283,15 +288,15 @@ TEST_F(FieldTest, AnAxisTwoDegreesOffIsAlignedByDriftWithTheKeyboard) {
     }
     const workspace::Outside& outside = window->document().workspace().outside;
     ASSERT_EQ(outside.runs.size(), 3U) << words("drift-problem").toStdString();
-    const auto fit = align::fit_pole(outside.runs, space.site.latitude_deg, outside.rate);
-    ASSERT_TRUE(fit && fit->solvable());
+    const align::PoleFit fit = workspace::axis_of(window->document().workspace());
+    ASSERT_TRUE(fit.solvable());
     if (round == 0) {
       EXPECT_TRUE(words("drift-headline").contains("Lower"))
           << words("drift-headline").toStdString();
       EXPECT_TRUE(words("drift-headline").contains("to the east"));
     }
-    axis.altitude_deg -= fit->error.altitude_deg;
-    axis.azimuth_deg -= fit->error.azimuth_deg;
+    axis.altitude_deg -= fit.error.altitude_deg;
+    axis.azimuth_deg -= fit.error.azimuth_deg;
     auto* list = find<QListWidget>("drift-runs");
     while (list->count() > 0) {
       list->setFocus();
@@ -310,6 +315,129 @@ TEST_F(FieldTest, ARunThatTellsNothingIsAnsweredBesideIt) {
   QTest::mouseClick(find<QPushButton>("drift-add"), Qt::LeftButton);
   EXPECT_FALSE(words("drift-problem").isEmpty());
   EXPECT_TRUE(window->document().workspace().outside.runs.empty());
+}
+
+TEST_F(FieldTest, ARunIsMeasuredOnFramesThatAreDroppedThere) {
+  show("field-drift");
+  const auto celestial = window->document().answers().celestial;
+  QMimeData files;
+  QList<QUrl> urls;
+  for (int i = 0; i < 4; ++i) {
+    // 6 px west and 3 px north a minute, wherever those lie in this light path's picture.
+    const sky::PictureOffset moved = sky::to_picture({6.0 * i, 3.0 * i}, celestial);
+    const auto file = folder / ("drift" + std::to_string(i) + ".fits");
+    ASSERT_TRUE(
+        frames::write_fits(test::drawn_disc(640, 512, {320.0 + moved.right, 256.0 - moved.up},
+                                            200.0, test::morning() + sky::minutes(i)),
+                           file));
+    urls << QUrl::fromLocalFile(QString::fromStdString(file.string()));
+  }
+  files.setUrls(urls);
+  auto* page = find<QPushButton>("drift-frames")->parentWidget();
+  while (!page->acceptDrops()) {
+    page = page->parentWidget();
+    ASSERT_NE(page, nullptr);
+  }
+  const auto drop = [&] {
+    QDragEnterEvent enter(QPoint(5, 5), Qt::CopyAction, &files, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(page, &enter);
+    EXPECT_TRUE(enter.isAccepted());
+    QDropEvent event(QPointF(5, 5), Qt::CopyAction, &files, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(page, &event);
+  };
+  drop();
+  ASSERT_TRUE(test::wait_until([&] {
+    return !window->document().workspace().outside.runs.empty();
+  })) << words("drift-problem").toStdString();
+  const align::DriftRun& run = window->document().workspace().outside.runs[0];
+  const double scale = window->document().answers().sun.semidiameter_arcsec() / 200.0;
+  EXPECT_EQ(run.start, test::morning());
+  EXPECT_DOUBLE_EQ(run.duration_s, 180.0);
+  EXPECT_NEAR(*run.declination_drift_arcsec, 9.0 * scale, 0.5);
+  EXPECT_NEAR(*run.hour_angle_drift_arcsec * std::cos(run.declination_deg * base::kRadPerDeg),
+              18.0 * scale, 0.5);
+  EXPECT_EQ(words("drift-problem"), QString());
+  // What is no frame is said, and nothing is added.
+  urls[1] = QUrl::fromLocalFile("/nowhere/there.fits");
+  files.setUrls(urls);
+  drop();
+  ASSERT_TRUE(test::wait_until([&] { return !words("drift-problem").isEmpty(); }));
+  EXPECT_EQ(window->document().workspace().outside.runs.size(), 1U);
+}
+
+TEST_F(FieldTest, TheInstrumentOfAStepStandsBesideItWhereThereIsRoom) {
+  show("field");
+  auto* list = find<QListWidget>("step-list");
+  auto* instrument = find<QWidget>("step-instrument");
+  const auto& steps = window->runbook().steps();
+  const auto turn_to = [&](std::string_view id) {
+    for (int row = 0; row < list->count(); ++row) {
+      if (steps.at(static_cast<std::size_t>(row)).step.id == id) {
+        list->setCurrentRow(row);
+      }
+    }
+    QApplication::processEvents();
+  };
+  window->resize(1280, 800);
+  turn_to("inspect");
+  EXPECT_FALSE(instrument->isVisible());
+  turn_to("axis");
+  EXPECT_TRUE(instrument->isVisible());
+  EXPECT_TRUE(find<GroundPlan>("step-ground-plan")->isVisible());
+  turn_to("turn-to-sun");
+  EXPECT_TRUE(find<AimPicture>("step-aim-picture")->isVisible());
+  turn_to("refine-axis");
+  EXPECT_TRUE(find<PolePicture>("step-pole-picture")->isVisible());
+  EXPECT_TRUE(find<QPushButton>("step-how")->isVisible());
+  window->resize(1024, 700);
+  QApplication::processEvents();
+  EXPECT_FALSE(instrument->isVisible());
+  EXPECT_TRUE(find<QPushButton>("step-how")->isVisible());
+}
+
+TEST_F(FieldTest, TicksAreFiledWithTheSessionThatFollowsThem) {
+  show("field");
+  find<QListWidget>("step-list")->setFocus();
+  press(Qt::Key_Space);
+  clock = clock + sky::minutes(1.0);
+  press(Qt::Key_Space);
+  ASSERT_EQ(ticks(), 2U);
+  const auto take = [&](std::size_t frames) {
+    window->models().frame.take(window->document().workspace(), window->document().answers());
+    ASSERT_TRUE(test::wait_until([&] {
+      const auto& sessions = window->models().log.sessions();
+      return !sessions.empty() && sessions.front().frames == static_cast<int>(frames);
+    }));
+  };
+  take(1);
+  const std::int64_t session = window->models().log.sessions().front().id;
+  const auto filed = [&] { return test::session_in_log(folder.path(), session).ticks; };
+  ASSERT_TRUE(test::wait_until([&] { return filed().size() == 2U; }));
+  EXPECT_EQ(filed()[0].tick, window->runbook().progress().ticks[0]);
+  // What follows goes there at once; what is taken back leaves it.
+  press(Qt::Key_Space);
+  ASSERT_TRUE(test::wait_until([&] { return filed().size() == 3U; }));
+  window->runbook().untick(filed()[2].tick.step);
+  ASSERT_TRUE(test::wait_until([&] { return filed().size() == 2U; }));
+  // The page of the session shows them with their times.
+  show("log");
+  auto* table = find<QTableWidget>("session-steps");
+  ASSERT_TRUE(test::wait_until([&] { return table->isVisible(); }));
+  ASSERT_EQ(table->rowCount(), 2);
+  EXPECT_EQ(table->item(0, 0)->text(), "10:40");
+  EXPECT_FALSE(table->item(0, 1)->text().isEmpty());
+  // The next start of the program knows where they are filed.
+  const auto kept = folder / "runbook.json";
+  ASSERT_TRUE(test::wait_until([&] {
+    return std::filesystem::exists(kept) &&
+           test::read_text(kept).find("\"session\"") != std::string::npos;
+  }));
+  Runbook again(window->document(), window->models().log);
+  again.set_clock([this] { return clock; });
+  again.keep_in(kept);
+  ASSERT_EQ(again.progress().ticks.size(), 2U);
+  again.untick(again.progress().ticks[1].step);
+  EXPECT_TRUE(test::wait_until([&] { return filed().size() == 1U; }));
 }
 
 TEST_F(FieldTest, ARunIsTimedByTheClockAndUndone) {

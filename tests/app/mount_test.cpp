@@ -23,6 +23,20 @@ using devices::Tracking;
 using standins::Build;
 using standins::Kind;
 
+/// Where the middle of a picture's light lies, from its own middle, right and up.
+QPointF light_of(const QImage& picture) {
+  QPointF sum;
+  double all = 0.0;
+  for (int y = 0; y < picture.height(); ++y) {
+    for (int x = 0; x < picture.width(); ++x) {
+      const double bright = qGray(picture.pixel(x, y));
+      sum += bright * QPointF(x - picture.width() / 2.0, picture.height() / 2.0 - y);
+      all += bright;
+    }
+  }
+  return all > 0.0 ? sum / all : QPointF();
+}
+
 class MountTest : public testing::Test {
  protected:
   void SetUp() override {
@@ -152,6 +166,21 @@ TEST_F(MountTest, AnEquatorialIsBroughtToTheSunByKeyboard) {
   EXPECT_GT(off_arcmin(), 10.0);  // its axis is off
   centre();
   EXPECT_LT(off_arcmin(), 0.3);
+  // The light path's camera records the Sun where it stands in the field: it runs out of a mount
+  // that stands.
+  follow(Tracking::kOff);
+  let_pass(40.0);
+  ASSERT_GT(off_arcmin(), 8.0);
+  const auto* eye = find<EyepiecePicture>("eyepiece-picture");
+  ASSERT_TRUE(test::wait_until([&] {
+    const QPointF there = *eye->scene().sun_arcmin;
+    const QPointF light = light_of(eye->recording());
+    return std::hypot(light.x(), light.y()) > 5.0 &&
+           QPointF::dotProduct(light, there) >
+               0.9 * std::hypot(light.x(), light.y()) * std::hypot(there.x(), there.y());
+  }));
+  follow(Tracking::kSun);
+  centre();
   press("mount-here");
   EXPECT_TRUE(test::wait_until([&] { return state().synchronised; }));
   follow(Tracking::kSun);

@@ -121,6 +121,46 @@ TEST(FindCli, HasItsKeysAndAgreesWithSun) {
   EXPECT_TRUE(find.at("seeker").contains("altitude_error_deg"));
 }
 
+TEST(AlignFramesCli, GivesARowThatTheTableOfRunsTakes) {
+  const test::TempFolder folder;
+  std::string files;
+  for (int i = 0; i < 3; ++i) {
+    const auto file = folder / ("frame" + std::to_string(i) + ".fits");
+    ASSERT_TRUE(frames::write_fits(test::drawn_disc(500, 420, {250.0 + 4.0 * i, 210.0 - 2.0 * i},
+                                                    160.0, test::morning() + sky::minutes(2.0 * i)),
+                                   file));
+    files += " " + file.string();
+  }
+  const std::string place = " --lat 36.07 --lon -5.58";
+  const Outcome outcome = call(words("align frames" + files + place));
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json run = outcome.json();
+  const double scale = 944.0 / 160.0;  // arcsec in a pixel
+  EXPECT_EQ(run.at("time_utc"), "2027-07-17T08:40:00Z");
+  EXPECT_EQ(run.at("duration_s"), 240.0);
+  EXPECT_NEAR(run.at("dec_drift_arcsec").get<double>(), 4.0 * scale, 0.5);
+  EXPECT_GT(run.at("ha_drift_arcsec").get<double>(), 8.0 * scale);
+  // Mirrored, the same picture runs east.
+  EXPECT_LT(call(words("align frames" + files + place + " --mirrored"))
+                .json()
+                .at("ha_drift_arcsec")
+                .get<double>(),
+            -8.0 * scale);
+  expect_bad_input(call(words("align frames " + (folder / "frame0.fits").string() + place)),
+                   "frames");
+  expect_bad_input(call(words("align frames /nowhere/a.fits" + place)), "/nowhere/a.fits");
+  expect_bad_input(call(words("align frames" + files + place + " --north 1e9")), "north");
+}
+
+TEST(FindCli, NamesTheStarOfTheRaisedPole) {
+  const Json north = call(words(std::string("find") + kMorning)).json().at("pole_mark");
+  EXPECT_EQ(north.at("star"), "polaris");
+  EXPECT_NEAR(north.at("altitude_deg").get<double>(), 36.07, 0.7);
+  const Json south = call(words("find --lat -41.3 --lon 174.8 --time 2027-07-17T00:00:00Z")).json();
+  EXPECT_EQ(south.at("pole_mark").at("star"), "sigma-octantis");
+  EXPECT_NEAR(south.at("pole_mark").at("azimuth_deg").get<double>(), 180.0, 1.6);
+}
+
 TEST(FindCli, WithoutALightPathGivesTheSkyAlone) {
   const Json find = call(words(std::string("find") + kMorning)).json();
   EXPECT_TRUE(find.at("shadow").is_null());

@@ -131,6 +131,27 @@ camera::Shot morning_shot(const optics::Rig& rig, std::uint32_t seed) {
   return workspace::shot_for(space, answers, std::nullopt, seed).value();
 }
 
+frames::Frame drawn_disc(int width, int height, const Pixel& centre, double radius_px,
+                         sky::UtcTime time) {
+  frames::Frame frame;
+  frame.width = width;
+  frame.height = height;
+  frame.info.time = time;
+  constexpr double kSky = 200.0;
+  constexpr double kMiddle = 45'000.0;
+  for (int y = 0; y < height; ++y) {
+    for (int x = 0; x < width; ++x) {
+      const double far = std::hypot(x - centre.x, y - centre.y);
+      const double share = std::min(1.0, far / radius_px);
+      const double darkened = 0.35 + 0.65 * std::sqrt(1.0 - share * share);
+      const double inside = 0.5 * std::erfc((far - radius_px) / std::sqrt(2.0));
+      frame.pixels.push_back(
+          static_cast<std::uint16_t>(std::lround(kSky + kMiddle * darkened * inside)));
+    }
+  }
+  return frame;
+}
+
 sky::UtcTime utc(const std::string& text) { return sky::parse_utc(text, "time").value(); }
 
 }  // namespace solarchon::test

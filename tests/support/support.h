@@ -57,6 +57,14 @@ void write_text(const std::filesystem::path& path, const std::string& text);
 /// A well exposed shot of it.
 [[nodiscard]] camera::Shot morning_shot(const optics::Rig& rig, std::uint32_t seed = 1);
 
+/// A plain darkened disc with an edge softened by a pixel, as no simulator of ours draws it, at a
+/// place in pixels (x to the right, y down).
+struct Pixel {
+  double x = 0.0;
+  double y = 0.0;
+};
+[[nodiscard]] frames::Frame drawn_disc(int width, int height, const Pixel& centre, double radius_px,
+                                       sky::UtcTime time);
 [[nodiscard]] sky::UtcTime utc(const std::string& text);
 
 /// Matches the failed side of a Result by code and field.

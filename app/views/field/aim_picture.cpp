@@ -54,16 +54,21 @@ void AimPicture::paint_card(QPainter& painter, const QRectF& box) const {
   }
   const double longer_mm = scene_.tube_mm * std::tan(kBesideDeg * base::kRadPerDeg);
   const double tube_mm = kTubeWall * scene_.aperture_mm;
-  // Both shadows, one over the other, with room between.
+  // Both shadows with room between, one over the other, or side by side on a low card.
+  const bool low = box.width() > 1.5 * box.height();
   const double scale =
-      std::min(box.width() * 0.82 / (tube_mm + longer_mm), box.height() * 0.74 / (2.0 * tube_mm));
+      low ? std::min(box.width() * 0.82 / (2.0 * tube_mm + longer_mm), box.height() * 0.8 / tube_mm)
+          : std::min(box.width() * 0.82 / (tube_mm + longer_mm),
+                     box.height() * 0.74 / (2.0 * tube_mm));
   const double radius = tube_mm / 2.0 * scale;
   const QColor ink(0x14181c);
   const QColor dark(0x4a4f55);
-  const double left = box.center().x() - longer_mm * scale / 2.0;
   const double gap = box.height() * 0.04;
-  const QPointF beside(left, box.center().y() - radius - gap);
-  const QPointF on(box.center().x(), box.center().y() + radius + gap);
+  const double apart = radius + gap;
+  const double half_longer = longer_mm * scale / 2.0;
+  const QPointF beside =
+      box.center() - (low ? QPointF(2.0 * half_longer + apart, 0.0) : QPointF(half_longer, apart));
+  const QPointF on = box.center() + (low ? QPointF(apart, 0.0) : QPointF(0.0, apart));
   painter.setBrush(dark);
   painter.setPen(Qt::NoPen);
   painter.drawPath(shadow_of(beside, radius, longer_mm * scale));
@@ -135,6 +140,13 @@ void AimPicture::paint_field(QPainter& painter, const QRectF& box) const {
 void AimPicture::draw(QPainter& painter) {
   painter.setRenderHint(QPainter::Antialiasing);
   constexpr double kGap = 16.0;
+  constexpr double kWide = 1.2;
+  if (width() < kWide * height()) {  // one under the other
+    const double half = (height() - kGap) / 2.0;
+    paint_card(painter, QRectF(2, 2, width() - 4.0, half - kCaptionHigh));
+    paint_field(painter, QRectF(2, half + kGap, width() - 4.0, half - kCaptionHigh - 8.0));
+    return;
+  }
   const double high = height() - kCaptionHigh - 10.0;
   const double card = std::min(high, width() * 0.4);
   paint_card(painter, QRectF(0, (high - card) / 2.0, card, card));

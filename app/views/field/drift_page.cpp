@@ -1,19 +1,29 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/field/drift_page.h"
 
+#include <QDragEnterEvent>
+#include <QDropEvent>
+#include <QFileDialog>
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QKeyEvent>
+#include <QMimeData>
+#include <QUrl>
 #include <QVBoxLayout>
 #include <algorithm>
 #include <cmath>
+#include <filesystem>
+#include <utility>
+#include <vector>
 
 #include "app/model/phrases.h"
 #include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
+#include "app/views/field/scenes.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/words/align.h"
+#include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
 
@@ -54,6 +64,7 @@ DriftPage::DriftPage(const Models& models, QWidget* parent)
       left_(new Figures(3, head_)) {
   head_->put(picture_, left_);
   new Beside(head_, build_side(), 340, this);
+  setAcceptDrops(true);
 }
 
 QWidget* DriftPage::build_form(QWidget* side) {
@@ -110,7 +121,13 @@ QWidget* DriftPage::build_form(QWidget* side) {
   add_ = new QPushButton(tr("Add the run"), form);
   add_->setObjectName(QStringLiteral("drift-add"));
   add_->setProperty("main", true);
+  frames_ = new QPushButton(tr("From frames\u2026"), form);
+  frames_->setObjectName(QStringLiteral("drift-frames"));
+  frames_->setToolTip(tr(
+      "Pictures of the drifting Sun, with their times, are measured and added as a run; they can "
+      "be dropped here too. The camera must not have been turned since"));
   buttons->addWidget(watch_);
+  buttons->addWidget(frames_);
   buttons->addWidget(add_, 1);
   column->addLayout(buttons);
   problem_ = new PlainLabel(form);
@@ -122,6 +139,13 @@ QWidget* DriftPage::build_form(QWidget* side) {
   connect(frame_, &QComboBox::currentIndexChanged, this, &DriftPage::choose_frame);
   connect(watch_, &QPushButton::clicked, this, &DriftPage::time_run);
   connect(add_, &QPushButton::clicked, this, &DriftPage::add_run);
+  connect(frames_, &QPushButton::clicked, this, &DriftPage::choose_files);
+  connect(&worker_, &Worker::busyChanged, this,
+          [this](bool busy) { frames_->setText(busy ? tr("Stop") : tr("From frames\u2026")); });
+  connect(&worker_, &Worker::progressed, this, [this](double done) {
+    frames_->setText(tr("Stop (%1 %)").arg(number(100.0 * done, 0)));
+  });
+  connect(&worker_, &Worker::broke, this, &DriftPage::complain);
   choose_frame();
   return form;
 }
@@ -252,13 +276,79 @@ void DriftPage::set_rate(align::Rate rate) {
 
 void DriftPage::begin_anew() {
   workspace::Outside outside = document_.workspace().outside;
-  const auto fit =
-      align::fit_pole(outside.runs, document_.workspace().site.latitude_deg, outside.rate);
-  if (fit && fit->solvable() && mount_.can("hand.knobs")) {
-    mount_.turn_knobs(-fit->error.altitude_deg, -fit->error.azimuth_deg);
+  const align::PoleFit fit = workspace::axis_of(document_.workspace());
+  if (fit.solvable() && mount_.can("hand.knobs")) {
+    mount_.turn_knobs(-fit.error.altitude_deg, -fit.error.azimuth_deg);
   }
   outside.runs.clear();
   edit(tr("Begin anew after turning the knobs"), outside);
+}
+
+void DriftPage::complain(const QString& what) {
+  problem_->setText(what);
+  problem_->show();
+}
+
+void DriftPage::keep_run(const align::DriftRun& run) {
+  problem_->hide();
+  workspace::Outside outside = document_.workspace().outside;
+  if (outside.runs.size() >= workspace::kMostDriftRuns) {
+    complain(tr("%1 runs are enough: take old ones away first").arg(workspace::kMostDriftRuns));
+    return;
+  }
+  outside.runs.push_back(run);
+  edit(tr("Add a drift run"), outside);
+}
+
+void DriftPage::dragEnterEvent(QDragEnterEvent* event) {
+  if (event->mimeData()->hasUrls()) {
+    event->acceptProposedAction();
+  }
+}
+
+void DriftPage::dropEvent(QDropEvent* event) {
+  QStringList files;
+  for (const QUrl& url : event->mimeData()->urls()) {
+    files << url.toLocalFile();
+  }
+  measure_frames(files);
+}
+
+void DriftPage::choose_files() {
+  if (worker_.busy()) {
+    worker_.cancel();
+    return;
+  }
+  const QStringList files = QFileDialog::getOpenFileNames(
+      this, tr("Frames of a drifting Sun"), QString(), tr("Pictures (*.fits *.fit *.tif *.tiff)"));
+  if (!files.isEmpty()) {
+    measure_frames(files);
+  }
+}
+
+void DriftPage::measure_frames(const QStringList& files) {
+  std::vector<std::filesystem::path> paths;
+  for (const QString& file : files) {
+    paths.emplace_back(file.toStdString());
+  }
+  const bool begun = worker_.start(
+      [this, paths, observer = workspace::observer_of(document_.workspace()),
+       celestial = document_.answers().celestial](const base::Task& task) -> Worker::Delivery {
+        auto run =
+            workspace::discs_in(paths, task).and_then([&](std::vector<align::DiscSeen> discs) {
+              return align::run_of_frames(observer, std::move(discs), celestial);
+            });
+        return [this, run = std::move(run)] {
+          if (run) {
+            keep_run(*run);
+          } else if (run.error().code != base::ErrorCode::kCancelled) {
+            complain(error_text(run.error()));
+          }
+        };
+      });
+  if (!begun) {
+    complain(tr("Other frames are being measured; stop that first."));
+  }
 }
 
 void DriftPage::add_run() {
@@ -273,25 +363,16 @@ void DriftPage::add_run() {
   const auto run = align::run_seen(
       workspace::observer_of(document_.workspace()), start, run_minutes_ * kSecondsPerMinute, seen,
       {answers.celestial, answers.train.sampling_arcsec_px, answers.sun.semidiameter_arcsec()});
-  problem_->setVisible(!run);
   if (!run) {
-    problem_->setText(beside_field_text(run.error()));
+    complain(beside_field_text(run.error()));
     return;
   }
-  workspace::Outside outside = document_.workspace().outside;
-  if (outside.runs.size() >= workspace::kMostDriftRuns) {
-    problem_->setText(
-        tr("%1 runs are enough: take old ones away first").arg(workspace::kMostDriftRuns));
-    problem_->show();
-    return;
-  }
-  outside.runs.push_back(*run);
   entered_ = {};
   for (NumberField* field : {right_, up_, west_, north_}) {
     field->clear();
   }
   begun_moment_.reset();
-  edit(tr("Add a drift run"), outside);
+  keep_run(*run);
 }
 
 void DriftPage::remove_run() {
@@ -340,14 +421,7 @@ void DriftPage::show_fit(const align::PoleFit& fit) {
   head_->say(
       empty ? tr("Let the Sun drift, and enter what it did.") : sentences.join(QStringLiteral(" ")),
       reasons.join(QStringLiteral(" ")));
-  PolePicture::Scene scene;
-  scene.latitude_deg = space.site.latitude_deg;
-  if (fit.solvable()) {
-    scene.fit = fit;
-    scene.altitude_turns = align::turns_of(fit.error.altitude_deg, space.outside.altitude_knob_deg);
-    scene.azimuth_turns = align::turns_of(fit.error.azimuth_deg, space.outside.azimuth_knob_deg);
-  }
-  picture_->show_scene(scene, head_->headline());
+  picture_->show_scene(pole_scene(document_, fit), head_->headline());
 }
 
 void DriftPage::show_left(const align::PoleFit& fit) {
@@ -391,12 +465,10 @@ void DriftPage::follow() {
   turned_->setToolTip(
       tr("The runs are put away, since they tell of the axis as it was; undo "
          "brings them back"));
-  const auto fit = align::fit_pole(space.outside.runs, space.site.latitude_deg, space.outside.rate);
-  turned_->setEnabled(!hands || (fit && fit->solvable()));
-  if (fit) {
-    show_fit(*fit);
-    show_left(*fit);
-  }
+  const align::PoleFit fit = workspace::axis_of(space);
+  turned_->setEnabled(!hands || fit.solvable());
+  show_fit(fit);
+  show_left(fit);
 }
 
 }  // namespace solarchon::app

@@ -13,6 +13,7 @@
 #include "app/model/models.h"
 #include "app/model/mount.h"
 #include "app/model/runbook.h"
+#include "app/model/worker.h"
 #include "app/shell/figures.h"
 #include "app/shell/number_field.h"
 #include "app/views/field/headed.h"
@@ -20,17 +21,21 @@
 
 namespace solarchon::app {
 
-/// The axis by the drift of the Sun: runs entered by hand, what they say of the pole, and the way
-/// to turn.
+/// The axis by the drift of the Sun: runs entered by hand or measured on frames, what they say of
+/// the pole, and the way to turn.
 class DriftPage : public QWidget {
   Q_OBJECT
 
  public:
   DriftPage(const Models& models, QWidget* parent = nullptr);
   void follow();
+  /// Measures frames of one run off the interface thread and adds it.
+  void measure_frames(const QStringList& files);
 
  protected:
   bool eventFilter(QObject* watched, QEvent* event) override;
+  void dragEnterEvent(QDragEnterEvent* event) override;
+  void dropEvent(QDropEvent* event) override;
 
  private:
   QWidget* build_side();
@@ -42,6 +47,9 @@ class DriftPage : public QWidget {
   void enter_seen(double west_arcsec, double north_arcsec);
   void set_rate(align::Rate rate);
   void add_run();
+  void choose_files();  ///< while frames are measured: stops that
+  void keep_run(const align::DriftRun& run);
+  void complain(const QString& what);
   /// The knobs were turned: the runs speak of another axis. Those of a stand-in are turned.
   void begin_anew();
   void remove_run();
@@ -66,6 +74,7 @@ class DriftPage : public QWidget {
   NumberField* west_ = nullptr;
   NumberField* north_ = nullptr;
   QPushButton* watch_ = nullptr;
+  QPushButton* frames_ = nullptr;
   QPushButton* add_ = nullptr;
   QLabel* problem_ = nullptr;
   QListWidget* list_ = nullptr;
@@ -77,6 +86,7 @@ class DriftPage : public QWidget {
   std::optional<sky::UtcTime> begun_;         ///< of the run that is being timed, by the computer
   std::optional<sky::UtcTime> begun_moment_;  ///< the same as the document sees it
   std::optional<sky::DiscPlace> begun_at_;    ///< where a simulated camera saw the Sun then
+  Worker worker_;                             ///< measures frames; last, it ends first
 };
 
 }  // namespace solarchon::app

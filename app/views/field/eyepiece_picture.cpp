@@ -30,6 +30,11 @@ void EyepiecePicture::show_scene(const Scene& scene, const QString& words) {
   update();
 }
 
+void EyepiecePicture::show_recording(const QImage& recording) {
+  recording_ = recording;
+  update();
+}
+
 QRectF EyepiecePicture::frame() const {
   const QSizeF field = scene_.field_arcmin.value_or(kAnyField);
   const QRectF room(kBesideIt, kBesideIt, width() - 2.0 * kBesideIt,
@@ -118,26 +123,34 @@ void EyepiecePicture::draw(QPainter& painter) {
   painter.fillPath(field, c.sky);
   const QSizeF size = scene_.field_arcmin.value_or(kAnyField);
   const double scale = frame.width() / size.width();  // px an arcminute
+  const bool outside =
+      std::abs(scene_.sun_arcmin->x()) > size.width() / 2.0 + scene_.sun_radius_arcmin ||
+      std::abs(scene_.sun_arcmin->y()) > size.height() / 2.0 + scene_.sun_radius_arcmin;
+  const bool recorded = !recording_.isNull() && scene_.seen && !outside;
   painter.save();
   painter.setClipPath(field);
-  paint_sun(painter, frame, scale);
+  if (!recorded) {
+    paint_sun(painter, frame, scale);
+  } else {
+    painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    painter.drawImage(frame, recording_);
+  }
   painter.restore();
-  painter.setPen(Theme::line(c.ink, 1.5));
+  painter.setPen(Theme::line(recorded ? QColor(Qt::white) : c.ink, 1.5));
   painter.drawLine(frame.center() - QPointF(12, 0), frame.center() + QPointF(12, 0));
   painter.drawLine(frame.center() - QPointF(0, 12), frame.center() + QPointF(0, 12));
   painter.setBrush(Qt::NoBrush);
   painter.setPen(Theme::line(c.ink, 2.5));
   painter.drawPath(field);
-  const bool outside =
-      std::abs(scene_.sun_arcmin->x()) > size.width() / 2.0 + scene_.sun_radius_arcmin ||
-      std::abs(scene_.sun_arcmin->y()) > size.height() / 2.0 + scene_.sun_radius_arcmin;
   if (outside) {
     paint_way(painter, frame);
   }
   paint_directions(painter, frame);
   painter.setFont(Theme::drawn_font(TextSize::kMedium));
   painter.setPen(c.ink);
-  const QString what = scene_.stale  ? tr("As it was when the mount last answered")
+  const QString what = scene_.stale ? tr("As it was when the mount last answered")
+                       : !recording_.isNull() && scene_.seen
+                           ? tr("Recorded by the simulated camera, false colour")
                        : scene_.seen ? tr("Seen by the simulated camera")
                                      : tr("Where the mount believes the Sun; look at the sensor");
   painter.drawText(QRectF(0, height() - kWordsHigh, width(), kWordsHigh), Qt::AlignCenter,

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <QImage>
 #include <QPointF>
 #include <QSizeF>
 #include <optional>
@@ -28,6 +29,9 @@ class EyepiecePicture : public Drawing {
   /// @param words  what it says, for who cannot see it
   void show_scene(const Scene& scene, const QString& words);
   [[nodiscard]] const Scene& scene() const { return scene_; }
+  /// What the camera of the light path records of it; empty: the disc is drawn.
+  void show_recording(const QImage& recording);
+  [[nodiscard]] const QImage& recording() const { return recording_; }
 
  protected:
   void draw(QPainter& painter) override;
@@ -41,6 +45,7 @@ class EyepiecePicture : public Drawing {
   void paint_directions(QPainter& painter, const QRectF& frame) const;
 
   Scene scene_;
+  QImage recording_;
 };
 
 }  // namespace solarchon::app

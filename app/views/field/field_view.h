@@ -27,6 +27,7 @@ class FieldView : public View {
   void show_page(const QString& id) override;
   [[nodiscard]] QString page() const override;
   void restyle() override;
+  [[nodiscard]] bool settled() const override { return find_->settled() && mount_->settled(); }
 
  protected:
   void follow() override;

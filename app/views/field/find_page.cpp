@@ -14,6 +14,7 @@
 #include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
+#include "app/views/field/scenes.h"
 #include "solarchon/base/angle.h"
 
 namespace solarchon::app {
@@ -160,25 +161,8 @@ QString FindPage::start_words(const std::vector<align::Start>& starts) const {
 }
 
 void FindPage::show_start(const std::vector<align::Start>& starts, double accuracy_arcmin) {
-  const workspace::Answers& answers = document_.answers();
-  AimPicture::Scene scene;
-  const auto usual = align::usual_tube_mm(document_.workspace().rig);
-  scene.tube_mm = document_.workspace().outside.tube_mm.value_or(usual.value_or(0.0));
-  scene.aperture_mm = answers.train.aperture_mm;
-  scene.accuracy_arcmin = accuracy_arcmin;
-  scene.sun_radius_arcmin = answers.sun.semidiameter_arcsec() / 60.0;
-  if (!starts.empty()) {
-    const align::Start& first = starts.front();
-    const optics::Train& train = answers.train;
-    scene.round = first.kind == align::StartKind::kEyepiece || train.look.has_value();
-    const double longer = !scene.round && train.field_width_arcmin && train.field_height_arcmin
-                              ? std::max(*train.field_width_arcmin, *train.field_height_arcmin) /
-                                    std::min(*train.field_width_arcmin, *train.field_height_arcmin)
-                              : 1.0;
-    scene.field_arcmin = QSizeF(first.field_arcmin * longer, first.field_arcmin);
-    scene.enough = first.enough;
-  }
-  const bool stop = answers.safety.verdict == safety::Severity::kStop;
+  const AimPicture::Scene scene = aim_scene(document_, starts, accuracy_arcmin);
+  const bool stop = document_.answers().safety.verdict == safety::Severity::kStop;
   if (stop) {
     head_->say(tr("Stop: this light path must not be turned to the Sun."),
                tr("What speaks against it, and the next safe step, stand in Light path."),
@@ -194,6 +178,24 @@ void FindPage::show_start(const std::vector<align::Start>& starts, double accura
   picture_->show_scene(scene, head_->headline());
 }
 
+Figures::Row FindPage::rough_start(const align::PoleMark& mark) const {
+  const QString star = mark.star == sky::PoleStar::kPolaris ? tr("Polaris") : tr("Sigma Octantis");
+  const QString place =
+      tr("%1 stands %2 from the pole, at RA %3, Dec %4 of date.")
+          .arg(star, degrees(mark.from_pole_deg, 2), in_hours(mark.right_ascension_deg),
+               in_degrees(mark.declination_deg));
+  if (document_.workspace().mount.kind == plan::MountKind::kAltAzimuth) {
+    return {tr("Rough start: told it sees"),
+            tr("%1, %2 high").arg(star, degrees(mark.altitude_deg, 1)),
+            tr("Level, tube to azimuth %1 at that height, and synchronise on the name. %2")
+                .arg(degrees(mark.azimuth_deg, 1), place)};
+  }
+  return {tr("Rough start: told it sees"), star,
+          tr("Level, axis to true north or south at the height of the latitude, tube along the "
+             "axis, and synchronise on the name. %1")
+              .arg(place)};
+}
+
 void FindPage::show_figures(double miss_deg) {
   const sky::Observer observer = workspace::observer_of(document_.workspace());
   const align::SunToSet sun = align::sun_to_set(observer, document_.moment());
@@ -202,9 +204,10 @@ void FindPage::show_figures(double miss_deg) {
       {tr("Hour angle"), hour_angle_words(sun.hour_angle_deg), tr("For the hour circle")},
       {tr("Height"), degrees(sun.altitude_deg, 2), tr("For an inclinometer on the tube")},
       {tr("Azimuth"), degrees(sun.azimuth_deg, 2), tr("From true north through east")},
+      rough_start(align::pole_mark(observer, document_.moment())),
       {tr("Rough go-to ends within"), degrees(miss_deg, 1),
-       tr("Levelled, tube to true north at the height of the latitude, told that it sees the pole, "
-          "sent to the Sun: one standard deviation, with north by a compass")}};
+       tr("Levelled, pointed so, told that it sees that star, sent to the Sun: one standard "
+          "deviation, with north by a compass. Then centre, and synchronise on the Sun")}};
   const auto& rig = document_.workspace().rig;
   if (const auto place = optics::find_fitted<optics::Telescope>(rig)) {
     const auto& telescope = std::get<optics::Telescope>(rig.elements[*place].part);
@@ -241,16 +244,22 @@ void FindPage::show_figures(double miss_deg) {
 }
 
 void FindPage::show_neighbours() {
+  // Planets take some milliseconds: too long for each step of a drag.
+  looking_.wish([this, observer = workspace::observer_of(document_.workspace()),
+                 time = document_.moment()](const base::Task& /*task*/) -> Worker::Delivery {
+    return [this, bodies = align::neighbours_of(observer, time)] { list_neighbours(bodies); };
+  });
+}
+
+void FindPage::list_neighbours(const std::vector<align::Neighbour>& bodies) {
   constexpr std::size_t kShown = 2;
-  const sky::Observer observer = workspace::observer_of(document_.workspace());
   const bool level = document_.workspace().mount.kind == plan::MountKind::kAltAzimuth;
   QStringList lines;
-  for (const align::Neighbour& body : align::neighbours_of(observer, document_.moment())) {
-    if (lines.size() < static_cast<qsizetype>(kShown)) {
-      lines << (level ? tr("%1; drift %2\u2033/min")
-                            .arg(offset_words(body), number(body.alt_azimuth_drift_arcsec_min, 0))
-                      : offset_words(body));
-    }
+  for (std::size_t i = 0; i < std::min(kShown, bodies.size()); ++i) {
+    lines << (level ? tr("%1; drift %2\u2033/min")
+                          .arg(offset_words(bodies[i]),
+                               number(bodies[i].alt_azimuth_drift_arcsec_min, 0))
+                    : offset_words(bodies[i]));
   }
   if (!level) {
     lines << tr("An equatorial mount then drifts by %1\u2033/min.")
@@ -263,10 +272,10 @@ void FindPage::follow() {
   const workspace::Workspace& space = document_.workspace();
   const workspace::Answers& answers = document_.answers();
   const auto usual = align::usual_tube_mm(space.rig);
-  const auto tube_mm = space.outside.tube_mm ? space.outside.tube_mm : usual;
+  const auto length_mm = tube_mm(document_);
   tube_->allow_empty(usual ? number(*usual, 0) : tr("not known"));
   space.outside.tube_mm ? tube_->show_value(*space.outside.tube_mm) : tube_->clear();
-  const double accuracy_arcmin = tube_mm ? align::shadow_accuracy_arcmin(*tube_mm) : 0.0;
+  const double accuracy_arcmin = length_mm ? align::shadow_accuracy_arcmin(*length_mm) : 0.0;
   show_start(align::starts_of(space.rig, kit_.parts(), accuracy_arcmin,
                               answers.sun.semidiameter_arcsec(), space.practice),
              accuracy_arcmin);

@@ -8,6 +8,7 @@
 
 #include "app/model/document.h"
 #include "app/model/models.h"
+#include "app/model/newest_wins.h"
 #include "app/shell/figures.h"
 #include "app/shell/number_field.h"
 #include "app/views/field/aim_picture.h"
@@ -23,6 +24,8 @@ class FindPage : public QWidget {
  public:
   FindPage(const Models& models, QWidget* parent = nullptr);
   void follow();
+  /// Nothing is looked up any more.
+  [[nodiscard]] bool settled() const { return looking_.settled(); }
   /// What the copy button puts on the clipboard.
   [[nodiscard]] QString coordinates() const;
 
@@ -30,7 +33,10 @@ class FindPage : public QWidget {
   QWidget* build_side();
   void show_start(const std::vector<align::Start>& starts, double accuracy_arcmin);
   void show_figures(double miss_deg);
+  /// The object of the rough alignment, and how the tube stands for it.
+  [[nodiscard]] Figures::Row rough_start(const align::PoleMark& mark) const;
   void show_neighbours();
+  void list_neighbours(const std::vector<align::Neighbour>& bodies);
   [[nodiscard]] QString start_words(const std::vector<align::Start>& starts) const;
 
   Document& document_;
@@ -41,6 +47,7 @@ class FindPage : public QWidget {
   Figures* figures_ = nullptr;
   Figures* controller_ = nullptr;
   QLabel* neighbours_ = nullptr;
+  NewestWins looking_;  ///< for them; last, it ends first
 };
 
 }  // namespace solarchon::app

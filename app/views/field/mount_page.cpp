@@ -7,12 +7,16 @@
 #include <QVBoxLayout>
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 #include "app/model/phrases.h"
 #include "app/shell/beside.h"
+#include "app/shell/frame_image.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/angle.h"
+#include "solarchon/camera/simulate.h"
+#include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
 
@@ -315,8 +319,43 @@ void MountPage::show_field() {
   if (const auto sun = mount_.sun_in_field()) {
     const sky::PictureOffset offset = sky::to_picture(*sun, answers.celestial);
     scene.sun_arcmin = QPointF(offset.right, offset.up) / kArcsecPerMin;
+    if (scene.seen && !scene.stale) {
+      record(*sun);
+    }
   }
   picture_->show_scene(scene, sun_words());
+}
+
+void MountPage::record(const sky::DiscPlace& sun) {
+  constexpr int kSide = 400;  // pixels of the longer side
+  constexpr double kBesideDeg = 2.0;
+  constexpr double kMovedArcsec = 0.5;
+  constexpr std::uint32_t kSeed = 3;
+  const workspace::Workspace& space = document_.workspace();
+  const bool far = std::hypot(sun.west_arcsec, sun.north_arcsec) > kBesideDeg * base::kArcsecPerDeg;
+  const bool stop = document_.answers().safety.verdict == safety::Severity::kStop;
+  auto shot = workspace::shot_for(space, document_.answers(), std::nullopt, kSeed);
+  if (far || stop || !shot) {
+    recorded_at_.reset();
+    picture_->show_recording({});
+    return;
+  }
+  if (recorded_at_ && std::hypot(sun.west_arcsec - recorded_at_->west_arcsec,
+                                 sun.north_arcsec - recorded_at_->north_arcsec) < kMovedArcsec) {
+    return;
+  }
+  recorded_at_ = sun;
+  const workspace::Answers& answers = document_.answers();
+  shot->target = sky::to_disc(
+      sky::to_picture({-sun.west_arcsec, -sun.north_arcsec}, answers.celestial), answers.solar);
+  shot->pointing_spread_px = 0.0;
+  recordings_.wish([this, shot = camera::binned(std::move(*shot), kSide)](
+                       const base::Task& task) -> Worker::Delivery {
+    const auto recording = camera::simulate(shot, task);
+    return [this, image = recording ? frame_image(recording->frame, kSide) : QImage()] {
+      picture_->show_recording(recorded_at_ ? image : QImage());
+    };
+  });
 }
 
 void MountPage::show_orders() {

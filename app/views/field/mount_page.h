@@ -9,11 +9,13 @@
 #include <QPushButton>
 #include <QWidget>
 #include <array>
+#include <optional>
 #include <vector>
 
 #include "app/model/document.h"
 #include "app/model/models.h"
 #include "app/model/mount.h"
+#include "app/model/newest_wins.h"
 #include "app/shell/figures.h"
 #include "app/views/field/arrow_pad.h"
 #include "app/views/field/eyepiece_picture.h"
@@ -28,6 +30,7 @@ class MountPage : public QWidget {
  public:
   MountPage(const Models& models, QWidget* parent = nullptr);
   void follow();
+  [[nodiscard]] bool settled() const { return recordings_.settled(); }
 
  protected:
   /// Escape stops what moves, wherever the keyboard is in the program.
@@ -48,6 +51,8 @@ class MountPage : public QWidget {
   [[nodiscard]] QString reason() const;
   [[nodiscard]] QString sun_words() const;
   void show_field();
+  /// Asks the simulated camera for what it records there.
+  void record(const sky::DiscPlace& sun);
   void show_orders();
 
   Document& document_;
@@ -67,6 +72,8 @@ class MountPage : public QWidget {
   QPushButton* park_ = nullptr;
   QButtonGroup* follow_ = nullptr;
   Figures* figures_ = nullptr;
+  std::optional<sky::DiscPlace> recorded_at_;  ///< where the Sun stood in the last recording
+  NewestWins recordings_;                      ///< last, it ends first
 };
 
 }  // namespace solarchon::app

@@ -10,6 +10,7 @@
 #include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
+#include "app/views/field/scenes.h"
 #include "solarchon/words/align.h"
 
 namespace solarchon::app {
@@ -20,13 +21,6 @@ namespace {
 
 constexpr std::array<NorthWay, 4> kWays{NorthWay::kShadow, NorthWay::kHighest, NorthWay::kMarks,
                                         NorthWay::kCompass};
-constexpr std::int64_t kQuarterMs = 900000;
-constexpr int kComing = 13;
-
-sky::UtcTime next_quarter(sky::UtcTime time) {
-  return {(time.unix_ms / kQuarterMs + 1) * kQuarterMs};
-}
-
 QString name_of(NorthWay way) {
   switch (way) {
     case NorthWay::kMarks:
@@ -131,12 +125,6 @@ void NorthPage::choose(int row) {
   }
 }
 
-align::NorthTools NorthPage::tools() const {
-  const workspace::Workspace& space = document_.workspace();
-  return {space.outside.plumb_mm, space.outside.feet_apart_mm, document_.magnetic_declination_deg(),
-          space.mount.kind};
-}
-
 QString NorthPage::headline(const align::North& north) const {
   const QTimeZone zone = document_.zone();
   const auto lies = [](const align::PlumbShadow& shadow) {
@@ -224,7 +212,7 @@ void NorthPage::show_ways(const align::North& north) {
 void NorthPage::follow() {
   const workspace::Workspace& space = document_.workspace();
   const sky::Observer observer = workspace::observer_of(space);
-  const align::NorthTools with = tools();
+  const align::NorthTools with = north_tools(document_);
   const auto north = align::find_north(observer, document_.moment(), document_.day().transit, with);
   if (!north) {
     return;  // cannot be: the fields hold the workspace to the ranges
@@ -255,15 +243,7 @@ void NorthPage::follow() {
   }
   knobs_->setText(knobs.front());
   knobs_->setToolTip(knobs.mid(1).join(QStringLiteral("\n")));
-  const sky::LocalSun& sun = document_.answers().local;
-  plan_->show_scene(
-      {*north, with, way_,
-       way_ == NorthWay::kShadow
-           ? align::plumb_shadows(observer, next_quarter(document_.moment()),
-                                  sky::seconds(kQuarterMs / 1000.0), kComing, with.plumb_mm)
-           : std::vector<align::PlumbShadow>(),
-       sun.azimuth_deg, sun.altitude_deg > 0.0, document_.zone()},
-      words);
+  plan_->show_scene(ground_scene(document_, *north, way_), words);
 }
 
 }  // namespace solarchon::app

@@ -24,7 +24,6 @@ class NorthPage : public QWidget {
 
  private:
   QWidget* build_side();
-  [[nodiscard]] align::NorthTools tools() const;
   [[nodiscard]] QString headline(const align::North& north) const;
   [[nodiscard]] QString reason(const align::North& north) const;
   void show_ways(const align::North& north);

@@ -20,21 +20,6 @@ using plan::StepState;
 
 namespace {
 
-/// The page that shows how a step is done; empty where none does.
-QString how_to(std::string_view step) {
-  if (step == "axis" || step == "level-base" || step == "mark-feet") {
-    return QStringLiteral("field-north");
-  }
-  if (step == "turn-to-sun" || step == "turn-and-uncap" || step == "centre" ||
-      step == "back-to-sun" || step == "try-on-card") {
-    return QStringLiteral("field-find");
-  }
-  if (step == "refine-axis") {
-    return QStringLiteral("field-drift");
-  }
-  return {};
-}
-
 QString sign_of(StepState state) {
   switch (state) {
     case StepState::kDone:
@@ -71,7 +56,7 @@ QString name_of(StepState state) {
 
 StepsPage::StepsPage(const Models& models, QWidget* parent)
     : QWidget(parent), runbook_(models.runbook) {
-  new Beside(build_card(), build_side(), 310, this);
+  new Beside(build_card(), build_side(models), 310, this);
   connect(&runbook_, &Runbook::changed, this, [this] {
     if (isVisible()) {
       follow();
@@ -117,6 +102,7 @@ QWidget* StepsPage::build_card() {
   anyway_ = new QPushButton(card);
   anyway_->setObjectName(QStringLiteral("step-anyway"));
   how_ = new QPushButton(tr("Show how"), card);
+  how_->setToolTip(tr("The page of Field that is about it"));
   how_->setObjectName(QStringLiteral("step-how"));
   for (QPushButton* button : {done_, anyway_, how_}) {
     button->setFont(Theme::font(TextSize::kLarge));
@@ -133,8 +119,9 @@ QWidget* StepsPage::build_card() {
   return card;
 }
 
-QWidget* StepsPage::build_side() {
+QWidget* StepsPage::build_side(const Models& models) {
   auto* side = new QWidget(this);
+  side_ = side;
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(6);
@@ -153,7 +140,10 @@ QWidget* StepsPage::build_side() {
   anew->setToolTip(tr("Takes all ticks away; the times are kept for the countdown"));
   auto* never = new PlainLabel(text(words::never_alone_words(voice())), side);
   never->setWordWrap(true);
+  instrument_ = new Instrument(models, side);
+  instrument_->hide();
   column->addWidget(occasion_);
+  column->addWidget(instrument_);
   column->addWidget(list_, 1);
   column->addWidget(never);
   column->addWidget(anew);
@@ -258,6 +248,7 @@ void StepsPage::show_list(const std::vector<plan::StepStanding>& standing) {
     }
   }
   list_->setCurrentRow(static_cast<int>(shown(standing)));
+  list_->scrollToItem(list_->currentItem());
 }
 
 void StepsPage::show_time(const plan::StepStanding& one, const plan::RunbookStep& step) {
@@ -303,8 +294,25 @@ void StepsPage::show_card(const std::vector<plan::StepStanding>& standing) {
                                                : tr("Done (Space)"));
   anyway_->setVisible(blocked);
   anyway_->setText(asking_ ? tr("I know: go on") : tr("Leave the order\u2026"));
-  how_->setVisible(!how_to(step.step.id).isEmpty());
+  how_->setVisible(Instrument::has(step.step.id));
+  show_instrument(step.step.id);
   strip_->show_steps(runbook_.steps(), standing, at);
+}
+
+void StepsPage::show_instrument(std::string_view step) {
+  constexpr int kLeastHeight = 540;  // for it and a piece of the list
+  const bool room = side_->height() >= Theme::px(kLeastHeight);
+  instrument_->setVisible(room && Instrument::has(step));
+  if (room) {
+    instrument_->show_for(step);
+  }
+}
+
+void StepsPage::resizeEvent(QResizeEvent* event) {
+  QWidget::resizeEvent(event);
+  if (isVisible()) {
+    follow();
+  }
 }
 
 void StepsPage::follow() {

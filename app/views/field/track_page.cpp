@@ -79,10 +79,7 @@ align::Driving TrackPage::driving() const {
   driving.periodic_error_arcsec = space.outside.periodic_error_arcsec;
   driving.worm_period_s = space.outside.worm_period_s;
   driving.step_arcsec = space.outside.step_arcsec;
-  const auto fit = align::fit_pole(space.outside.runs, space.site.latitude_deg, space.outside.rate);
-  if (fit && fit->solvable()) {
-    driving.error = fit->error;
-  }
+  driving.error = workspace::axis_of(space).error;  // none without runs that tell it
   if (document_.plan().turn) {
     driving.turn = document_.plan().turn->latest;
   }
@@ -94,15 +91,15 @@ QString TrackPage::axis_words() const {
   if (space.mount.kind == plan::MountKind::kAltAzimuth) {
     return tr("An alt-azimuth mount: it follows by steps of both axes, and the field turns.");
   }
-  const auto fit = align::fit_pole(space.outside.runs, space.site.latitude_deg, space.outside.rate);
-  if (!fit || !fit->solvable()) {
+  const align::PoleFit fit = workspace::axis_of(space);
+  if (!fit.solvable()) {
     return tr(
         "An equatorial mount, its axis taken as true: drift runs on the page Drift tell more.");
   }
   return tr("An equatorial mount, its axis %1\u2032 off in altitude and %2\u2032 in azimuth by the "
             "drift runs.")
-      .arg(number(fit->error.altitude_deg * base::kArcminPerDeg, 1),
-           number(fit->error.azimuth_deg * base::kArcminPerDeg, 1));
+      .arg(number(fit.error.altitude_deg * base::kArcminPerDeg, 1),
+           number(fit.error.azimuth_deg * base::kArcminPerDeg, 1));
 }
 
 QString TrackPage::headline(const align::TrackSummary& summary) const {

@@ -3,6 +3,7 @@
 
 #include <QDateTime>
 #include <QHBoxLayout>
+#include <QHeaderView>
 #include <QVBoxLayout>
 #include <algorithm>
 
@@ -11,6 +12,7 @@
 #include "app/shell/elided_label.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
+#include "solarchon/words/safety.h"
 
 namespace solarchon::app {
 
@@ -33,6 +35,20 @@ QString frame_line(const log::FrameEntry& frame, const QTimeZone& zone) {
   return QObject::tr("%1 \u00b7 %2 \u00b7 Sun %3\u00b0 \u00b7 %4")
       .arg(clock_at(frame.taken, zone, true), exposure_text(frame.exposure_ms),
            number(frame.sun_altitude_deg, 0), measured);
+}
+
+/// What was done, in the words that the light path of that day gives it; empty for a step of a
+/// newer program.
+QString step_words(const log::LoggedTick& logged, const optics::Rig& rig) {
+  for (const safety::Axes axes :
+       {safety::Axes::kEquatorial, safety::Axes::kLevel, safety::Axes::kNotSaid}) {
+    for (const safety::HandlingStep& step : safety::handling_order(rig, logged.occasion, axes)) {
+      if (step.id == logged.tick.step) {
+        return text(words::handling_words(step, voice()).what);
+      }
+    }
+  }
+  return {};
 }
 
 }  // namespace
@@ -89,6 +105,18 @@ QWidget* LogView::build_page() {
   frames_ = new QListWidget(page);
   frames_->setAccessibleName(tr("Frames of the session"));
   connect(frames_, &QListWidget::itemActivated, this, &LogView::open_chosen_frame);
+  steps_ = new QTableWidget(0, 2, page);
+  steps_->setObjectName(QStringLiteral("session-steps"));
+  steps_->setAccessibleName(tr("Steps at the telescope"));
+  steps_->setHorizontalHeaderLabels({tr("Time"), tr("Steps at the telescope")});
+  steps_->verticalHeader()->hide();
+  steps_->horizontalHeader()->setStretchLastSection(true);
+  steps_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft);
+  steps_->setShowGrid(false);
+  steps_->hide();  // until a session lies open
+  steps_->setTabKeyNavigation(false);
+  steps_->setEditTriggers(QAbstractItemView::NoEditTriggers);
+  steps_->setSelectionBehavior(QAbstractItemView::SelectRows);
   open_ = new QPushButton(tr("Open in Measure"), page);
   connect(open_, &QPushButton::clicked, this, &LogView::open_chosen_frame);
   take_up_ = new QPushButton(tr("Use its site and light path again"), page);
@@ -113,6 +141,7 @@ QWidget* LogView::build_page() {
   tools->addStretch(1);
   column->addLayout(tools);
   column->addWidget(notes_, 1);
+  column->addWidget(steps_, 2);
   return page;
 }
 
@@ -182,6 +211,7 @@ void LogView::show_session() {
   frames_->setFixedHeight(rows * std::max(Theme::px(30), frames_->sizeHintForRow(0)) +
                           Theme::px(14));
   open_->setEnabled(!entries_.empty());
+  show_steps(session);
   if (being_written) {
     return;
   }
@@ -189,6 +219,27 @@ void LogView::show_session() {
   const auto unkept = log().unkept_notes(session.id);
   notes_->setPlainText(unkept.value_or(text(session.notes)));
   notes_->document()->setModified(unkept.has_value());
+}
+
+void LogView::show_steps(const log::Session& session) {
+  const QTimeZone zone = document().zone();
+  steps_->setRowCount(0);
+  for (const log::LoggedTick& logged : session.ticks) {
+    QString words = step_words(logged, session.start.rig);
+    if (words.isEmpty()) {
+      continue;
+    }
+    if (logged.tick.early) {
+      words = tr("%1 Before its turn.").arg(words);
+    }
+    const int row = steps_->rowCount();
+    steps_->insertRow(row);
+    steps_->setItem(row, 0, new QTableWidgetItem(clock_at(logged.tick.time, zone)));
+    steps_->setItem(row, 1, new QTableWidgetItem(words));
+    steps_->item(row, 1)->setToolTip(words);
+  }
+  steps_->resizeColumnToContents(0);
+  steps_->setVisible(steps_->rowCount() > 0);
 }
 
 void LogView::keep_notes() {

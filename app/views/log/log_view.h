@@ -5,6 +5,7 @@
 #include <QListWidget>
 #include <QPlainTextEdit>
 #include <QPushButton>
+#include <QTableWidget>
 #include <vector>
 
 #include "app/shell/figures.h"
@@ -30,6 +31,7 @@ class LogView : public View {
   QWidget* build_page();
   void show_session();
   void take_up();
+  void show_steps(const log::Session& session);
   void keep_notes();
   void open_chosen_frame();
 
@@ -44,6 +46,7 @@ class LogView : public View {
   QPushButton* open_;
   QPushButton* take_up_;
   QPlainTextEdit* notes_;
+  QTableWidget* steps_;
   std::int64_t session_ = 0;  ///< the one that is shown; 0: none
   std::vector<log::FrameEntry> entries_;
   std::vector<std::int64_t> listed_;

@@ -59,12 +59,22 @@ Seen seen_in(const DriftRun& run, Rate rate) {
           run.noise_arcsec / kArcsecPerDeg};
 }
 
+/// Where runs were seen from.
+struct Place {
+  double latitude_deg = 0.0;
+  std::optional<sky::Weather> air;
+};
+
 /// Drift in declination and hour angle (degree).
-std::array<double, 2> predicted(const PoleError& error, double latitude_deg, const Seen& run) {
-  const MountAxis sky_axis({}, latitude_deg);
-  const MountAxis mount_axis(error, latitude_deg);
-  const Circles from = mount_axis.circles_of(sky_axis.direction_of(run.start));
-  const Circles to = mount_axis.circles_of(sky_axis.direction_of(run.end));
+std::array<double, 2> predicted(const PoleError& error, const Place& place, const Seen& run) {
+  const MountAxis sky_axis({}, place.latitude_deg);
+  const MountAxis mount_axis(error, place.latitude_deg);
+  const auto shown = [&](const Circles& sun) {
+    const Vector direction = sky_axis.direction_of(sun);
+    return mount_axis.circles_of(place.air ? refracted(direction, *place.air) : direction);
+  };
+  const Circles from = shown(run.start);
+  const Circles to = shown(run.end);
   return {to.declination_deg - from.declination_deg,
           base::wrap_180(to.hour_angle_deg - from.hour_angle_deg) - run.tracked_deg};
 }
@@ -77,14 +87,14 @@ struct Evidence {
   int drifts = 0;
 };
 
-void add(Evidence& evidence, const PoleError& error, double latitude_deg, const Seen& run) {
-  const auto now = predicted(error, latitude_deg, run);
+void add(Evidence& evidence, const PoleError& error, const Place& place, const Seen& run) {
+  const auto now = predicted(error, place, run);
   PoleError higher = error;
   higher.altitude_deg += kDerivativeDeg;
   PoleError further = error;
   further.azimuth_deg += kDerivativeDeg;
-  const auto by_altitude = predicted(higher, latitude_deg, run);
-  const auto by_azimuth = predicted(further, latitude_deg, run);
+  const auto by_altitude = predicted(higher, place, run);
+  const auto by_azimuth = predicted(further, place, run);
   const std::array<std::optional<double>, 2> drifts{run.declination_deg, run.hour_angle_deg};
   for (std::size_t i = 0; i < drifts.size(); ++i) {
     if (!drifts.at(i)) {
@@ -103,10 +113,10 @@ void add(Evidence& evidence, const PoleError& error, double latitude_deg, const 
   }
 }
 
-Evidence evidence_of(const std::vector<Seen>& runs, const PoleError& error, double latitude_deg) {
+Evidence evidence_of(const std::vector<Seen>& runs, const PoleError& error, const Place& place) {
   Evidence evidence;
   for (const Seen& run : runs) {
-    add(evidence, error, latitude_deg, run);
+    add(evidence, error, place, run);
   }
   return evidence;
 }
@@ -127,11 +137,11 @@ double altitude_of_sun_deg(const Circles& sun, double latitude_deg) {
 
 /// One more run like the last, where it would leave least doubt.
 std::optional<double> next_hour_angle(const std::vector<Seen>& runs, const PoleError& error,
-                                      double latitude_deg) {
+                                      const Place& place) {
   if (runs.empty()) {
     return std::nullopt;
   }
-  Evidence known = evidence_of(runs, error, latitude_deg);
+  Evidence known = evidence_of(runs, error, place);
   known.information[0] += 1.0 / (kPriorDeg * kPriorDeg);
   known.information[2] += 1.0 / (kPriorDeg * kPriorDeg);
   std::optional<double> best;
@@ -142,12 +152,12 @@ std::optional<double> next_hour_angle(const std::vector<Seen>& runs, const PoleE
     const double move = hour_angle - run.start.hour_angle_deg;
     run.start.hour_angle_deg += move;
     run.end.hour_angle_deg += move;
-    if (altitude_of_sun_deg(run.start, latitude_deg) < kLowestSunDeg ||
-        altitude_of_sun_deg(run.end, latitude_deg) < kLowestSunDeg) {
+    if (altitude_of_sun_deg(run.start, place.latitude_deg) < kLowestSunDeg ||
+        altitude_of_sun_deg(run.end, place.latitude_deg) < kLowestSunDeg) {
       continue;
     }
     Evidence after = known;
-    add(after, error, latitude_deg, run);
+    add(after, error, place, run);
     const auto& m = after.information;
     const double variance = (m[0] + m[2]) / determinant(m);
     if (variance < least) {
@@ -199,12 +209,14 @@ base::Json or_null(bool known, double value) {
 
 double rate_arcsec_s(Rate rate) { return rate == Rate::kSolar ? 15.0 : 15.041067; }
 
-Drift drift_of(const PoleError& error, double latitude_deg, const DriftRun& run, Rate rate) {
-  const auto drift = predicted(error, latitude_deg, seen_in(run, rate));
+Drift drift_of(const PoleError& error, double latitude_deg, const DriftRun& run, Rate rate,
+               const std::optional<sky::Weather>& air) {
+  const auto drift = predicted(error, {latitude_deg, air}, seen_in(run, rate));
   return {drift[0] * kArcsecPerDeg, drift[1] * kArcsecPerDeg};
 }
 
-base::Result<PoleFit> fit_pole(const std::vector<DriftRun>& runs, double latitude_deg, Rate rate) {
+base::Result<PoleFit> fit_pole(const std::vector<DriftRun>& runs, double latitude_deg, Rate rate,
+                               const std::optional<sky::Weather>& air) {
   if (const auto checked = base::checked("lat", latitude_deg, sky::kLatitudeRange); !checked) {
     return tl::make_unexpected(checked.error());
   }
@@ -213,8 +225,9 @@ base::Result<PoleFit> fit_pole(const std::vector<DriftRun>& runs, double latitud
   for (const DriftRun& run : runs) {
     seen.push_back(seen_in(run, rate));
   }
+  const Place place{latitude_deg, air};
   PoleFit fit;
-  Evidence evidence = evidence_of(seen, fit.error, latitude_deg);
+  Evidence evidence = evidence_of(seen, fit.error, place);
   for (int step = 0; step < kMostSteps && evidence.drifts >= 2; ++step) {
     const auto& m = evidence.information;
     const double far = std::hypot(fit.error.altitude_deg, fit.error.azimuth_deg);
@@ -225,7 +238,7 @@ base::Result<PoleFit> fit_pole(const std::vector<DriftRun>& runs, double latitud
     const double azimuth = (m[0] * evidence.pull[1] - m[1] * evidence.pull[0]) / determinant(m);
     fit.error.altitude_deg += altitude;
     fit.error.azimuth_deg += azimuth;
-    evidence = evidence_of(seen, fit.error, latitude_deg);
+    evidence = evidence_of(seen, fit.error, place);
     if (std::hypot(altitude, azimuth) < kSettledDeg) {
       break;
     }
@@ -236,7 +249,7 @@ base::Result<PoleFit> fit_pole(const std::vector<DriftRun>& runs, double latitud
   if (!fit.solvable()) {
     fit.error = {};
   }
-  fit.next_hour_angle_deg = next_hour_angle(seen, fit.error, latitude_deg);
+  fit.next_hour_angle_deg = next_hour_angle(seen, fit.error, place);
   if (!fit.solvable()) {
     fit.advice.push_back({kDoubtWords.of(fit.doubt), {}});
     if (fit.next_hour_angle_deg) {

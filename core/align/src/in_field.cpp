@@ -14,7 +14,7 @@ sky::DiscPlace sun_from(double azimuth_deg, double altitude_deg, const sky::Obse
   const sky::LocalSun sun =
       sky::local_sun(sky::geocentric_sun(time, observer.dut1_s), observer.site, observer.weather);
   const Vector look = direction_to(azimuth_deg, altitude_deg);
-  const Vector there = direction_to(sun.azimuth_deg, sun.altitude_airless_deg);
+  const Vector there = direction_to(sun.azimuth_deg, sun.altitude_deg);
   const Vector pole = MountAxis({}, observer.site.latitude_deg).pole();
   // Not normalised: only the ratio of west and north counts.
   const Vector west = cross(look, pole);

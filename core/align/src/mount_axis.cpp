@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/sky/sun.h"
 
 namespace solarchon::align {
 
@@ -32,6 +33,12 @@ Vector cross(const Vector& a, const Vector& b) {
 double angle_between_deg(const Vector& a, const Vector& b) {
   const Vector normal = cross(a, b);
   return std::atan2(std::sqrt(dot(normal, normal)), dot(a, b)) * base::kDegPerRad;
+}
+
+Vector refracted(const Vector& direction, const sky::Weather& weather) {
+  const double altitude_deg = altitude_of(direction);
+  return direction_to(azimuth_of(direction),
+                      altitude_deg + sky::refraction_deg(altitude_deg, weather));
 }
 
 MountAxis::MountAxis(const PoleError& error, double latitude_deg) {

@@ -87,6 +87,21 @@ Seeker seeker_of(const sky::Observer& observer, sky::UtcTime time) {
   return seeker;
 }
 
+PoleMark pole_mark(const sky::Observer& observer, sky::UtcTime time) {
+  constexpr double kPoleDeg = 90.0;
+  PoleMark mark;
+  mark.star = sky::pole_star(observer.site.latitude_deg);
+  const sky::EquatorialPlace place = sky::star_place(mark.star, time);
+  const sky::LocalPlace local = sky::local_place(
+      place, sky::geocentric_sun(time, observer.dut1_s).sidereal_time_deg, observer);
+  mark.right_ascension_deg = place.right_ascension_deg;
+  mark.declination_deg = place.declination_deg;
+  mark.azimuth_deg = local.azimuth_deg;
+  mark.altitude_deg = local.altitude_deg;
+  mark.from_pole_deg = kPoleDeg - std::abs(place.declination_deg);
+  return mark;
+}
+
 double rough_miss_deg(const sky::Observer& observer, sky::UtcTime time, plan::MountKind mount,
                       double azimuth_sigma_deg) {
   const sky::GeocentricSun sun = sky::geocentric_sun(time, observer.dut1_s);
@@ -170,6 +185,15 @@ base::Json to_json(const SunToSet& sun) {
           {"declination_j2000_deg", sun.declination_j2000_deg},
           {"azimuth_deg", sun.azimuth_deg},
           {"altitude_deg", sun.altitude_deg}};
+}
+
+base::Json to_json(const PoleMark& mark) {
+  return {{"star", sky::kPoleStarWords.of(mark.star)},
+          {"right_ascension_deg", mark.right_ascension_deg},
+          {"declination_deg", mark.declination_deg},
+          {"azimuth_deg", mark.azimuth_deg},
+          {"altitude_deg", mark.altitude_deg},
+          {"from_pole_deg", mark.from_pole_deg}};
 }
 
 base::Json to_json(const Sweep& sweep) {

@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/align/seen_drift.h"
 
+#include <algorithm>
 #include <cmath>
+#include <utility>
 
 #include "solarchon/base/angle.h"
 #include "solarchon/sky/sun.h"
@@ -88,6 +90,73 @@ base::Result<DriftRun> run_seen(const sky::Observer& observer, sky::UtcTime star
   return run;
 }
 
+base::Result<DriftRun> run_of_frames(const sky::Observer& observer, std::vector<DiscSeen> discs,
+                                     const sky::PictureOrientation& celestial) {
+  constexpr std::size_t kFewest = 2;
+  constexpr double kScaleSpread = 0.05;
+  constexpr double kLeastScatterArcsec = 1.0;
+  if (discs.size() < kFewest) {
+    return base::fail(base::ErrorCode::kMissing, "frames", std::to_string(discs.size()),
+                      base::wants("two-frames-of-a-run"));
+  }
+  std::sort(discs.begin(), discs.end(),
+            [](const DiscSeen& a, const DiscSeen& b) { return a.time < b.time; });
+  const auto [least, most] = std::minmax_element(
+      discs.begin(), discs.end(),
+      [](const DiscSeen& a, const DiscSeen& b) { return a.radius_px < b.radius_px; });
+  if (!(least->radius_px > 0.0) || most->radius_px > (1.0 + kScaleSpread) * least->radius_px) {
+    return base::fail(base::ErrorCode::kOutOfRange, "frames", {},
+                      base::wants("frames-of-one-scale"));
+  }
+  // Straight lines x(t), y(t): means, then slopes about them.
+  const auto count = static_cast<double>(discs.size());
+  DiscSeen mean{discs.front().time};
+  double mean_s = 0.0;
+  for (const DiscSeen& disc : discs) {
+    mean_s += sky::in_seconds(disc.time - mean.time) / count;
+    mean.x_px += disc.x_px / count;
+    mean.y_px += disc.y_px / count;
+    mean.radius_px += disc.radius_px / count;
+  }
+  double spread_s2 = 0.0;
+  double x_rate = 0.0;
+  double y_rate = 0.0;
+  const auto since = [&](const DiscSeen& disc) {
+    return sky::in_seconds(disc.time - mean.time) - mean_s;
+  };
+  for (const DiscSeen& disc : discs) {
+    spread_s2 += since(disc) * since(disc);
+    x_rate += since(disc) * (disc.x_px - mean.x_px);
+    y_rate += since(disc) * (disc.y_px - mean.y_px);
+  }
+  const double span_s = sky::in_seconds(discs.back().time - discs.front().time);
+  if (const auto checked = base::checked("duration", span_s, kRunSecondsRange); !checked) {
+    return tl::make_unexpected(checked.error());
+  }
+  x_rate /= spread_s2;
+  y_rate /= spread_s2;
+  double rest_px2 = 0.0;
+  for (const DiscSeen& disc : discs) {
+    rest_px2 += std::pow(disc.x_px - mean.x_px - x_rate * since(disc), 2) +
+                std::pow(disc.y_px - mean.y_px - y_rate * since(disc), 2);
+  }
+  const double semidiameter =
+      sky::geocentric_sun(discs.front().time, observer.dut1_s).semidiameter_arcsec();
+  const double scale = semidiameter / mean.radius_px;
+  // Two coordinates, two numbers of each line.
+  const double freedom = 2.0 * (count - 2.0);
+  const double scatter_arcsec =
+      std::max(kLeastScatterArcsec, freedom > 0.0 ? scale * std::sqrt(rest_px2 / freedom) : 0.0);
+  return run_seen(observer, discs.front().time, span_s,
+                  {true, x_rate * span_s, -y_rate * span_s, DriftUnit::kPixels},
+                  {celestial, scale, semidiameter})
+      .map([&](DriftRun run) {
+        run.noise_arcsec = std::clamp(scatter_arcsec * span_s / std::sqrt(spread_s2),
+                                      kNoiseRange.low, kNoiseRange.high);
+        return run;
+      });
+}
+
 DriftLeft drift_left(const PoleError& error, const sky::Observer& observer, sky::UtcTime time,
                      Rate rate) {
   constexpr double kSeconds = 300.0;
@@ -98,7 +167,7 @@ DriftLeft drift_left(const PoleError& error, const sky::Observer& observer, sky:
   run.hour_angle_deg = sky::local_sun(sun, observer.site, observer.weather).hour_angle_deg;
   run.declination_deg = sun.declination_deg;
   run.duration_s = kSeconds;
-  const Drift drift = drift_of(error, observer.site.latitude_deg, run, rate);
+  const Drift drift = drift_of(error, observer.site.latitude_deg, run, rate, observer.weather);
   DriftLeft left;
   left.west_arcsec_min =
       drift.hour_angle_arcsec * std::cos(sun.declination_deg * base::kRadPerDeg) / kMinutes;

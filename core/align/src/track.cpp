@@ -41,8 +41,11 @@ TrackPoint on_equatorial(const SunSeen& first, const SunSeen& now, double elapse
                          const sky::Observer& observer, const Driving& driving) {
   const MountAxis true_axis({}, observer.site.latitude_deg);
   const MountAxis axis(driving.error, observer.site.latitude_deg);
-  const Circles from = axis.circles_of(true_axis.direction_of(first.circles));
-  const Circles to = axis.circles_of(true_axis.direction_of(now.circles));
+  const auto shown = [&](const Circles& sun) {
+    return axis.circles_of(refracted(true_axis.direction_of(sun), observer.weather));
+  };
+  const Circles from = shown(first.circles);
+  const Circles to = shown(now.circles);
   const double tracked_deg = rate_arcsec_s(driving.rate) * elapsed_s / kArcsecPerDeg;
   const double worm_arcsec =
       driving.periodic_error_arcsec * std::sin(2.0 * base::kPi * elapsed_s / driving.worm_period_s);

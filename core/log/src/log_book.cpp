@@ -125,6 +125,23 @@ std::optional<measure::DiscMeasurement> load_measurement(SQLite::Database& datab
   return measured;
 }
 
+std::vector<LoggedTick> load_ticks(SQLite::Database& database, std::int64_t session) {
+  SQLite::Statement query(database,
+                          "SELECT occasion, step, done_ms, early FROM tick WHERE session = ? "
+                          "ORDER BY done_ms, rowid");
+  query.bind(1, session);
+  std::vector<LoggedTick> ticks;
+  while (query.executeStep()) {
+    if (const auto occasion = safety::kOccasionWords.from(query.getColumn(0).getString())) {
+      ticks.push_back({*occasion,
+                       {query.getColumn(1).getString(),
+                        {query.getColumn(2).getInt64()},
+                        query.getColumn(3).getInt() != 0}});
+    }
+  }
+  return ticks;
+}
+
 /// The mode stays with the file. Two processes that open a new log at once get in each other's way
 /// here without being made to wait by the library.
 void turn_to_write_ahead(SQLite::Database& database, std::chrono::milliseconds patience) {
@@ -275,6 +292,48 @@ Result<void> LogBook::set_notes(std::int64_t session, const std::string& notes) 
   }
 }
 
+Result<void> LogBook::keep_ticks(std::int64_t session, const std::vector<LoggedTick>& ticks) {
+  try {
+    SQLite::Transaction transaction(store_->database, SQLite::TransactionBehavior::IMMEDIATE);
+    // A conflict of keys means that it is filed; a missing session must not be passed over.
+    SQLite::Statement insert(store_->database,
+                             "INSERT INTO tick (session, occasion, step, done_ms, early) "
+                             "VALUES (?, ?, ?, ?, ?) ON CONFLICT DO NOTHING");
+    for (const LoggedTick& logged : ticks) {
+      insert.reset();
+      insert.bind(1, session);
+      insert.bind(2, std::string(safety::kOccasionWords.of(logged.occasion)));
+      insert.bind(3, logged.tick.step);
+      insert.bind(4, logged.tick.time.unix_ms);
+      insert.bind(5, logged.tick.early ? 1 : 0);
+      insert.exec();
+    }
+    transaction.commit();
+    return {};
+  } catch (const SQLite::Exception& problem) {
+    if (problem.getErrorCode() == SQLITE_CONSTRAINT) {
+      return fail(ErrorCode::kNotFound, "session", std::to_string(session));
+    }
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
+Result<void> LogBook::drop_tick(std::int64_t session, const LoggedTick& logged) {
+  try {
+    SQLite::Statement drop(store_->database,
+                           "DELETE FROM tick WHERE session = ? AND occasion = ? AND step = ? AND "
+                           "done_ms = ?");
+    drop.bind(1, session);
+    drop.bind(2, std::string(safety::kOccasionWords.of(logged.occasion)));
+    drop.bind(3, logged.tick.step);
+    drop.bind(4, logged.tick.time.unix_ms);
+    drop.exec();
+    return {};
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
 Result<std::vector<SessionSummary>> LogBook::summaries() const {
   try {
     SQLite::Statement query(store_->database, R"sql(
@@ -344,6 +403,7 @@ Result<Session> LogBook::session(std::int64_t id) const {
       frame.measurement = load_measurement(store_->database, frame.id, frame.taken);
       session.frames.push_back(std::move(frame));
     }
+    session.ticks = load_ticks(store_->database, id);
     return session;
   } catch (const SQLite::Exception& problem) {
     return tl::make_unexpected(as_error(problem, store_->file, false));

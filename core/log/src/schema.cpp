@@ -74,6 +74,16 @@ const std::vector<std::string>& schema_steps() {
       item TEXT NOT NULL,
       used_ms INTEGER NOT NULL,
       PRIMARY KEY (kind, name));
+  )sql",
+                                               // Steps of the runbook that were done.
+                                               R"sql(
+    CREATE TABLE tick (
+      session INTEGER NOT NULL REFERENCES session (id),
+      occasion TEXT NOT NULL,
+      step TEXT NOT NULL,
+      done_ms INTEGER NOT NULL,
+      early INTEGER NOT NULL,
+      PRIMARY KEY (session, occasion, step, done_ms));
   )sql"};
   return kSteps;
 }

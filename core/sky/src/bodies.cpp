@@ -154,6 +154,32 @@ EquatorialPlace body_place(Body body, UtcTime time) {
   return body == Body::kMoon ? moon_place(time) : planet_place(body, time);
 }
 
+PoleStar pole_star(double latitude_deg) {
+  return latitude_deg < 0.0 ? PoleStar::kSigmaOctantis : PoleStar::kPolaris;
+}
+
+EquatorialPlace star_place(PoleStar star, UtcTime time) {
+  /// ICRS at the epoch 2000.0; motion in right ascension times cos(declination).
+  struct Entry {
+    double right_ascension_deg, declination_deg, motion_mas_year, north_mas_year, parallax_arcsec;
+  };
+  constexpr Entry kPolarisEntry{37.954542, 89.264109, 44.48, -11.85, 0.00754};
+  constexpr Entry kOctantisEntry{317.195171, -88.956502, 26.34, 5.15, 0.01112};
+  constexpr double kRadPerMas = base::kRadPerArcsec / 1000.0;
+  const Entry& entry = star == PoleStar::kPolaris ? kPolarisEntry : kOctantisEntry;
+  const TimeScales scales = time_scales(time, 0.0);
+  const double declination = entry.declination_deg * kRadPerDeg;
+  double right_ascension = 0.0;
+  double to_north = 0.0;
+  double origins = 0.0;
+  eraAtci13(entry.right_ascension_deg * kRadPerDeg, declination,
+            entry.motion_mas_year * kRadPerMas / std::cos(declination),
+            entry.north_mas_year * kRadPerMas, entry.parallax_arcsec, 0.0, scales.tdb.day,
+            scales.tdb.fraction, &right_ascension, &to_north, &origins);
+  constexpr double kFarAu = 1e7;
+  return {base::wrap_360((right_ascension - origins) * kDegPerRad), to_north * kDegPerRad, kFarAu};
+}
+
 EquatorialPlace sun_of_j2000(UtcTime time) {
   Earth earth = earth_at(time_scales(time, 0.0));
   const double light_day = eraPm(earth.heliocentric[0]) * kLightDayPerAu;

@@ -40,6 +40,17 @@ advise::Situation situation_of(const Workspace& workspace, sky::UtcTime time,
   return situation;
 }
 
+align::PoleFit axis_of(const Workspace& workspace) {
+  const auto fit = align::fit_pole(workspace.outside.runs, workspace.site.latitude_deg,
+                                   workspace.outside.rate, observer_of(workspace).weather);
+  if (!fit) {  // cannot be: a site's latitude is in range
+    align::PoleFit none;
+    none.doubt = align::Doubt::kTooFew;
+    return none;
+  }
+  return *fit;
+}
+
 Answers answer(const Workspace& workspace, sky::UtcTime time, const sky::GeocentricSun& sun) {
   const Conditions& conditions = workspace.conditions;
   Answers answers;

@@ -9,6 +9,7 @@
 #include "solarchon/log/log_book.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
+#include "solarchon/plan/runbook.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/observe.h"
 
@@ -81,6 +82,20 @@ bool is_whole(const std::vector<log::SessionSummary>& present, const DemoSession
   return found && found->frames >= static_cast<int>(session.frames.size());
 }
 
+/// The steps of setting up for a session, as if each had taken the time that is planned for it.
+std::vector<log::LoggedTick> set_up_before(const Workspace& workspace, sky::UtcTime first_frame) {
+  const auto order = safety::handling_order(workspace.rig, safety::Occasion::kSetUp,
+                                            plan::axes_of(workspace.mount));
+  std::vector<log::LoggedTick> ticks;
+  sky::UtcTime done = first_frame - sky::minutes(2.0);
+  for (auto step = order.rbegin(); step != order.rend(); ++step) {
+    ticks.push_back({safety::Occasion::kSetUp, {std::string(step->id), done, false}});
+    done = done - sky::minutes(step->waits ? 0.0 : step->minutes);
+  }
+  std::reverse(ticks.begin(), ticks.end());
+  return ticks;
+}
+
 /// Takes the frames of one session that the log does not have yet, and notes what was noted.
 Result<void> observe(const DemoSession& session, const std::optional<log::SessionSummary>& begun,
                      Workspace workspace, const WithLog& with_log,
@@ -106,7 +121,9 @@ Result<void> observe(const DemoSession& session, const std::optional<log::Sessio
     }
     if (!id) {
       const auto note = [&](log::LogBook& log) {
-        return log.set_notes(taken->session, session.notes);
+        return log.set_notes(taken->session, session.notes).and_then([&] {
+          return log.keep_ticks(taken->session, set_up_before(workspace, time));
+        });
       };
       if (auto noted = with_log(note); !noted) {
         return noted;

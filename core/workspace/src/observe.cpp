@@ -166,6 +166,34 @@ plan::Stock stock_of(const Workspace& workspace, const plan::Day& day,
   return stock;
 }
 
+Result<std::vector<align::DiscSeen>> discs_in(const std::vector<std::filesystem::path>& files,
+                                              const base::Task& task) {
+  if (files.size() > kMostRunFrames) {
+    return base::fail(ErrorCode::kTooLarge, "frames", std::to_string(files.size()),
+                      base::wants("at-most", {static_cast<double>(kMostRunFrames)}));
+  }
+  std::vector<align::DiscSeen> discs;
+  for (const std::filesystem::path& file : files) {
+    const auto frame = frames::read_frame(file);
+    if (!frame) {
+      return tl::make_unexpected(frame.error());
+    }
+    if (!frame->info.time) {
+      return base::fail(ErrorCode::kMissing, file.filename().string(), {},
+                        base::wants("time-in-the-file"));
+    }
+    auto limb = measure::fit_limb(*frame, {task.stop, {}});
+    if (!limb) {
+      base::Error error = limb.error();
+      error.field = error.code == ErrorCode::kCancelled ? error.field : file.filename().string();
+      return tl::make_unexpected(std::move(error));
+    }
+    discs.push_back({*frame->info.time, limb->centre_x_px, limb->centre_y_px, limb->radius_px});
+    task.report(static_cast<double>(discs.size()) / static_cast<double>(files.size()));
+  }
+  return discs;
+}
+
 WithLog directly(log::LogBook& log) {
   return [&log](const std::function<Result<void>(log::LogBook&)>& work) { return work(log); };
 }

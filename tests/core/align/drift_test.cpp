@@ -21,6 +21,8 @@ constexpr double kArcminPerDeg = 60.0;
 const sky::Site kNorth{"north", 36.07, 0.0};
 const sky::Site kSouth{"south", -41.3, 0.0};
 
+const sky::Weather kAir{1013.0, 20.0};
+
 using Arrow = std::array<double, 3>;  // east, north, up
 
 double along(const Arrow& a, const Arrow& b) { return a[0] * b[0] + a[1] * b[1] + a[2] * b[2]; }
@@ -35,21 +37,21 @@ Arrow towards(double azimuth_deg, double altitude_deg) {
 }
 
 /// The Sun over a site by azimuth and height, as the sky room has it: nothing of hour angles.
-Arrow sun_at(const sky::Site& site, sky::UtcTime time) {
-  const auto sun = sky::local_sun(sky::geocentric_sun(time, 0.0), site, {});
-  return towards(sun.azimuth_deg, sun.altitude_airless_deg);
+Arrow sun_at(const sky::Site& site, sky::UtcTime time, bool through_air = false) {
+  const auto sun = sky::local_sun(sky::geocentric_sun(time, 0.0), site, kAir);
+  return towards(sun.azimuth_deg, through_air ? sun.altitude_deg : sun.altitude_airless_deg);
 }
 
 /// A run as a mount would show it whose axis points where the error says: angles from the axis, and
 /// turned about it, between arrows over the site.
 DriftRun observed(const sky::Site& site, const PoleError& error, sky::UtcTime start,
-                  double duration_s, double rate_arcsec_s) {
+                  double duration_s, double rate_arcsec_s, bool through_air = false) {
   const bool north = site.latitude_deg >= 0.0;
   const Arrow raised = towards(north ? error.azimuth_deg : 180.0 - error.azimuth_deg,
                                std::abs(site.latitude_deg) + error.altitude_deg);
   const Arrow pole = north ? raised : Arrow{-raised[0], -raised[1], -raised[2]};
-  const Arrow before = sun_at(site, start);
-  const Arrow after = sun_at(site, start + sky::seconds(duration_s));
+  const Arrow before = sun_at(site, start, through_air);
+  const Arrow after = sun_at(site, start + sky::seconds(duration_s), through_air);
   const Arrow from = square_to(pole, before);
   const Arrow to = square_to(pole, after);
   // Seen from the northern pole the sky turns clockwise: hour angle grows against the arrow.
@@ -191,6 +193,26 @@ TEST(FitPole, TakesTheRateOfTheMountIntoAccount) {
   EXPECT_NEAR(fit->error.azimuth_deg, -1.0, kParallaxDeg);
   EXPECT_LT(fit->misfit, 0.2);
   EXPECT_GT(fit_pole(runs, kNorth.latitude_deg, Rate::kSolar)->misfit, 2.0);
+}
+
+/// Two runs with the Sun low and rising or setting, where the air bends most.
+TEST(FitPole, TakesRefractionOutWhereItKnowsTheAir) {
+  const PoleError error{0.4, -0.7};
+  std::vector<DriftRun> runs;
+  for (const char* hour :
+       {"2027-07-17T06:30:00Z", "2027-07-17T12:10:00Z", "2027-07-17T17:40:00Z"}) {
+    runs.push_back(
+        observed(kNorth, error, test::utc(hour), 300.0, rate_arcsec_s(Rate::kSolar), true));
+  }
+  const auto with = fit_pole(runs, kNorth.latitude_deg, Rate::kSolar, kAir);
+  ASSERT_TRUE(with && with->solvable());
+  constexpr double kParallaxDeg = 0.004;
+  EXPECT_NEAR(with->error.altitude_deg, 0.4, kParallaxDeg);
+  EXPECT_NEAR(with->error.azimuth_deg, -0.7, kParallaxDeg);
+  EXPECT_LT(with->misfit, 0.2);
+  const auto without = fit_pole(runs, kNorth.latitude_deg, Rate::kSolar);
+  ASSERT_TRUE(without);
+  EXPECT_GT(without->misfit, 1.0);
 }
 
 TEST(FitPole, RefusesRunsThatCannotTellTheErrorsApart) {

@@ -2,6 +2,9 @@
 #include "solarchon/align/seen_drift.h"
 
 #include <cmath>
+#include <random>
+#include <utility>
+#include <vector>
 
 #include "solarchon/base/angle.h"
 #include "tests/support/support.h"
@@ -53,6 +56,63 @@ TEST(RunSeen, HalfADiscToTheLeftIsHalfADisc) {
   EXPECT_NEAR(run->noise_arcsec, 94.4, 1e-9);
 }
 
+/// Discs of a Sun that runs along a line, north up: 0.05 px a second to the right (west), 0.02 up.
+std::vector<DiscSeen> running(int count, double step_s, double radius_px = 472.0) {
+  std::vector<DiscSeen> discs;
+  for (int i = 0; i < count; ++i) {
+    const double seconds = i * step_s;
+    discs.push_back({kMorning + sky::seconds(seconds), 640.0 + 0.05 * seconds,
+                     512.0 - 0.02 * seconds, radius_px});
+  }
+  return discs;
+}
+
+TEST(RunOfFrames, IsTheStraightLineInTheScaleOfTheSunsRadius) {
+  auto discs = running(7, 50.0);
+  std::swap(discs.front(), discs.back());  // in any order
+  const auto run = run_of_frames(kSouthCoast, discs, kUpright.celestial);
+  ASSERT_TRUE(run);
+  EXPECT_EQ(run->start, kMorning);
+  EXPECT_DOUBLE_EQ(run->duration_s, 300.0);
+  const double scale = 944.0 / 472.0;
+  EXPECT_NEAR(*run->declination_drift_arcsec, 6.0 * scale, 0.02);
+  EXPECT_NEAR(*run->hour_angle_drift_arcsec * std::cos(run->declination_deg * base::kRadPerDeg),
+              15.0 * scale, 0.05);
+  // Seven places of one arcsecond: 300 s over the root of the sum of squares about the mean.
+  EXPECT_NEAR(run->noise_arcsec, 300.0 / std::sqrt(28.0 * 50.0 * 50.0), 1e-3);
+}
+
+TEST(RunOfFrames, ScatterBecomesNoise) {
+  auto discs = running(40, 8.0);
+  std::mt19937 random(7);
+  std::normal_distribution<double> shake(0.0, 2.0);  // px: 4 arcsec
+  for (DiscSeen& disc : discs) {
+    disc.x_px += shake(random);
+    disc.y_px += shake(random);
+  }
+  const auto run = run_of_frames(kSouthCoast, discs, kUpright.celestial);
+  ASSERT_TRUE(run);
+  const double expected = 4.0 * 312.0 / std::sqrt(40.0 * (40.0 * 40.0 - 1.0) / 12.0 * 64.0);
+  EXPECT_NEAR(run->noise_arcsec, expected, 0.25 * expected);
+  EXPECT_NEAR(*run->declination_drift_arcsec, 12.48, 4.0 * run->noise_arcsec);
+}
+
+TEST(RunOfFrames, RefusesFramesThatAreNoRun) {
+  const auto field = [](const std::vector<DiscSeen>& discs) {
+    const auto run = run_of_frames(kSouthCoast, discs, {});
+    return run ? std::string("none") : run.error().field;
+  };
+  EXPECT_EQ(field(running(2, 60.0)), "none");
+  EXPECT_EQ(field({}), "frames");
+  EXPECT_EQ(field(running(1, 60.0)), "frames");
+  EXPECT_EQ(field(running(3, 0.0)), "duration");
+  EXPECT_EQ(field(running(3, 86'400.0)), "duration");
+  EXPECT_EQ(field(running(3, 60.0, 0.0)), "frames");
+  auto grown = running(3, 60.0);
+  grown.back().radius_px *= 1.1;
+  EXPECT_EQ(field(grown), "frames");
+}
+
 TEST(RunSeen, RefusesWhatTellsNothing) {
   const auto code = [](const SeenDrift& seen, double seconds, const SeenIn& in) {
     const auto run = run_seen(kSouthCoast, kMorning, seconds, seen, in);
@@ -67,15 +127,32 @@ TEST(RunSeen, RefusesWhatTellsNothing) {
 
 TEST(DriftLeft, OfATrueAxisIsTheSunsOwnMotion) {
   const sky::GeocentricSun sun = sky::geocentric_sun(kMorning, 0.0);
-  const DriftLeft left = drift_left({}, kSouthCoast, kMorning, Rate::kSidereal);
+  sky::Observer airless = kSouthCoast;
+  airless.weather.pressure_hpa = 0.0;
+  const DriftLeft left = drift_left({}, airless, kMorning, Rate::kSidereal);
   EXPECT_NEAR(left.north_arcsec_min, 60.0 * sun.declination_rate_arcsec_s, 0.01);
   // Against the stars it goes east by its right ascension.
   EXPECT_NEAR(
       left.west_arcsec_min,
       -60.0 * sun.right_ascension_rate_arcsec_s * std::cos(sun.declination_deg * base::kRadPerDeg),
       0.01);
-  const DriftLeft solar = drift_left({}, kSouthCoast, kMorning, Rate::kSolar);
+  const DriftLeft solar = drift_left({}, airless, kMorning, Rate::kSolar);
   EXPECT_LT(std::abs(solar.west_arcsec_min), 0.2);
+  // Rising, the Sun comes down out of the refraction: by 58.3 arcsec times the change of the
+  // cotangent of its height, scaled with the air.
+  const auto height = [&](sky::UtcTime time) {
+    return sky::local_sun(sky::geocentric_sun(time, 0.0), airless.site, airless.weather)
+               .altitude_airless_deg *
+           base::kRadPerDeg;
+  };
+  const double sunk_arcsec_min =
+      58.3 *
+      (1.0 / std::tan(height(kMorning)) - 1.0 / std::tan(height(kMorning + sky::minutes(5.0)))) /
+      5.0;
+  const DriftLeft through_air = drift_left({}, kSouthCoast, kMorning, Rate::kSolar);
+  EXPECT_NEAR(std::hypot(through_air.west_arcsec_min - solar.west_arcsec_min,
+                         through_air.north_arcsec_min - solar.north_arcsec_min),
+              sunk_arcsec_min, 0.03 * sunk_arcsec_min);
 }
 
 TEST(DriftLeft, OfATiltedAxisFollowsTheSmallAngleFormula) {

@@ -108,6 +108,24 @@ TEST(LogBook, KnowsWhenThereIsNoSuchSession) {
   EXPECT_TRUE(book.summaries().value().empty()) << "the refused frame left something";
 }
 
+TEST(LogBook, KeepsTheStepsThatWereDoneOnceAndInOrder) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  const auto session = book.begin(morning_start()).value();
+  const auto other = book.begin(morning_start()).value();
+  const LoggedTick stand{safety::Occasion::kSetUp, {"stand", test::morning(), false}};
+  const LoggedTick early{safety::Occasion::kSetUp,
+                         {"turn-to-sun", test::morning() + sky::minutes(3.0), true}};
+  ASSERT_TRUE(book.keep_ticks(session, {early, stand}));
+  ASSERT_TRUE(book.keep_ticks(session, {stand}));
+  EXPECT_EQ(book.session(session).value().ticks, (std::vector<LoggedTick>{stand, early}));
+  EXPECT_TRUE(book.session(other).value().ticks.empty());
+  ASSERT_TRUE(book.drop_tick(session, early));
+  ASSERT_TRUE(book.drop_tick(session, early));
+  EXPECT_EQ(book.session(session).value().ticks, std::vector<LoggedTick>{stand});
+  EXPECT_THAT(book.keep_ticks(99, {stand}), FailsWith(ErrorCode::kNotFound, "session"));
+}
+
 TEST(LogBook, KeepsNotesInAnyScript) {
   const TempFolder folder;
   LogBook book = LogBook::open(folder / "log.sqlite").value();

@@ -1,6 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/sky/bodies.h"
 
+#include <libnova/apparent_position.h>
+#include <libnova/nutation.h>
+#include <libnova/proper_motion.h>
+#include <libnova/utility.h>
+
 #include <cmath>
 #include <thread>
 #include <vector>
@@ -30,6 +35,64 @@ TEST(BodyPlace, AgreesWithAnIndependentLibraryOver2024To2040) {
     const EquatorialPlace there{row.right_ascension_deg, row.declination_deg, 1.0};
     EXPECT_LT(separation_deg(place, there), tolerance_of(body)) << row.body << " " << row.time;
   }
+}
+
+/// The library leaves nutation to the caller: on to the ecliptic, along it, and back.
+void nutate(ln_equ_posn& place, double date) {
+  ln_nutation shift{};
+  ln_get_nutation(date, &shift);
+  const double mean = shift.ecliptic * base::kRadPerDeg;
+  const double true_tilt = (shift.ecliptic + shift.obliquity) * base::kRadPerDeg;
+  const double along = shift.longitude * base::kRadPerDeg;
+  const double ra = place.ra * base::kRadPerDeg;
+  const double dec = place.dec * base::kRadPerDeg;
+  const double x = std::cos(dec) * std::cos(ra);
+  const double y = std::cos(dec) * std::sin(ra) * std::cos(mean) + std::sin(dec) * std::sin(mean);
+  const double z = std::sin(dec) * std::cos(mean) - std::cos(dec) * std::sin(ra) * std::sin(mean);
+  const double moved_x = x * std::cos(along) - y * std::sin(along);
+  const double moved_y = x * std::sin(along) + y * std::cos(along);
+  const double back_y = moved_y * std::cos(true_tilt) - z * std::sin(true_tilt);
+  const double back_z = moved_y * std::sin(true_tilt) + z * std::cos(true_tilt);
+  place.ra = std::atan2(back_y, moved_x) * base::kDegPerRad;
+  place.dec = std::asin(back_z) * base::kDegPerRad;
+}
+
+/// By libnova, which has precession, nutation and aberration of its own (IAU 1976 and 1980), from
+/// the sexagesimal places of the year 2000.
+TEST(StarPlace, AgreesWithAnotherLibraryForBothPoleStars) {
+  struct Row {
+    PoleStar star;
+    ln_hms right_ascension;
+    ln_dms declination;
+    double motion_mas_year, north_mas_year;
+  };
+  for (const Row& row :
+       {Row{PoleStar::kPolaris, {2, 31, 49.09}, {0, 89, 15, 50.8}, 44.5, -11.9},
+        Row{PoleStar::kSigmaOctantis, {21, 8, 46.86}, {1, 88, 57, 23.4}, 26.3, 5.2}}) {
+    ln_hms hours = row.right_ascension;
+    ln_dms degrees = row.declination;
+    ln_equ_posn mean{ln_hms_to_deg(&hours), ln_dms_to_deg(&degrees)};
+    constexpr double kMasPerDeg = 3.6e6;
+    ln_equ_posn motion{row.motion_mas_year / kMasPerDeg / std::cos(mean.dec * base::kRadPerDeg),
+                       row.north_mas_year / kMasPerDeg};
+    for (const char* time : {"2024-01-10T00:00:00Z", "2027-07-17T08:40:00Z", "2033-10-02T12:00:00Z",
+                             "2039-04-20T20:00:00Z"}) {
+      constexpr double kUnixEpoch = 2440587.5;
+      const double date = kUnixEpoch + static_cast<double>(utc(time).unix_ms) / 86'400'000.0;
+      ln_equ_posn apparent{};
+      ln_get_apparent_posn(&mean, &motion, date, &apparent);
+      const EquatorialPlace place = star_place(row.star, utc(time));
+      nutate(apparent, date);
+      EXPECT_LT(separation_deg(place, {apparent.ra, apparent.dec, 1.0}), 2.0 * kArcsec)
+          << kPoleStarWords.of(row.star) << " " << time;
+    }
+  }
+}
+
+TEST(StarPlace, IsThatOfTheRaisedPole) {
+  EXPECT_EQ(pole_star(36.07), PoleStar::kPolaris);
+  EXPECT_EQ(pole_star(-41.3), PoleStar::kSigmaOctantis);
+  EXPECT_GT(star_place(pole_star(36.07), utc("2027-07-17T08:40:00Z")).declination_deg, 89.3);
 }
 
 TEST(LocalPlace, AgreesWithAnIndependentLibraryAtPlacesOfBothHemispheres) {

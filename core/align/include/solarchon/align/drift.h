@@ -10,6 +10,7 @@
 #include "solarchon/base/enum_words.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
+#include "solarchon/sky/site.h"
 #include "solarchon/sky/time.h"
 
 namespace solarchon::align {
@@ -54,11 +55,12 @@ struct Drift {
 };
 
 /// The drift that a mount with this error would show in a run. Exact rotations: good for errors of
-/// any size; the Sun's own motion in declination and hour angle is part of it. Refraction is left
-/// out: it moves the Sun by some arcseconds in five minutes below 30 degrees of altitude.
+/// any size; the Sun's own motion in declination and hour angle is part of it, and the change of
+/// refraction, some arcseconds in five minutes below 30 degrees of altitude.
 /// @param latitude_deg  -90 to 90
+/// @param air           that the Sun is seen through; none: refraction is left out
 [[nodiscard]] Drift drift_of(const PoleError& error, double latitude_deg, const DriftRun& run,
-                             Rate rate);
+                             Rate rate, const std::optional<sky::Weather>& air = {});
 
 /// Why runs do not give the error of the axis.
 enum class Doubt { kNone, kTooFew, kCannotTellApart, kDisagree };
@@ -87,13 +89,15 @@ struct PoleFit {
 /// axis within 30 degrees explains them to ten times their stated noise.
 /// @param runs          at most kMostRuns, each member in its range
 /// @param latitude_deg  of the mount
+/// @param air           that the Sun was seen through; none: refraction is left out
 /// Accuracy: the stated sigmas, for errors up to 10 degrees. Three runs of 5 minutes at -60, 0 and
 /// 60 degrees with 2 arcsec of noise give about 1 arcminute.
 /// Errors: kOutOfRange for a latitude outside -90 to 90.
 /// Source: rotation of the Sun about the true pole, read in the mount's frame (docs/numbers.md);
 /// Gauss and Newton's method.
 [[nodiscard]] base::Result<PoleFit> fit_pole(const std::vector<DriftRun>& runs, double latitude_deg,
-                                             Rate rate);
+                                             Rate rate,
+                                             const std::optional<sky::Weather>& air = {});
 
 /// Reads a table of runs: time_utc, hour_angle_deg, declination_deg, duration_s, dec_drift_arcsec,
 /// ha_drift_arcsec (one of both may be empty), noise_arcsec (may be left out). A heading must name

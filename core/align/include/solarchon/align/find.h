@@ -82,9 +82,20 @@ struct Seeker {
 /// longitude.
 [[nodiscard]] Seeker seeker_of(const sky::Observer& observer, sky::UtcTime time);
 
+/// The star by whose name a go-to is told of the pole, for a rough alignment on one object by day.
+struct PoleMark {
+  sky::PoleStar star = sky::PoleStar::kPolaris;
+  double right_ascension_deg = 0.0;  ///< of date
+  double declination_deg = 0.0;
+  double azimuth_deg = 0.0;   ///< to set the tube to, from true north through east
+  double altitude_deg = 0.0;  ///< refracted
+  double from_pole_deg = 0.0;
+};
+[[nodiscard]] PoleMark pole_mark(const sky::Observer& observer, sky::UtcTime time);
+
 /// How far off the Sun a go-to is expected to end (degree, one standard deviation) after a rough
-/// alignment: levelled, tube to true north at the altitude of the latitude, told that it sees the
-/// pole, sent to the Sun.
+/// alignment: levelled, tube to the pole (an equatorial), or to the star that marks it (an
+/// alt-azimuth mount; see pole_mark), told that it sees it, sent to the Sun.
 /// @param azimuth_sigma_deg  of the north that it was set to
 /// Altitude and level are taken as good to kInclinometerDeg. Exact rotations.
 [[nodiscard]] double rough_miss_deg(const sky::Observer& observer, sky::UtcTime time,
@@ -127,6 +138,7 @@ struct Neighbour {
 
 [[nodiscard]] base::Json to_json(const Start& start);
 [[nodiscard]] base::Json to_json(const SunToSet& sun);
+[[nodiscard]] base::Json to_json(const PoleMark& mark);
 [[nodiscard]] base::Json to_json(const Sweep& sweep);
 [[nodiscard]] base::Json to_json(const Seeker& seeker);
 [[nodiscard]] base::Json to_json(const Neighbour& neighbour);

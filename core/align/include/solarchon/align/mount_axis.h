@@ -4,6 +4,7 @@
 #include <array>
 
 #include "solarchon/align/drift.h"
+#include "solarchon/sky/site.h"
 
 namespace solarchon::align {
 
@@ -17,6 +18,10 @@ using Vector = std::array<double, 3>;
 [[nodiscard]] Vector cross(const Vector& a, const Vector& b);
 /// The angle between two directions (degree); exact for small ones too.
 [[nodiscard]] double angle_between_deg(const Vector& a, const Vector& b);
+
+/// Where the air shows what stands in a direction.
+/// Accuracy and source: as sky::refraction_deg.
+[[nodiscard]] Vector refracted(const Vector& direction, const sky::Weather& weather);
 
 /// What a mount's circles show, or where something stands.
 struct Circles {

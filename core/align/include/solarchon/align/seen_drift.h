@@ -3,6 +3,7 @@
 
 #include <optional>
 #include <string>
+#include <vector>
 
 #include "solarchon/align/drift.h"
 #include "solarchon/base/enum_words.h"
@@ -42,6 +43,25 @@ struct SeenIn {
 [[nodiscard]] base::Result<DriftRun> run_seen(const sky::Observer& observer, sky::UtcTime start,
                                               double duration_s, const SeenDrift& seen,
                                               const SeenIn& in);
+
+/// Where the Sun's disc lay in a frame.
+struct DiscSeen {
+  sky::UtcTime time;
+  double x_px = 0.0;  ///< of its middle, to the right
+  double y_px = 0.0;  ///< downwards
+  double radius_px = 0.0;
+};
+
+/// The run that frames of a driven mount tell: a straight line through the disc's places, by least
+/// squares; the scale is that of the Sun's own radius. The noise is what the places scatter about
+/// the line, at least 1 arcsec each, as it shows in the drift.
+/// @param discs      in any order
+/// @param celestial  where celestial north lies in the frames
+/// Errors: kMissing for fewer than two; kOutOfRange for a span outside kRunSecondsRange, for radii
+/// that differ by more than a twentieth (another scale), and as run_seen.
+[[nodiscard]] base::Result<DriftRun> run_of_frames(const sky::Observer& observer,
+                                                   std::vector<DiscSeen> discs,
+                                                   const sky::PictureOrientation& celestial);
 
 /// Where the Sun goes in a field that is driven by a mount with this error, on the sky.
 struct DriftLeft {

@@ -42,8 +42,8 @@ struct TrackPoint {
 /// Equatorial mounts: the axis' error by exact rotations, the worm as a sine that begins at the
 /// start. Alt-azimuth mounts: each axis stands at the nearest of its steps; the field turns by the
 /// change of the parallactic angle. At the stars' rate the Sun's own motion is added. Accuracy: 0.3
-/// arcsec an hour of parallax; refraction is left out for equatorial mounts (some arcseconds an
-/// hour below 30 degrees of altitude).
+/// arcsec an hour of parallax. Equatorial mounts are taken to know nothing of refraction,
+/// alt-azimuth mounts to follow it.
 [[nodiscard]] std::vector<TrackPoint> track(const sky::Observer& observer, sky::UtcTime start,
                                             sky::Duration step, int count, const Driving& driving);
 

@@ -13,6 +13,7 @@
 #include "solarchon/measure/disc.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/plan/countdown.h"
+#include "solarchon/plan/runbook.h"
 #include "solarchon/sky/site.h"
 #include "solarchon/sky/time.h"
 
@@ -39,11 +40,19 @@ struct FrameEntry {
   std::optional<measure::DiscMeasurement> measurement;
 };
 
+/// A step of the runbook that was done for a session.
+struct LoggedTick {
+  safety::Occasion occasion = safety::Occasion::kSetUp;
+  plan::Tick tick;
+  bool operator==(const LoggedTick&) const = default;
+};
+
 struct Session {
   std::int64_t id = 0;
   SessionStart start;
   std::string notes;
   std::vector<FrameEntry> frames;  ///< in order of time
+  std::vector<LoggedTick> ticks;   ///< in order of time; those of a newer program are left out
 };
 
 /// A session without its details, for lists.
@@ -108,6 +117,13 @@ class LogBook {
                                                       const FrameEntry& frame);
   /// Errors: kUnwritable; kNotFound.
   [[nodiscard]] base::Result<void> set_notes(std::int64_t session, const std::string& notes);
+
+  /// Files steps of the runbook with a session; one that is filed already stays as it is.
+  /// Errors: kUnwritable; kNotFound when there is no such session.
+  [[nodiscard]] base::Result<void> keep_ticks(std::int64_t session,
+                                              const std::vector<LoggedTick>& ticks);
+  /// Takes one back, filed or not. Errors: kUnwritable.
+  [[nodiscard]] base::Result<void> drop_tick(std::int64_t session, const LoggedTick& tick);
 
   /// Keeps a part of the owner's kit with its serial, notes, inspections and tuning history.
   /// @param part  with a `kit_id` it takes the place of that part, without one it is new

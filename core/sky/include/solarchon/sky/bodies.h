@@ -28,6 +28,17 @@ struct EquatorialPlace {
 /// and aberration.
 [[nodiscard]] EquatorialPlace body_place(Body body, UtcTime time);
 
+/// The bright star nearest to each pole of the sky, by whose name a mount is told of the pole.
+enum class PoleStar { kPolaris, kSigmaOctantis };
+inline constexpr base::EnumWords<PoleStar, 2> kPoleStarWords{{"polaris", "sigma-octantis"}};
+/// Of the pole that is raised there; on the equator the northern one.
+[[nodiscard]] PoleStar pole_star(double latitude_deg);
+/// Its apparent place, true equator and equinox of date.
+/// @param time  kFirstTime to kLastTime
+/// Accuracy: 1 arcsec. Source: places, motions and parallaxes of the Hipparcos catalogue (ESA 1997,
+/// new reduction by van Leeuwen 2007), brought to date by ERFA.
+[[nodiscard]] EquatorialPlace star_place(PoleStar star, UtcTime time);
+
 /// The Sun for a catalogue of the year 2000: astrometric, axes of the ICRS; with light time,
 /// without aberration, as a device expects it that takes precession, nutation and aberration into
 /// account. Accuracy: 0.1 arcsec, 1972 to 2100. Source: ERFA eraEpv00.

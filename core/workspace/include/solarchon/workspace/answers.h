@@ -5,6 +5,7 @@
 #include <optional>
 
 #include "solarchon/advise/advise.h"
+#include "solarchon/align/drift.h"
 #include "solarchon/light/exposure.h"
 #include "solarchon/optics/train.h"
 #include "solarchon/safety/safety.h"
@@ -41,6 +42,9 @@ struct Answers {
   sky::PictureOrientation celestial;            ///< of the picture on the sensor
   sky::PictureOrientation solar;
 };
+
+/// What the drift runs of a workspace say of the mount's axis, through the air of the site.
+[[nodiscard]] align::PoleFit axis_of(const Workspace& workspace);
 
 /// What a workspace's rig is judged against at an instant.
 [[nodiscard]] advise::Situation situation_of(const Workspace& workspace, sky::UtcTime time,

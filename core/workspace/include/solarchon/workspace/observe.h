@@ -9,6 +9,7 @@
 #include <string>
 #include <vector>
 
+#include "solarchon/align/seen_drift.h"
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
 #include "solarchon/camera/simulate.h"
@@ -28,6 +29,13 @@ namespace solarchon::workspace {
                                                   const Answers& answers,
                                                   std::optional<double> exposure_ms,
                                                   std::uint32_t seed);
+
+/// Where the Sun's disc lies in frames of files, for align::run_of_frames.
+/// Errors: as frames::read_frame and measure::fit_limb, with the file's name; kMissing for a frame
+/// that does not say when it was taken; kTooLarge for more than kMostRunFrames; kCancelled.
+inline constexpr std::size_t kMostRunFrames = 500;
+[[nodiscard]] base::Result<std::vector<align::DiscSeen>> discs_in(
+    const std::vector<std::filesystem::path>& files, const base::Task& task = {});
 
 /// A frame that was taken, kept, measured and filed.
 struct Taken {
