@@ -29,13 +29,22 @@ void DrawScene(benchmark::State& state) {
                          recording.truth.centre_y_px,
                          recording.truth.plate_scale_arcsec_px,
                          recording.truth.solar};
-  const light::LimbDarkening darkening(540.0);
+  const scene::Photosphere photosphere{
+      recording.truth.spots, 540.0, scene::kept_convection(1, recording.frame.info.time.value())};
   for (auto _ : state) {
-    benchmark::DoNotOptimize(
-        scene::draw(recording.truth.spots, recording.truth.view, darkening, grid));
+    benchmark::DoNotOptimize(scene::draw(photosphere, recording.truth.view, grid));
   }
 }
 BENCHMARK(DrawScene)->Unit(benchmark::kMillisecond);
+
+/// The granulation of an instant, which all frames of two seconds share.
+void MakeConvection(benchmark::State& state) {
+  std::int64_t second = 1'800'000'000;
+  for (auto _ : state) {
+    benchmark::DoNotOptimize(scene::Convection(1, sky::UtcTime{1000 * second++}));
+  }
+}
+BENCHMARK(MakeConvection)->Unit(benchmark::kMillisecond);
 
 void WholeFrame(benchmark::State& state) {
   const camera::Shot shot = demo_shot();

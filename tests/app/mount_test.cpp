@@ -83,6 +83,7 @@ class MountTest : public testing::Test {
     EXPECT_TRUE(test::wait_until([&] { return reports >= seen + 3; }));
   }
   void let_pass(double seconds) {
+    QApplication::processEvents();  // reports that wait are of the time before
     ms += static_cast<std::int64_t>(seconds * 1000.0);
     settle();
   }

@@ -6,8 +6,8 @@
 
 #include "blur.h"
 #include "solarchon/base/json.h"
+#include "solarchon/base/parallel.h"
 #include "solarchon/base/random.h"
-#include "solarchon/light/limb_darkening.h"
 #include "solarchon/scene/picture.h"
 
 namespace solarchon::camera {
@@ -67,7 +67,7 @@ void expose(const Shot& shot, const optics::Camera& camera, const scene::Picture
   const double electrons_per_number = camera.full_well_e / (full_scale - black);
   const double signal = shot.electrons_per_ms * shot.exposure_ms;
   frame.saturation = static_cast<int>(full_scale);
-  for (int y = 0; y < frame.height; ++y) {
+  base::each_row(frame.height, {}, [&](int y) {
     base::Random random{shot.seed, static_cast<std::uint32_t>(y), 0xcafeU};
     const float* row = picture.data() + first + static_cast<std::size_t>(y) * stride;
     std::uint16_t* out = frame.pixels.data() + static_cast<std::ptrdiff_t>(y) * frame.width;
@@ -78,7 +78,7 @@ void expose(const Shot& shot, const optics::Camera& camera, const scene::Picture
       const double number = std::round(black + read / electrons_per_number);
       out[x] = static_cast<std::uint16_t>(std::clamp(number, 0.0, full_scale));
     }
-  }
+  });
 }
 
 frames::FrameInfo info_of(const Shot& shot, const optics::Train& train,
@@ -130,8 +130,11 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
                          truth.solar};
   constexpr double kDrawingShare = 0.5;
   const base::Task drawing{task.stop, [&](double done) { task.report(done * kDrawingShare); }};
-  auto picture = scene::draw(truth.spots, truth.view,
-                             light::LimbDarkening(train.band.wavelength_nm), grid, drawing);
+  const scene::Photosphere photosphere{truth.spots, train.band.wavelength_nm,
+                                       scene::shows_granules(truth.plate_scale_arcsec_px)
+                                           ? scene::kept_convection(shot.sun_seed, shot.time)
+                                           : nullptr};
+  auto picture = scene::draw(photosphere, truth.view, grid, drawing);
   if (!picture) {
     return tl::make_unexpected(picture.error());
   }

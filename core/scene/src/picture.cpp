@@ -4,8 +4,11 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <cstdint>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/base/parallel.h"
+#include "solarchon/light/limb_darkening.h"
 
 namespace solarchon::scene {
 
@@ -13,8 +16,13 @@ using base::kRadPerDeg;
 
 namespace {
 
-constexpr double kPenumbra = 0.74;  // brightness against the photosphere around, white light
-constexpr double kUmbra = 0.20;
+constexpr double kPenumbra = 0.76;  // mean brightness against the photosphere around, white light
+constexpr double kDarkestUmbra = 0.10;  // of large spots
+constexpr double kBrightestUmbra = 0.30;
+constexpr double kFilamentKm = 350.0;  // wide, in a penumbra
+constexpr double kBridge = 0.66;       // brightness of a bridge of light
+constexpr double kFinestShown = 2.5;   // arcsec a pixel: no granulation beyond
+constexpr double kQuietShare = 0.12;   // of the faculae of a group, in the quiet network
 constexpr double kSoftRim = 0.06;      // half width of a rim, against the spot's radius
 constexpr double kReach = 1.45;        // no rim wave reaches farther than this many radii
 constexpr double kAureoleFall = 0.35;  // e-folding distance of scattered light, in solar radii
@@ -30,6 +38,29 @@ double soft_step(double distance, double width) {
   return share * share * (3.0 - 2.0 * share);
 }
 
+/// A number from -1 to 1 that belongs to three whole ones.
+double hashed(std::int64_t a, std::int64_t b, std::uint64_t c) {
+  auto x = static_cast<std::uint64_t>(a) * 0x9e3779b97f4a7c15ULL ^
+           static_cast<std::uint64_t>(b) * 0xbf58476d1ce4e5b9ULL ^ c * 0x94d049bb133111ebULL;
+  x = (x ^ (x >> 30U)) * 0xbf58476d1ce4e5b9ULL;
+  x = (x ^ (x >> 27U)) * 0x94d049bb133111ebULL;
+  return static_cast<double>((x ^ (x >> 31U)) >> 11U) * 0x1p-52 - 1.0;
+}
+
+/// Smooth noise along a circle of so many steps, drawn out along the radius.
+double filament(double along, double across, std::int64_t steps, std::uint64_t seed) {
+  const auto left = static_cast<std::int64_t>(std::floor(along));
+  const auto low = static_cast<std::int64_t>(std::floor(across));
+  const auto eased = [](double share) { return share * share * (3.0 - 2.0 * share); };
+  const double dx = eased(along - static_cast<double>(left));
+  const double dy = eased(across - static_cast<double>(low));
+  const auto value = [&](std::int64_t x, std::int64_t y) {
+    return hashed(((x % steps) + steps) % steps, y, seed);
+  };
+  return (1.0 - dy) * ((1.0 - dx) * value(left, low) + dx * value(left + 1, low)) +
+         dy * ((1.0 - dx) * value(left, low + 1) + dx * value(left + 1, low + 1));
+}
+
 /// A spot in the frame of the observer, ready to be asked.
 struct PlacedSpot {
   Vector centre;
@@ -38,9 +69,13 @@ struct PlacedSpot {
   double radius_rad;
   double cos_reach;
   const Spot* spot;
+  double umbra;            ///< its brightness
+  std::int64_t filaments;  ///< round the penumbra
+  std::uint64_t seed;
 
   /// Brightness against the photosphere at a surface point.
-  [[nodiscard]] double at(const Vector& point) const {
+  /// @param detail  0: filaments are not shown, 1: wholly
+  [[nodiscard]] double at(const Vector& point, double detail) const {
     if (dot(centre, point) < cos_reach) {
       return 1.0;
     }
@@ -54,20 +89,55 @@ struct PlacedSpot {
     }
     // The squared radius carries the wave, so that the area stays that of the circle.
     const double rim = radius_rad * std::sqrt(1.0 + wave);
-    const double distance = std::hypot(x, y) / rim;
+    double distance = std::hypot(x, y) / rim;
+    const double turned = angle / (2.0 * base::kPi) * static_cast<double>(filaments);
+    const double streak =
+        detail > 0.0 ? detail * filament(turned, 3.0 * distance, filaments, seed) : 0.0;
+    constexpr double kRagged = 0.07;  // of the radius, by which filaments stand out
+    distance += kRagged * streak;
     const double outside = soft_step(distance - 1.0, kSoftRim);
     const double outside_umbra = soft_step(distance - spot->umbra_share, kSoftRim);
-    const double inner = kUmbra + (kPenumbra - kUmbra) * outside_umbra;
+    constexpr double kStreaks = 0.13;
+    const double penumbra = kPenumbra + kStreaks * streak;
+    double inner = umbra + (penumbra - umbra) * outside_umbra;
+    if (bridged()) {
+      // Across the umbra, beside its middle, as wide as a granule or two.
+      const double way = spot->phase_rad[0];
+      const double beside = (x * std::cos(way) + y * std::sin(way)) / rim -
+                            0.3 * spot->umbra_share * std::sin(spot->phase_rad[1]);
+      constexpr double kHalfWide = 0.05;
+      const double on_it = 1.0 - soft_step(std::abs(beside) - kHalfWide, 0.5 * kHalfWide);
+      inner += (1.0 - outside_umbra) * on_it * (kBridge - inner);
+    }
     return inner + (1.0 - inner) * outside;
   }
+
+  /// Large spots break up along such bridges.
+  [[nodiscard]] bool bridged() const {
+    constexpr double kLargeDeg = 1.2;
+    constexpr double kOneIn = 0.065;  // waves of the rim lie between 0.02 and 0.1
+    return spot->radius_deg > kLargeDeg && spot->wave[2] > kOneIn;
+  }
+};
+
+/// Where faculae stand round a spot.
+struct Plage {
+  Vector centre;
+  double sharpness;  ///< of exp(sharpness (cos distance - 1))
+  double strength;
 };
 
 class Painter {
  public:
-  Painter(const std::vector<Spot>& spots, const sky::DiscView& view,
-          const light::LimbDarkening& darkening, const Grid& grid)
-      : darkening_(darkening),
+  Painter(const Photosphere& photosphere, const sky::DiscView& view, const Grid& grid)
+      : darkening_(photosphere.wavelength_nm),
         grid_(grid),
+        convection_(shows_granules(grid.scale_arcsec_px) ? photosphere.convection.get() : nullptr),
+        contrast_at_limb_(granule_contrast(photosphere.wavelength_nm, 0.0)),
+        contrast_gain_(granule_contrast(photosphere.wavelength_nm, 1.0) - contrast_at_limb_),
+        cos_b0_(std::cos(view.b0_deg * kRadPerDeg)),
+        sin_b0_(std::sin(view.b0_deg * kRadPerDeg)),
+        l0_deg_(view.l0_deg),
         distance_radii_(1.0 / std::sin(std::atan(sky::limb_radius_arcsec(view.distance_au) *
                                                  base::kRadPerArcsec))),
         limb_px_(sky::limb_radius_arcsec(view.distance_au) / grid.scale_arcsec_px) {
@@ -75,7 +145,11 @@ class Painter {
     const sky::DiscPlace up = sky::to_disc({0.0, 1.0}, grid.solar);
     right_ = {right.west_arcsec, right.north_arcsec};
     up_ = {up.west_arcsec, up.north_arcsec};
-    for (const Spot& spot : spots) {
+    pixel_km_ =
+        grid.scale_arcsec_px * base::kRadPerArcsec * (distance_radii_ - 1.0) * kSolarRadiusKm;
+    detail_ = std::clamp(2.0 - pixel_km_ / kFilamentKm, 0.0, 1.0);
+    shown_ = std::clamp(2.0 * (kFinestShown - grid.scale_arcsec_px), 0.0, 1.0);
+    for (const Spot& spot : photosphere.spots) {
       place(spot, view);
     }
   }
@@ -93,8 +167,17 @@ class Painter {
       const double dx = x - grid_.centre_x_px;
       const double radius_px = std::hypot(dx, dy);
       const bool at_limb = std::abs(radius_px - limb_px_) < 1.5;
-      row[x] = static_cast<float>(at_limb || in_spot(dx, dy) ? average(dx, dy, near)
-                                                             : sample(dx, dy, radius_px, near));
+      const Emergence emerged = emergence(dx, dy, radius_px);
+      const Sample seen =
+          at_limb || in_spot(dx, dy) ? average(dx, dy, near) : sample(emerged, radius_px, near);
+      // Only what no spot covers is granulated.
+      constexpr double kCovered = 0.8;
+      double brightness = seen.quiet * seen.spots;
+      if (convection_ != nullptr && emerged.on_disc && seen.spots > kCovered) {
+        const double share = shown_ * (seen.spots - kCovered) / (1.0 - kCovered);
+        brightness *= 1.0 + share * structure(emerged);
+      }
+      row[x] = static_cast<float>(brightness);
     }
   }
 
@@ -123,6 +206,21 @@ class Painter {
     placed.radius_rad = spot.radius_deg * kRadPerDeg;
     placed.cos_reach = std::cos(kReach * placed.radius_rad);
     placed.spot = &spot;
+    constexpr double kSmallDeg = 0.15;
+    constexpr double kLargeDeg = 0.75;
+    const double grown = std::clamp(
+        (spot.radius_deg * spot.umbra_share - kSmallDeg) / (kLargeDeg - kSmallDeg), 0.0, 1.0);
+    placed.umbra = kBrightestUmbra + (kDarkestUmbra - kBrightestUmbra) * grown;
+    constexpr double kMiddle = 0.7;  // of the radius, where filaments are counted
+    placed.filaments = std::max<std::int64_t>(
+        8,
+        std::llround(2.0 * base::kPi * kMiddle * placed.radius_rad * kSolarRadiusKm / kFilamentKm));
+    placed.seed = static_cast<std::uint64_t>(std::llround(spot.phase_rad[2] * 1e9));
+    if (convection_ != nullptr) {
+      constexpr double kWideDeg = 2.5;
+      const double wide = (kWideDeg + 1.5 * spot.radius_deg) * kRadPerDeg;
+      plages_.push_back({placed.centre, 1.0 / (wide * wide), std::min(1.0, 0.6 * spot.radius_deg)});
+    }
     if (placed.centre[2] < -std::sin(kReach * placed.radius_rad)) {
       return;
     }
@@ -143,69 +241,129 @@ class Painter {
     });
   }
 
-  /// Brightness at one point of the picture, offsets from the disc's centre in pixels, y up.
-  [[nodiscard]] double sample(double dx, double dy, double radius_px,
-                              const std::vector<const PlacedSpot*>& near) const {
+  /// What is seen at one point.
+  struct Sample {
+    double quiet;        ///< brightness without spots
+    double spots = 1.0;  ///< what they leave of it
+  };
+
+  /// Where a point of the picture lies on the Sun; offsets from the disc's centre in pixels, y up.
+  struct Emergence {
+    bool on_disc = false;
+    double cosine = 0.0;  ///< to the vertical there
+    Vector point{};
+  };
+  [[nodiscard]] Emergence emergence(double dx, double dy, double radius_px) const {
     const double tangent = radius_px * grid_.scale_arcsec_px * base::kRadPerArcsec;
     const double sine = tangent / std::sqrt(1.0 + tangent * tangent);
     const double sin_emergence = distance_radii_ * sine;
     if (sin_emergence >= 1.0) {
-      return kAureole * std::exp((1.0 - radius_px / limb_px_) / kAureoleFall);
+      return {};
     }
     const double cos_emergence = std::sqrt(1.0 - sin_emergence * sin_emergence);
-    double brightness = darkening_.at(cos_emergence) + kAureole;
-    if (!near.empty()) {
-      // Angle at the Sun's centre is the emergence less the small angle at the observer.
-      const double cos_axis = std::sqrt(1.0 - sine * sine);
-      const double sin_central = sin_emergence * cos_axis - cos_emergence * sine;
-      const double scale = radius_px > 0.0 ? sin_central / radius_px : 0.0;
-      const Vector point{(dx * right_[0] + dy * up_[0]) * scale,
-                         (dx * right_[1] + dy * up_[1]) * scale,
-                         cos_emergence * cos_axis + sin_emergence * sine};
-      for (const PlacedSpot* spot : near) {
-        brightness *= spot->at(point);
-      }
-    }
-    return brightness;
+    // Angle at the Sun's centre is the emergence less the small angle at the observer.
+    const double cos_axis = std::sqrt(1.0 - sine * sine);
+    const double sin_central = sin_emergence * cos_axis - cos_emergence * sine;
+    const double scale = radius_px > 0.0 ? sin_central / radius_px : 0.0;
+    return {true,
+            cos_emergence,
+            {(dx * right_[0] + dy * up_[0]) * scale, (dx * right_[1] + dy * up_[1]) * scale,
+             cos_emergence * cos_axis + sin_emergence * sine}};
   }
 
-  [[nodiscard]] double average(double dx, double dy,
+  [[nodiscard]] Sample sample(const Emergence& seen, double radius_px,
+                              const std::vector<const PlacedSpot*>& near) const {
+    if (!seen.on_disc) {
+      return {kAureole * std::exp((1.0 - radius_px / limb_px_) / kAureoleFall)};
+    }
+    Sample sample{darkening_.at(seen.cosine) + kAureole};
+    for (const PlacedSpot* spot : near) {
+      sample.spots *= spot->at(seen.point, detail_);
+    }
+    return sample;
+  }
+
+  /// Granulation and faculae, about the mean brightness.
+  [[nodiscard]] double structure(const Emergence& seen) const {
+    const Vector& point = seen.point;
+    const double pole = point[1] * cos_b0_ + point[2] * sin_b0_;
+    const double meridian = point[2] * cos_b0_ - point[1] * sin_b0_;
+    constexpr double kSteepest = 0.1;  // cosine; pixels there cover the more
+    const Convection::Place place{pole, l0_deg_ * kRadPerDeg + std::atan2(point[0], meridian),
+                                  pixel_km_ / std::sqrt(std::max(kSteepest, seen.cosine))};
+    // The contrast falls evenly with the cosine.
+    double structure =
+        (contrast_at_limb_ + contrast_gain_ * seen.cosine) * convection_->granules(place);
+    constexpr double kSeenBelow = 0.9;  // cosine; faculae are lost nearer to the middle
+    if (seen.cosine < kSeenBelow) {
+      structure += facula_contrast(seen.cosine) * activity(point) * convection_->network(place);
+    }
+    return structure;
+  }
+
+  /// How much of the network is filled with faculae there.
+  [[nodiscard]] double activity(const Vector& point) const {
+    constexpr double kMost = 5.0;  // bright points stand out above the mean of a region
+    double active = kQuietShare;
+    for (const Plage& plage : plages_) {
+      const double far = plage.sharpness * (1.0 - dot(plage.centre, point));
+      constexpr double kNothing = 6.0;
+      active += far < kNothing ? plage.strength * std::exp(-far) : 0.0;
+    }
+    return kMost * std::min(1.0, active);
+  }
+
+  [[nodiscard]] Sample average(double dx, double dy,
                                const std::vector<const PlacedSpot*>& near) const {
     double sum = 0.0;
+    double quiet = 0.0;
     for (int j = 0; j < kSamples; ++j) {
       for (int i = 0; i < kSamples; ++i) {
         const double x = dx + (i + 0.5) / kSamples - 0.5;
         const double y = dy + (j + 0.5) / kSamples - 0.5;
-        sum += sample(x, y, std::hypot(x, y), near);
+        const double radius_px = std::hypot(x, y);
+        const Sample one = sample(emergence(x, y, radius_px), radius_px, near);
+        sum += one.quiet * one.spots;
+        quiet += one.quiet;
       }
     }
-    return sum / (kSamples * kSamples);
+    return {quiet / (kSamples * kSamples), sum / quiet};
   }
 
-  const light::LimbDarkening& darkening_;
+  light::LimbDarkening darkening_;
   const Grid& grid_;
+  const Convection* convection_;  ///< null where no pixel would show it
+  double contrast_at_limb_;       ///< of granulation
+  double contrast_gain_;          ///< from there to the middle
+  double cos_b0_;
+  double sin_b0_;
+  double l0_deg_;
+  double pixel_km_ = 0.0;  ///< on the surface, in the middle of the disc
+  double detail_ = 0.0;    ///< how far filaments are shown
+  double shown_ = 0.0;     ///< how far granulation is
   double distance_radii_;
   double limb_px_;
   std::array<double, 2> right_{};
   std::array<double, 2> up_{};
   std::vector<PlacedSpot> spots_;
   std::vector<Box> boxes_;
+  std::vector<Plage> plages_;
 };
 
 }  // namespace
 
-base::Result<Picture> draw(const std::vector<Spot>& spots, const sky::DiscView& view,
-                           const light::LimbDarkening& darkening, const Grid& grid,
-                           const base::Task& task) {
+bool shows_granules(double scale_arcsec_px) { return scale_arcsec_px < kFinestShown; }
+
+base::Result<Picture> draw(const Photosphere& photosphere, const sky::DiscView& view,
+                           const Grid& grid, const base::Task& task) {
   const auto width = static_cast<std::size_t>(grid.width);
   Picture picture(width * static_cast<std::size_t>(grid.height));
-  const Painter painter(spots, view, darkening, grid);
-  for (int y = 0; y < grid.height; ++y) {
-    if (task.stopped()) {
-      return base::fail(base::ErrorCode::kCancelled, "picture");
-    }
+  const Painter painter(photosphere, view, grid);
+  const bool done = base::each_row(grid.height, task, [&](int y) {
     painter.paint_row(y, picture.data() + static_cast<std::size_t>(y) * width);
-    task.report(static_cast<double>(y + 1) / grid.height);
+  });
+  if (!done) {
+    return base::fail(base::ErrorCode::kCancelled, "picture");
   }
   return picture;
 }

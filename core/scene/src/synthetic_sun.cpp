@@ -39,7 +39,8 @@ Spot shaped(Random& random, double latitude_deg, double longitude_deg, double ra
   spot.radius_deg = radius_deg;
   spot.umbra_share = umbra_share;
   for (std::size_t i = 0; i < spot.wave.size(); ++i) {
-    spot.wave.at(i) = random.uniform(0.02, 0.10);
+    constexpr double kPore = 0.9;  // umbra's share: pores are the more ragged
+    spot.wave.at(i) = random.uniform(0.02, 0.10) * (umbra_share > kPore ? 2.0 : 1.0);
     spot.phase_rad.at(i) = random.uniform(0.0, 2.0 * base::kPi);
   }
   return spot;
@@ -61,7 +62,8 @@ void add_group(Random random, double age_days, std::vector<Spot>& spots) {
   const double longitude =
       birth_longitude + (rotation_deg_per_day(latitude) - kCarringtonDegPerDay) * age_days;
   const int group = spots.empty() ? 1 : spots.back().group + 1;
-  constexpr double kSmallestDeg = 0.25;
+  constexpr double kSmallestDeg = 0.12;
+  constexpr double kPoreShare = 0.94;  // a pore is all umbra but for its rim
   const auto add = [&](double along, double across, double radius, double umbra_share) {
     const Spot spot = shaped(random, latitude + hemisphere * across, longitude + along,
                              radius * size, umbra_share);
@@ -74,8 +76,8 @@ void add_group(Random random, double age_days, std::vector<Spot>& spots) {
   add(0.5 * spread, -0.5, peak_radius, 0.42);
   add(-0.5 * spread, 0.5, peak_radius * random.uniform(0.45, 0.75), 0.38);
   for (int pore = 0; pore < pores; ++pore) {
-    add(random.uniform(-0.3, 0.3) * spread, random.uniform(-1.2, 1.2), random.uniform(0.3, 0.55),
-        0.3);
+    add(random.uniform(-0.3, 0.3) * spread, random.uniform(-1.2, 1.2), random.uniform(0.16, 0.34),
+        kPoreShare);
   }
 }
 

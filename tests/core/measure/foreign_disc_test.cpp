@@ -129,6 +129,51 @@ TEST(ForeignDisc, HotAndDeadPixelsAreNoSpots) {
   EXPECT_NEAR(measured.limb.radius_px, 220.0, 0.05);
 }
 
+/// Noise of a grain of some pixels, as no cell of ours looks: white noise softened by a Gaussian.
+TEST(ForeignDisc, GrainsOfTheSurfaceAreNoSpotsAndAPoreAmongThemIs) {
+  constexpr double kGrain = 2.0;  // px
+  constexpr double kContrast = 0.06;
+  Frame frame = disc(330.0, 328.0, 300.0, 1.5, 540.0);
+  const auto width = static_cast<std::size_t>(frame.width);
+  const auto height = static_cast<std::size_t>(frame.height);
+  base::Random random{23};
+  std::vector<double> grain(width * height);
+  for (double& value : grain) {
+    value = random.normal();
+  }
+  const auto soften = [&](std::size_t step, std::size_t length) {
+    std::vector<double> soft(grain.size());
+    for (std::size_t i = 0; i < grain.size(); ++i) {
+      for (int d = -6; d <= 6; ++d) {
+        const std::int64_t along = static_cast<std::int64_t>(i / step % length) + d;
+        if (along >= 0 && along < static_cast<std::int64_t>(length)) {
+          soft[i] += std::exp(-0.5 * d * d / kGrain / kGrain) *
+                     grain[i + static_cast<std::size_t>(d) * step];
+        }
+      }
+    }
+    grain = std::move(soft);
+  };
+  soften(1, width);
+  soften(width, height);
+  double squares = 0.0;
+  for (const double value : grain) {
+    squares += value * value;
+  }
+  const double deviation = std::sqrt(squares / static_cast<double>(grain.size()));
+  for (std::size_t i = 0; i < grain.size(); ++i) {
+    const double far =
+        std::hypot(static_cast<double>(i % width) - 400.0, static_cast<double>(i / width) - 290.0);
+    const double pore = 1.0 - 0.6 * std::exp(-std::pow(far / 5.0, 4));
+    frame.pixels[i] = static_cast<std::uint16_t>(
+        500.0 + (frame.pixels[i] - 500.0) * pore * (1.0 + kContrast * grain[i] / deviation));
+  }
+  const DiscMeasurement measured = measure_disc(frame).value();
+  ASSERT_EQ(measured.spots.size(), 1U);
+  EXPECT_NEAR(measured.spots[0].x_px, 400.0, 0.7);
+  EXPECT_NEAR(measured.spots[0].y_px, 290.0, 0.7);
+}
+
 TEST(ForeignDisc, ThatIsTooDimOrFullSaysSo) {
   Frame frame = disc(120.0, 118.0, 100.0, 1.5, 540.0);
   Frame dim = frame;

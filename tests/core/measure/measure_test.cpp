@@ -210,6 +210,38 @@ TEST(MeasureDisc, PutsSpotsWhereTheyWereDrawn) {
   EXPECT_GT(compared, 15);
 }
 
+/// At half an arcsecond a pixel, in calm air, lanes between granules are dark and many pixels
+/// large.
+TEST(MeasureDisc, TakesNoLaneBetweenGranulesForASpot) {
+  optics::Rig rig = starter_rig();
+  for (optics::Element& element : rig.elements) {
+    if (auto* telescope = std::get_if<optics::Telescope>(&element.part)) {
+      telescope->aperture_mm = 150.0;
+      telescope->focal_length_mm = 1423.0;
+    } else if (auto* camera = std::get_if<optics::Camera>(&element.part)) {
+      camera->width_px = 2000;
+      camera->height_px = 1500;
+    } else if (auto* film = std::get_if<optics::FrontFilm>(&element.part)) {
+      film->clear_aperture_mm = 160.0;
+    }
+  }
+  camera::Shot shot = morning_shot(rig);
+  shot.seeing_arcsec = 0.7;
+  shot.target = {-600.0, 250.0};  // a piece of the limb belongs to a measurement
+  const camera::Recording recording = record(shot);
+  const DiscMeasurement measured = measure_disc(recording.frame).value();
+  ASSERT_FALSE(measured.spots.empty());
+  for (const SpotMeasurement& spot : measured.spots) {
+    double least = 1e9;
+    for (const scene::Spot& drawn : recording.truth.spots) {
+      least = std::min(least, degrees_apart(drawn.latitude_deg, drawn.carrington_longitude_deg,
+                                            *spot.latitude_deg, *spot.carrington_longitude_deg) -
+                                  drawn.radius_deg);
+    }
+    EXPECT_LT(least, 0.5) << spot.x_px << ' ' << spot.y_px << ' ' << spot.contrast;
+  }
+}
+
 TEST(MeasureDisc, KnowsTheParityOfTheLightPath) {
   int compared = 0;
   expect_spots(record(morning_shot(with_part(starter_rig(), optics::Diagonal{}, 65.0), 2)),

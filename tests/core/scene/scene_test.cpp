@@ -4,6 +4,7 @@
 #include <stop_token>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/light/limb_darkening.h"
 #include "solarchon/scene/picture.h"
 #include "tests/support/support.h"
 
@@ -17,7 +18,7 @@ constexpr double kDay_s = 86400.0;
 Grid whole_disc(double scale) { return {400, 400, 199.5, 199.5, scale, {0.0, false}}; }
 
 Picture drawn(const std::vector<Spot>& spots, const sky::DiscView& view, const Grid& grid) {
-  return draw(spots, view, light::LimbDarkening(540.0), grid).value();
+  return draw({spots}, view, grid).value();
 }
 
 float at(const Picture& picture, const Grid& grid, int x, int y) {
@@ -144,6 +145,58 @@ TEST(Draw, TheDarkAreaOfASpotIsItsArea) {
   EXPECT_NEAR(area_muh / spot.area_muh(), 1.0, 0.03);
 }
 
+/// Brightness in a spot in the middle of the disc, by its distance in radii.
+struct SpotLight {
+  double umbra = 0.0;
+  double penumbra = 0.0;
+  double round = 0.0;   ///< deviation of the penumbra along circles
+  double inward = 0.0;  ///< and along radii
+};
+SpotLight light_of(double radius_deg, double umbra_share) {
+  const sky::DiscView view = sky::disc_view(test::morning());
+  Spot spot;
+  spot.latitude_deg = view.b0_deg;
+  spot.carrington_longitude_deg = view.l0_deg;
+  spot.radius_deg = radius_deg;
+  spot.umbra_share = umbra_share;
+  const Grid grid{400, 400, 200.0, 200.0, 0.15, {0.0, false}};
+  const Picture picture = drawn({spot}, view, grid);
+  const double radius_px =
+      sky::limb_radius_arcsec(view.distance_au) * radius_deg * base::kRadPerDeg / 0.15;
+  const auto value = [&](double share, double turn) {
+    return static_cast<double>(at(picture, grid,
+                                  static_cast<int>(200.0 + share * radius_px * std::cos(turn)),
+                                  static_cast<int>(200.0 + share * radius_px * std::sin(turn))));
+  };
+  SpotLight light;
+  light.umbra = value(0.0, 0.0);
+  const double middle = 0.5 * (1.0 + umbra_share);
+  constexpr int kTurns = 400;
+  double before = value(middle, 0.0);
+  for (int i = 1; i <= kTurns; ++i) {
+    const double turn = 2.0 * base::kPi * i / kTurns;
+    const double here = value(middle, turn);
+    light.penumbra += here / kTurns;
+    // Steps of the same length along the circle and inwards.
+    light.round += std::abs(here - before) / kTurns;
+    const double step = 2.0 * base::kPi * middle / kTurns;
+    light.inward += std::abs(here - value(middle - step, turn)) / kTurns;
+    before = here;
+  }
+  return light;
+}
+
+TEST(Draw, UmbraeAreDarkerTheLargerAndPenumbraeAreStreaked) {
+  const SpotLight large = light_of(2.0, 0.42);
+  const SpotLight small = light_of(0.5, 0.42);
+  EXPECT_NEAR(large.umbra, 0.10, 0.02);
+  EXPECT_GT(small.umbra, 0.2);
+  EXPECT_LT(small.umbra, 0.32);
+  EXPECT_NEAR(large.penumbra, 0.77, 0.04);
+  EXPECT_NEAR(light_of(1.0, 0.42).penumbra, 0.77, 0.04);
+  EXPECT_GT(large.round, 2.0 * large.inward);
+}
+
 TEST(Draw, SpotsOnTheFarSideAreNotSeen) {
   const sky::DiscView view = sky::disc_view(test::morning());
   Spot spot;
@@ -157,8 +210,8 @@ TEST(Draw, SpotsOnTheFarSideAreNotSeen) {
 TEST(Draw, StopsWhenAsked) {
   std::stop_source source;
   source.request_stop();
-  const auto outcome = draw({}, sky::disc_view(test::morning()), light::LimbDarkening(540.0),
-                            whole_disc(6.0), {source.get_token()});
+  const auto outcome =
+      draw({}, sky::disc_view(test::morning()), whole_disc(6.0), {source.get_token()});
   EXPECT_THAT(outcome, test::FailsWith(base::ErrorCode::kCancelled, "picture"));
 }
 

@@ -15,7 +15,7 @@ struct Spot {
   double latitude_deg = 0.0;
   double carrington_longitude_deg = 0.0;
   double radius_deg = 1.0;       ///< of the penumbra, seen from the Sun's centre
-  double umbra_share = 0.4;      ///< umbra's radius against the penumbra's; 0: a pore
+  double umbra_share = 0.4;      ///< umbra's radius against the penumbra's; near 1: a pore
   std::array<double, 3> wave{};  ///< rim waves of 2, 3 and 4 periods, relative
   std::array<double, 3> phase_rad{};
 

@@ -1,0 +1,39 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/base/parallel.h"
+
+#include <algorithm>
+#include <atomic>
+#include <thread>
+#include <vector>
+
+namespace solarchon::base {
+
+bool each_row(int rows, const Task& task, const std::function<void(int row)>& work) {
+  constexpr int kAtOnce = 8;  // rows that a thread takes before it asks again
+  std::atomic<int> next{0};
+  const auto take = [&](bool reports) {
+    for (int first = next.fetch_add(kAtOnce); first < rows; first = next.fetch_add(kAtOnce)) {
+      for (int row = first; row < std::min(rows, first + kAtOnce); ++row) {
+        if (task.stopped()) {
+          return;
+        }
+        work(row);
+      }
+      if (reports) {
+        task.report(static_cast<double>(std::min(rows, first + kAtOnce)) / rows);
+      }
+    }
+  };
+  const auto cores = static_cast<int>(std::max(1U, std::thread::hardware_concurrency()));
+  const int helpers = std::min(cores, (rows + kAtOnce - 1) / kAtOnce) - 1;
+  {
+    std::vector<std::jthread> threads;
+    for (int i = 0; i < helpers; ++i) {
+      threads.emplace_back([&] { take(false); });
+    }
+    take(true);
+  }
+  return !task.stopped();
+}
+
+}  // namespace solarchon::base
