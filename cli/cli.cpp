@@ -49,6 +49,7 @@ struct Options {
   PlaceOptions place;
   double level = workspace::kUsualLevel;
   double seeing_arcsec = sky::kUsualSeeingArcsec;
+  std::optional<double> r0_cm;
   std::optional<double> exposure_ms;
   std::uint32_t seed = 1;
   std::uint32_t sun_seed = 1;
@@ -219,6 +220,15 @@ Result<Json> simulate(const Options& options) {
     return tl::make_unexpected(shot.error());
   }
   shot->sun_seed = options.sun_seed;
+  if (options.r0_cm) {
+    const auto r0 = base::checked("r0", *options.r0_cm, seeing::kR0Range);
+    if (!r0) {
+      return tl::make_unexpected(r0.error());
+    }
+    shot->air = seeing::Air{};
+    shot->air->r0_cm = *r0;
+    shot->air->seed = options.seed;
+  }
   const auto recording = camera::simulate(*shot);
   if (!recording) {
     return tl::make_unexpected(recording.error());
@@ -324,6 +334,8 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   simulate_command->add_option("--seed", options.seed, "of noise and pointing");
   simulate_command->add_option("--sun-seed", options.sun_seed, "of the synthetic Sun's spots");
   simulate_command->add_option("--seeing", options.seeing_arcsec, "full width (arcsec)");
+  simulate_command->add_option("--r0", options.r0_cm,
+                               "Fried's parameter at 500 nm (cm): a short exposure in moving air");
   simulate_command->add_option("--exposure", options.exposure_ms, "ms; left out: as suggested");
   simulate_command->add_option("--level", options.level, "brightest part against full well");
   simulate_command->add_option("--out", options.out, "file to write")->required();

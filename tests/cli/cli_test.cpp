@@ -167,6 +167,23 @@ TEST(Cli, SimulatedFramesAreMeasuredWhereTheyWereDrawn) {
   }
 }
 
+TEST(Cli, SimulatesAShortExposureInMovingAir) {
+  const TempFolder folder;
+  auto arguments = words(std::string("simulate FILE") + kMorning + " --r0 4 --out OUT");
+  arguments[1] = rig_file(folder);
+  arguments.back() = (folder / "f.fits").string();
+  const Outcome outcome = call(arguments);
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json truth = outcome.json().at("truth");
+  EXPECT_NEAR(truth.at("r0_cm").get<double>(), 4.0, 3.0);
+  EXPECT_EQ(truth.at("shift_px").size(), 2U);
+  for (const char* wrong : {"0.1", "51", "nan"}) {
+    auto bad = arguments;
+    *std::find(bad.begin(), bad.end(), "4") = wrong;
+    expect_bad_input(call(bad), "r0");
+  }
+}
+
 TEST(Cli, SimulateRefusesNightAndBadFolders) {
   const TempFolder folder;
   const std::string rig = rig_file(folder);

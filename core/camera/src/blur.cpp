@@ -6,6 +6,7 @@
 #include <opencv2/core.hpp>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/seeing/air.h"
 
 namespace solarchon::camera {
 
@@ -19,6 +20,10 @@ double transfer(double cycles_per_px, const Softness& softness) {
   const double aperture =
       share >= 1.0 ? 0.0
                    : 2.0 / base::kPi * (std::acos(share) - share * std::sqrt(1.0 - share * share));
+  if (const auto& brief = softness.short_exposure) {
+    return aperture * seeing::short_exposure_transfer(share, brief->r0_cm, brief->wavelength_nm,
+                                                      brief->aperture_mm);
+  }
   const double sigma = softness.seeing_px / kFwhmPerSigma;
   const double phase = base::kPi * sigma * cycles_per_px;
   return aperture * std::exp(-2.0 * phase * phase);

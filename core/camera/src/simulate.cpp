@@ -9,6 +9,8 @@
 #include "solarchon/base/parallel.h"
 #include "solarchon/base/random.h"
 #include "solarchon/scene/picture.h"
+#include "solarchon/seeing/turbulence.h"
+#include "warp.h"
 
 namespace solarchon::camera {
 
@@ -30,7 +32,7 @@ Result<void> check(const Shot& shot, const optics::Train& train) {
       .and_then([&](double) {
         return base::checked("seeing_arcsec", shot.seeing_arcsec, {0, 30});
       })
-      .map([](double) {});
+      .and_then([&](double) { return shot.air ? seeing::check(*shot.air) : Result<void>(); });
 }
 
 /// Where the disc's centre falls in the frame.
@@ -115,8 +117,18 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
   Truth& truth = recording.truth;
   truth = truth_of(shot, train, camera);
 
-  const Softness softness{*train.sampling_px_per_cutoff,
-                          shot.seeing_arcsec / truth.plate_scale_arcsec_px};
+  const double wavelength_nm = train.band.wavelength_nm;
+  Softness softness{*train.sampling_px_per_cutoff,
+                    shot.seeing_arcsec / truth.plate_scale_arcsec_px};
+  std::optional<seeing::Turbulence> turbulence;
+  const double now_s = static_cast<double>(shot.time.unix_ms) / 1000.0;
+  if (shot.air) {
+    turbulence.emplace(*shot.air, wavelength_nm, train.aperture_mm);
+    truth.r0_cm = turbulence->r0_cm(now_s);
+    softness.short_exposure = Softness::Short{*truth.r0_cm, wavelength_nm, train.aperture_mm};
+    softness.seeing_px =
+        seeing::long_exposure_arcsec(*truth.r0_cm, wavelength_nm) / truth.plate_scale_arcsec_px;
+  }
   const int margin =
       kLeastMarginPx +
       static_cast<int>(kFwhmsOfMargin * std::max(softness.seeing_px, softness.pixels_per_cutoff));
@@ -130,13 +142,21 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
                          truth.solar};
   constexpr double kDrawingShare = 0.5;
   const base::Task drawing{task.stop, [&](double done) { task.report(done * kDrawingShare); }};
-  const scene::Photosphere photosphere{truth.spots, train.band.wavelength_nm,
+  const scene::Photosphere photosphere{truth.spots, wavelength_nm,
                                        scene::shows_granules(truth.plate_scale_arcsec_px)
                                            ? scene::kept_convection(shot.sun_seed, shot.time)
                                            : nullptr};
   auto picture = scene::draw(photosphere, truth.view, grid, drawing);
   if (!picture) {
     return tl::make_unexpected(picture.error());
+  }
+  if (turbulence) {
+    const seeing::MotionField field = turbulence->motion(now_s);
+    const double scale = truth.plate_scale_arcsec_px;
+    const seeing::Shift middle =
+        field.at(0.5 * camera.width_px * scale, 0.5 * camera.height_px * scale);
+    truth.shift_px = {middle.right / scale, -middle.down / scale};
+    *picture = warped(*picture, width, height, -margin, -margin, field, scale);
   }
   blur(*picture, width, height, softness);
   task.report(0.75);

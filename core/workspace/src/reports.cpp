@@ -113,6 +113,8 @@ Json truth_report(const camera::Truth& truth) {
           {"plate_scale_arcsec_px", truth.plate_scale_arcsec_px},
           {"north_deg", truth.solar.north_deg},
           {"mirrored", truth.solar.mirrored},
+          {"r0_cm", truth.r0_cm ? Json(*truth.r0_cm) : Json(nullptr)},
+          {"shift_px", {truth.shift_px.right, -truth.shift_px.up}},
           {"spots", std::move(spots)}};
 }
 

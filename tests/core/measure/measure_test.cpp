@@ -7,6 +7,7 @@
 #include "solarchon/base/random.h"
 #include "solarchon/light/limb_darkening.h"
 #include "solarchon/measure/disc.h"
+#include "solarchon/seeing/turbulence.h"
 #include "tests/support/support.h"
 
 namespace solarchon::measure {
@@ -239,6 +240,57 @@ TEST(MeasureDisc, TakesNoLaneBetweenGranulesForASpot) {
                                   drawn.radius_deg);
     }
     EXPECT_LT(least, 0.5) << spot.x_px << ' ' << spot.y_px << ' ' << spot.contrast;
+  }
+}
+
+/// Where a circle comes to lie whose points the air has shifted: the least-squares centre.
+sky::PictureOffset centre_moved(const seeing::MotionField& field, const LimbFit& limb,
+                                double scale) {
+  constexpr int kPoints = 720;
+  sky::PictureOffset moved;
+  for (int i = 0; i < kPoints; ++i) {
+    const double way = 2.0 * base::kPi * i / kPoints;
+    const seeing::Shift shift =
+        field.at((limb.centre_x_px + limb.radius_px * std::cos(way)) * scale,
+                 (limb.centre_y_px + limb.radius_px * std::sin(way)) * scale);
+    const double outwards = shift.right * std::cos(way) + shift.down * std::sin(way);
+    moved.right += 2.0 / kPoints * outwards * std::cos(way) / scale;
+    moved.up -= 2.0 / kPoints * outwards * std::sin(way) / scale;
+  }
+  return moved;
+}
+
+/// The limb moves and boils as the air's field says, and a short exposure is sharper than a long
+/// one in the same air.
+TEST(FitLimb, SeesTheAirMoveAndBendTheLimb) {
+  camera::Shot still = morning_shot(starter_rig());
+  still.pointing_spread_px = 0.0;
+  still.seeing_arcsec = 0.0;
+  const LimbFit quiet = fit_limb(record(still).frame).value();
+  camera::Shot moved = still;
+  moved.air = seeing::Air{};
+  moved.air->r0_cm = 3.0;
+  camera::Shot softened = still;
+  softened.seeing_arcsec = seeing::long_exposure_arcsec(3.0, 540.0);
+  const double long_blur = fit_limb(record(softened).frame).value().blur_px;
+  for (const double seconds : {0.0, 11.0}) {
+    moved.time = still.time + sky::seconds(seconds);
+    const camera::Recording recording = record(moved);
+    const LimbFit limb = fit_limb(recording.frame).value();
+    const double scale = recording.truth.plate_scale_arcsec_px;
+    const seeing::Turbulence turbulence(*moved.air, recording.frame.info.wavelength_nm.value(),
+                                        80.0);
+    const double now_s = static_cast<double>(moved.time.unix_ms) / 1000.0;
+    const sky::PictureOffset expected = centre_moved(turbulence.motion(now_s), quiet, scale);
+    EXPECT_GT(std::hypot(expected.right, expected.up), 0.1);
+    EXPECT_NEAR(limb.centre_x_px - quiet.centre_x_px, expected.right, 0.1);
+    EXPECT_NEAR(quiet.centre_y_px - limb.centre_y_px, expected.up, 0.1);
+    EXPECT_GT(limb.scatter_px, 3.0 * quiet.scatter_px);
+    EXPECT_LT(limb.blur_px, long_blur);
+    EXPECT_NEAR(*recording.truth.r0_cm, turbulence.r0_cm(now_s), 1e-9);
+    const seeing::Shift middle = turbulence.motion(now_s).at(0.5 * recording.frame.width * scale,
+                                                             0.5 * recording.frame.height * scale);
+    EXPECT_NEAR(recording.truth.shift_px.right, middle.right / scale, 1e-6);
   }
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstdint>
+#include <optional>
 #include <vector>
 
 #include "solarchon/base/result.h"
@@ -10,6 +11,7 @@
 #include "solarchon/optics/rig.h"
 #include "solarchon/optics/train.h"
 #include "solarchon/scene/synthetic_sun.h"
+#include "solarchon/seeing/air.h"
 #include "solarchon/sky/disc.h"
 #include "solarchon/sky/site.h"
 
@@ -22,11 +24,14 @@ struct Shot {
   double exposure_ms = 1.0;       ///< above 0
   double electrons_per_ms = 1.0;  ///< in a pixel at the disc's centre, see light::disc_exposure
   double seeing_arcsec = sky::kUsualSeeingArcsec;  ///< full width at half maximum, 0 to 30
-  double pressure_hpa = sky::kSeaLevelHpa;         ///< that etalons tune with
-  sky::DiscPlace target;                           ///< what the telescope points at
-  double pointing_spread_px = 8.0;  ///< how far the mount misses it, normal in each axis
-  std::uint32_t seed = 1;           ///< of noise and pointing
-  std::uint32_t sun_seed = 1;       ///< of the synthetic Sun
+  /// Of a short exposure: the air as it is at that instant moves and bends the picture, and blurs
+  /// it less than `seeing_arcsec`, which then counts for nothing. None: a long exposure.
+  std::optional<seeing::Air> air = {};
+  double pressure_hpa = sky::kSeaLevelHpa;  ///< that etalons tune with
+  sky::DiscPlace target;                    ///< what the telescope points at
+  double pointing_spread_px = 8.0;          ///< how far the mount misses it, normal in each axis
+  std::uint32_t seed = 1;                   ///< of noise and pointing
+  std::uint32_t sun_seed = 1;               ///< of the synthetic Sun
 };
 
 /// What was drawn, for whoever checks a measurement.
@@ -38,6 +43,9 @@ struct Truth {
   sky::PictureOrientation solar;
   sky::DiscView view;
   std::vector<scene::Spot> spots;  ///< those on the near side
+  std::optional<double> r0_cm;     ///< of the air at that instant, at 500 nm
+  /// By how much the air has moved the middle of the frame (px); other places move otherwise.
+  sky::PictureOffset shift_px = {};
 };
 
 struct Recording {
@@ -45,11 +53,12 @@ struct Recording {
   Truth truth;
 };
 
-/// Records one frame of the synthetic Sun through a rig: diffraction of the aperture, long-exposure
-/// seeing, sampling, shot and read noise, full well, bit depth. The same shot gives the same frame.
-/// Errors: kMissing (field `rig`) without telescope and camera, kOutOfRange for exposure or seeing,
-/// kTooLarge beyond frames::check_size, kCancelled.
-/// Accuracy: diffraction is monochromatic at 540 nm; seeing is a Gaussian; wings are not modelled.
+/// Records one frame of the synthetic Sun through a rig: diffraction of the aperture, seeing of a
+/// long or a short exposure, sampling, shot and read noise, full well, bit depth. The same shot
+/// gives the same frame. Errors: kMissing (field `rig`) without telescope and camera, kOutOfRange
+/// for exposure or seeing, kTooLarge beyond frames::check_size, kCancelled. Accuracy: diffraction
+/// is monochromatic; the seeing of a long exposure is a Gaussian; wings are not modelled. Source of
+/// short exposures: seeing::short_exposure_transfer, seeing::Turbulence.
 [[nodiscard]] base::Result<Recording> simulate(const Shot& shot, const base::Task& task = {});
 
 /// The same shot with neighbouring pixels joined, so that its longer side has at most about that
