@@ -4928,6 +4928,18 @@ Haga una con el botón, o con F5.</translation>
         <source>Sites</source>
         <translation>Sitios</translation>
     </message>
+    <message>
+        <source>Humidity</source>
+        <translation>Humedad</translation>
+    </message>
+    <message>
+        <source>Relative, for dew on the glass; left empty, the forecast&apos;s</source>
+        <translation>Relativa, por el rocío en la lente; vacía, la del pronóstico</translation>
+    </message>
+    <message>
+        <source>forecast&apos;s</source>
+        <translation>del pronóstico</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::SkyPage</name>

@@ -8,6 +8,7 @@
 #include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
+#include "solarchon/sky/dew.h"
 
 namespace solarchon::app {
 
@@ -60,7 +61,15 @@ SiteSheet::SiteSheet(Document& document, AnyInHand& sites, QWidget* parent)
              [](Workspace& w) -> double& { return w.site.elevation_m; });
   add_number(tr("Air temperature"), QStringLiteral("\u00b0C"), sky::kTemperatureRange,
              [](Workspace& w) -> double& { return w.conditions.temperature_c; });
-  add_pressure();
+  pressure_ = add_optional(tr("Air pressure"), QStringLiteral("hPa"), sky::kPressureRange,
+                           &workspace::Conditions::pressure_hpa, "pressure");
+  pressure_->setToolTip(
+      tr("At the site itself, not reduced to the sea; left empty, what is usual at its height"));
+  humidity_ = add_optional(tr("Humidity"), QStringLiteral("%"), sky::kHumidityRange,
+                           &workspace::Conditions::humidity_percent, "humidity");
+  humidity_->setObjectName(QStringLiteral("site-humidity"));
+  humidity_->setToolTip(tr("Relative, for dew on the glass; left empty, the forecast's"));
+  humidity_->allow_empty(tr("forecast's"));
   connect(name_, &QLineEdit::editingFinished, this, [this] {
     Workspace next = document_.workspace();
     next.site.name = name_->text().trimmed().toStdString();
@@ -93,19 +102,19 @@ void SiteSheet::add_number(const QString& label, const QString& unit, base::Rang
   rows_.push_back({field, member});
 }
 
-void SiteSheet::add_pressure() {
-  pressure_ =
-      new NumberField(tr("Air pressure"), QStringLiteral("hPa"), sky::kPressureRange, false, this);
-  pressure_->setToolTip(
-      tr("At the site itself, not reduced to the sea; left empty, what is usual at its height"));
-  const auto change = [this](std::optional<double> given) {
+NumberField* SiteSheet::add_optional(const QString& label, const QString& unit, base::Range range,
+                                     std::optional<double> workspace::Conditions::*member,
+                                     const std::string& subject) {
+  auto* field = new NumberField(label, unit, range, false, this);
+  const auto change = [this, label, member, subject](std::optional<double> given) {
     Workspace next = document_.workspace();
-    next.conditions.pressure_hpa = given;
-    document_.edit(tr("Change: %1").arg(tr("Air pressure")), next, EditKind::kSite, "pressure");
+    next.conditions.*member = given;
+    document_.edit(tr("Change: %1").arg(label), next, EditKind::kSite, subject);
   };
-  connect(pressure_, &NumberField::entered, this, change);
-  connect(pressure_, &NumberField::emptied, this, [change] { change(std::nullopt); });
-  column().addWidget(pressure_);
+  connect(field, &NumberField::entered, this, change);
+  connect(field, &NumberField::emptied, this, [change] { change(std::nullopt); });
+  column().addWidget(field);
+  return field;
 }
 
 void SiteSheet::follow() {
@@ -119,11 +128,11 @@ void SiteSheet::follow() {
   }
   pressure_->allow_empty(
       tr("usual %1").arg(number(sky::standard_pressure_hpa(current.site.elevation_m), 0)));
-  if (current.conditions.pressure_hpa) {
-    pressure_->show_value(*current.conditions.pressure_hpa);
-  } else {
-    pressure_->clear();
-  }
+  const auto show = [](NumberField* field, const std::optional<double>& value) {
+    value ? field->show_value(*value) : field->clear();
+  };
+  show(pressure_, current.conditions.pressure_hpa);
+  show(humidity_, current.conditions.humidity_percent);
 }
 
 void SiteSheet::showEvent(QShowEvent* event) {

@@ -2,6 +2,9 @@
 #pragma once
 
 #include <QLineEdit>
+#include <optional>
+#include <string>
+#include <vector>
 
 #include "app/model/document.h"
 #include "app/shell/number_field.h"
@@ -28,7 +31,10 @@ class SiteSheet : public DropSheet {
  private:
   void add_number(const QString& label, const QString& unit, base::Range range,
                   double& (*member)(workspace::Workspace&));
-  void add_pressure();
+  /// A figure of the weather that may be left empty.
+  NumberField* add_optional(const QString& label, const QString& unit, base::Range range,
+                            std::optional<double> workspace::Conditions::*member,
+                            const std::string& subject);
 
   struct Row {
     NumberField* field;
@@ -40,6 +46,7 @@ class SiteSheet : public DropSheet {
   QLineEdit* zone_;
   QLabel* zone_problem_;
   NumberField* pressure_ = nullptr;
+  NumberField* humidity_ = nullptr;
   std::vector<Row> rows_;
 };
 

@@ -253,6 +253,14 @@ TEST_F(WindowTest, SitesAreKeptAndTakenFromTheChip) {
   ASSERT_EQ(shelf->count(), 2);
   EXPECT_EQ(shelf->item(0)->text().toStdString(), home);
   EXPECT_FALSE(keep->isEnabled());
+  // The weather of the site: humidity may be left empty.
+  auto& humidity = sheet->findChild<NumberField*>("site-humidity")->edit();
+  QTest::keyClicks(&humidity, "85");
+  QTest::keyClick(&humidity, Qt::Key_Return);
+  EXPECT_EQ(window->document().workspace().conditions.humidity_percent, 85.0);
+  humidity.clear();
+  QTest::keyClick(&humidity, Qt::Key_Return);
+  EXPECT_FALSE(window->document().workspace().conditions.humidity_percent);
   // A click takes another in hand; the sheet stays for its fields.
   QTest::mouseClick(shelf->viewport(), Qt::LeftButton, {},
                     shelf->visualItemRect(shelf->item(1)).center());
