@@ -2,7 +2,6 @@
 #include <benchmark/benchmark.h>
 
 #include "solarchon/camera/simulate.h"
-#include "solarchon/light/limb_darkening.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/scene/picture.h"
 #include "solarchon/workspace/answers.h"
