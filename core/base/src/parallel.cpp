@@ -25,9 +25,10 @@ bool each_row(int rows, const Task& task, const std::function<void(int row)>& wo
     }
   };
   const auto cores = static_cast<int>(std::max(1U, std::thread::hardware_concurrency()));
-  const int helpers = std::min(cores, (rows + kAtOnce - 1) / kAtOnce) - 1;
+  const int helpers = std::max(0, std::min(cores, (rows + kAtOnce - 1) / kAtOnce) - 1);
   {
     std::vector<std::jthread> threads;
+    threads.reserve(static_cast<std::size_t>(helpers));
     for (int i = 0; i < helpers; ++i) {
       threads.emplace_back([&] { take(false); });
     }
