@@ -148,6 +148,17 @@ TEST(AlignFramesCli, GivesARowThatTheTableOfRunsTakes) {
             -8.0 * scale);
   expect_bad_input(call(words("align frames " + (folder / "frame0.fits").string() + place)),
                    "frames");
+  frames::Frame timeless = test::drawn_disc(500, 420, {250.0, 210.0}, 160.0, test::morning());
+  timeless.info.time.reset();
+  ASSERT_TRUE(frames::write_fits(timeless, folder / "timeless.fits"));
+  expect_bad_input(
+      call(words("align frames" + files + " " + (folder / "timeless.fits").string() + place)),
+      "timeless.fits: time");
+  frames::Frame cloud = test::drawn_disc(500, 420, {250.0, 210.0}, 3.0, test::morning());
+  ASSERT_TRUE(frames::write_fits(cloud, folder / "cloud.fits"));
+  expect_bad_input(
+      call(words("align frames" + files + " " + (folder / "cloud.fits").string() + place)),
+      "cloud.fits: limb");
   expect_bad_input(call(words("align frames /nowhere/a.fits" + place)), "/nowhere/a.fits");
   expect_bad_input(call(words("align frames" + files + place + " --north 1e9")), "north");
 }

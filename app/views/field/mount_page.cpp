@@ -334,16 +334,19 @@ void MountPage::record(const sky::DiscPlace& sun) {
   const workspace::Workspace& space = document_.workspace();
   const bool far = std::hypot(sun.west_arcsec, sun.north_arcsec) > kBesideDeg * base::kArcsecPerDeg;
   const bool stop = document_.answers().safety.verdict == safety::Severity::kStop;
+  const bool as_before = recorded_at_ && recorded_rig_ == space.rig &&
+                         std::hypot(sun.west_arcsec - recorded_at_->west_arcsec,
+                                    sun.north_arcsec - recorded_at_->north_arcsec) < kMovedArcsec;
+  if (as_before && !far && !stop) {
+    return;  // ten times a second
+  }
   auto shot = workspace::shot_for(space, document_.answers(), std::nullopt, kSeed);
   if (far || stop || !shot) {
     recorded_at_.reset();
     picture_->show_recording({});
     return;
   }
-  if (recorded_at_ && std::hypot(sun.west_arcsec - recorded_at_->west_arcsec,
-                                 sun.north_arcsec - recorded_at_->north_arcsec) < kMovedArcsec) {
-    return;
-  }
+  recorded_rig_ = space.rig;
   recorded_at_ = sun;
   const workspace::Answers& answers = document_.answers();
   shot->target = sky::to_disc(

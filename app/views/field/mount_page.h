@@ -73,6 +73,7 @@ class MountPage : public QWidget {
   QButtonGroup* follow_ = nullptr;
   Figures* figures_ = nullptr;
   std::optional<sky::DiscPlace> recorded_at_;  ///< where the Sun stood in the last recording
+  optics::Rig recorded_rig_;                   ///< and through which light path
   NewestWins recordings_;                      ///< last, it ends first
 };
 

@@ -178,15 +178,17 @@ Result<std::vector<align::DiscSeen>> discs_in(const std::vector<std::filesystem:
     if (!frame) {
       return tl::make_unexpected(frame.error());
     }
+    const std::string name = file.filename().string();
     if (!frame->info.time) {
-      return base::fail(ErrorCode::kMissing, file.filename().string(), {},
-                        base::wants("time-in-the-file"));
+      return base::fail(ErrorCode::kMissing, name + ": time", {}, base::wants("time-in-the-file"));
     }
-    auto limb = measure::fit_limb(*frame, {task.stop, {}});
-    if (!limb) {
-      base::Error error = limb.error();
-      error.field = error.code == ErrorCode::kCancelled ? error.field : file.filename().string();
-      return tl::make_unexpected(std::move(error));
+    const auto limb = measure::fit_limb(*frame, {task.stop, {}});
+    if (!limb && limb.error().code == ErrorCode::kCancelled) {
+      return tl::make_unexpected(limb.error());
+    }
+    if (!limb) {  // of many frames: which one
+      return base::fail(ErrorCode::kMissing, name + ": limb", {},
+                        base::wants("two-frames-of-a-run"));
     }
     discs.push_back({*frame->info.time, limb->centre_x_px, limb->centre_y_px, limb->radius_px});
     task.report(static_cast<double>(discs.size()) / static_cast<double>(files.size()));

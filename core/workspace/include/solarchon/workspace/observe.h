@@ -31,8 +31,8 @@ namespace solarchon::workspace {
                                                   std::uint32_t seed);
 
 /// Where the Sun's disc lies in frames of files, for align::run_of_frames.
-/// Errors: as frames::read_frame and measure::fit_limb, with the file's name; kMissing for a frame
-/// that does not say when it was taken; kTooLarge for more than kMostRunFrames; kCancelled.
+/// Errors: as frames::read_frame; kMissing, with the file's name, for a frame that does not say
+/// when it was taken or shows no limb; kTooLarge for more than kMostRunFrames; kCancelled.
 inline constexpr std::size_t kMostRunFrames = 500;
 [[nodiscard]] base::Result<std::vector<align::DiscSeen>> discs_in(
     const std::vector<std::filesystem::path>& files, const base::Task& task = {});
