@@ -10,6 +10,7 @@
 
 #include "cli/align_commands.h"
 #include "cli/log_commands.h"
+#include "cli/match_commands.h"
 #include "cli/mount_commands.h"
 #include "cli/place.h"
 #include "cli/plan_commands.h"
@@ -50,6 +51,7 @@ struct Options {
   double level = workspace::kUsualLevel;
   double seeing_arcsec = sky::kUsualSeeingArcsec;
   std::optional<double> r0_cm;
+  camera::Shot wanted;  ///< what the options say of a simulated frame
   std::optional<double> exposure_ms;
   std::uint32_t seed = 1;
   std::uint32_t sun_seed = 1;
@@ -220,6 +222,12 @@ Result<Json> simulate(const Options& options) {
     return tl::make_unexpected(shot.error());
   }
   shot->sun_seed = options.sun_seed;
+  const auto& wanted = options.wanted;
+  shot->activity = wanted.activity;
+  shot->band_angstrom = wanted.band_angstrom;
+  shot->detune_angstrom = wanted.detune_angstrom;
+  shot->defocus_um = wanted.defocus_um;
+  shot->cloud_stops = wanted.cloud_stops;
   if (options.r0_cm) {
     const auto r0 = base::checked("r0", *options.r0_cm, seeing::kR0Range);
     if (!r0) {
@@ -336,6 +344,15 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   simulate_command->add_option("--seeing", options.seeing_arcsec, "full width (arcsec)");
   simulate_command->add_option("--r0", options.r0_cm,
                                "Fried's parameter at 500 nm (cm): a short exposure in moving air");
+  camera::Shot& wanted = options.wanted;
+  simulate_command->add_option("--activity", wanted.activity,
+                               "of the Sun, 0 to 1; left out: by the date");
+  simulate_command->add_option("--band", wanted.band_angstrom,
+                               "width of the passband on hydrogen alpha (angstrom)");
+  simulate_command->add_option("--detune", wanted.detune_angstrom,
+                               "of the passband (angstrom, red positive)");
+  simulate_command->add_option("--focus", wanted.defocus_um, "by which the focus is missed (um)");
+  simulate_command->add_option("--cloud", wanted.cloud_stops, "that thin cloud takes (stops)");
   simulate_command->add_option("--exposure", options.exposure_ms, "ms; left out: as suggested");
   simulate_command->add_option("--level", options.level, "brightest part against full well");
   simulate_command->add_option("--out", options.out, "file to write")->required();
@@ -356,9 +373,10 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   AlignOptions align_options;
   LogOptions log_options;
   MountOptions mount_options;
+  MatchOptions match_options;
   for (std::vector<Command>& of_a_kind :
        std::array{add_align_commands(app, align_options), add_mount_commands(app, mount_options),
-                  add_log_commands(app, log_options)}) {
+                  add_match_commands(app, match_options), add_log_commands(app, log_options)}) {
     std::move(of_a_kind.begin(), of_a_kind.end(), std::back_inserter(further));
   }
 
@@ -369,9 +387,11 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
     if (commands.empty()) {
       return complain(
           err, {ErrorCode::kUnknownValue, "command", arguments.front(),
-                base::wants("one-of", {},
-                            "sun, day, plan, runbook, forecast, year, windows, find, north, "
-                            "align, mount, rig, catalogue, rules, simulate, measure, log, demo")});
+                base::wants(
+                    "one-of", {},
+                    "sun, day, plan, runbook, forecast, year, windows, find, north, "
+                    "align, mount, match, expose, rig, catalogue, rules, simulate, measure, log, "
+                    "demo")});
     }
   }
   std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back

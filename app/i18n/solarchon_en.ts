@@ -29,6 +29,26 @@
     </message>
 </context>
 <context>
+    <name>solarchon::app::ExposurePage</name>
+    <message numerus="yes">
+        <source>This light path wants %1 stops against the formulas (spread %2), from %n exposure(s).</source>
+        <translation>
+            <numerusform>This light path wants %1 stops against the formulas (spread %2), from %n exposure.</numerusform>
+            <numerusform>This light path wants %1 stops against the formulas (spread %2), from %n exposures.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::FramePage</name>
+    <message numerus="yes">
+        <source>The target takes %n panel(s)</source>
+        <translation>
+            <numerusform>The target takes %n panel</numerusform>
+            <numerusform>The target takes %n panels</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::StepEditor</name>
     <message numerus="yes">
         <source>With %n time(s) logged, %1 ± %2 min are counted on.</source>

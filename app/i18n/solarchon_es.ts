@@ -804,6 +804,30 @@
         <source> – page %1 of row %2; glue along the dots</source>
         <translation> – página %1 de la fila %2; pegue por los puntos</translation>
     </message>
+    <message>
+        <source>Granulation</source>
+        <translation>Granulación</translation>
+    </message>
+    <message>
+        <source>Faculae</source>
+        <translation>Fáculas</translation>
+    </message>
+    <message>
+        <source>Prominence</source>
+        <translation>Protuberancia</translation>
+    </message>
+    <message>
+        <source>Filament</source>
+        <translation>Filamento</translation>
+    </message>
+    <message>
+        <source>Plage</source>
+        <translation>Playa</translation>
+    </message>
+    <message>
+        <source>Limb</source>
+        <translation>Limbo</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>
@@ -1661,6 +1685,149 @@
     </message>
 </context>
 <context>
+    <name>solarchon::app::ClipPage</name>
+    <message>
+        <source>%1 s</source>
+        <translation>%1 s</translation>
+    </message>
+    <message>
+        <source>%1 min</source>
+        <translation>%1 min</translation>
+    </message>
+    <message>
+        <source>%1 h</source>
+        <translation>%1 h</translation>
+    </message>
+    <message>
+        <source>%1 GB</source>
+        <translation>%1 GB</translation>
+    </message>
+    <message>
+        <source>the Sun&apos;s rotation blurs it</source>
+        <translation>la rotación del Sol lo emborrona</translation>
+    </message>
+    <message>
+        <source>the target itself has changed</source>
+        <translation>el objetivo mismo ha cambiado</translation>
+    </message>
+    <message>
+        <source>the turning field blurs its corners</source>
+        <translation>el giro del campo emborrona las esquinas</translation>
+    </message>
+    <message>
+        <source>the mount has let it drift</source>
+        <translation>la montura lo ha dejado derivar</translation>
+    </message>
+    <message>
+        <source>the sensor reads no faster</source>
+        <translation>el sensor no se lee más deprisa</translation>
+    </message>
+    <message>
+        <source>the cable carries no more</source>
+        <translation>el cable no lleva más</translation>
+    </message>
+    <message>
+        <source>the exposure lasts as long</source>
+        <translation>la exposición dura lo mismo</translation>
+    </message>
+    <message>
+        <source>A clip every</source>
+        <translation>Un clip cada</translation>
+    </message>
+    <message>
+        <source>s</source>
+        <translation>s</translation>
+    </message>
+    <message>
+        <source>Clips</source>
+        <translation>Clips</translation>
+    </message>
+    <message>
+        <source>Each lasts</source>
+        <translation>Cada uno dura</translation>
+    </message>
+    <message>
+        <source>Overlap</source>
+        <translation>Solape</translation>
+    </message>
+    <message>
+        <source>Room round the disc</source>
+        <translation>Espacio en torno al disco</translation>
+    </message>
+    <message>
+        <source>One clip</source>
+        <translation>Un clip</translation>
+    </message>
+    <message>
+        <source>Time-lapse</source>
+        <translation>Cámara rápida</translation>
+    </message>
+    <message>
+        <source>The whole Sun in panels</source>
+        <translation>El Sol entero por paneles</translation>
+    </message>
+    <message>
+        <source>For prominences: 100″ are 72 000 km</source>
+        <translation>Para protuberancias: 100″ son 72 000 km</translation>
+    </message>
+    <message>
+        <source>Longest</source>
+        <translation>Máxima</translation>
+    </message>
+    <message>
+        <source>Longer, and %1. Faster it does not go: %2.</source>
+        <translation>Más larga, y %1. Más deprisa no va: %2.</translation>
+    </message>
+    <message>
+        <source>Frames a second</source>
+        <translation>Tomas por segundo</translation>
+    </message>
+    <message>
+        <source>Frames</source>
+        <translation>Tomas</translation>
+    </message>
+    <message>
+        <source>On the disk</source>
+        <translation>En el disco duro</translation>
+    </message>
+    <message>
+        <source>Not possible</source>
+        <translation>No es posible</translation>
+    </message>
+    <message>
+        <source>Takes</source>
+        <translation>Dura</translation>
+    </message>
+    <message>
+        <source>Shown at 25 a second</source>
+        <translation>Vista a 25 por segundo</translation>
+    </message>
+    <message>
+        <source>Power at 25 W</source>
+        <translation>Energía a 25 W</translation>
+    </message>
+    <message>
+        <source>%1 Wh</source>
+        <translation>%1 Wh</translation>
+    </message>
+    <message>
+        <source>Panels</source>
+        <translation>Paneles</translation>
+    </message>
+    <message>
+        <source>%1 (%2 × %3)</source>
+        <translation>%1 (%2 × %3)</translation>
+    </message>
+    <message>
+        <source>Moved between them</source>
+        <translation>Recorrido entre ellos</translation>
+    </message>
+    <message>
+        <source>%1′</source>
+        <translation>%1′</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::ContextStrip</name>
     <message>
         <source>Site</source>
@@ -1697,6 +1864,14 @@
     <message>
         <source>No rule objects, as far as the light path is what it says. Maker&apos;s instructions come first.</source>
         <translation>Ninguna regla objeta, mientras el camino óptico sea lo que dice ser. Las instrucciones de los fabricantes van primero.</translation>
+    </message>
+    <message>
+        <source>White light</source>
+        <translation>Luz blanca</translation>
+    </message>
+    <message>
+        <source>Hydrogen alpha</source>
+        <translation>Hidrógeno alfa</translation>
     </message>
 </context>
 <context>
@@ -2183,6 +2358,132 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     </message>
 </context>
 <context>
+    <name>solarchon::app::ExposurePage</name>
+    <message>
+        <source>Target level</source>
+        <translation>Nivel deseado</translation>
+    </message>
+    <message>
+        <source>Thin cloud</source>
+        <translation>Nube fina</translation>
+    </message>
+    <message>
+        <source>stops</source>
+        <translation>pasos</translation>
+    </message>
+    <message>
+        <source>Found right</source>
+        <translation>Resultó buena</translation>
+    </message>
+    <message>
+        <source>Keep</source>
+        <translation>Guardar</translation>
+    </message>
+    <message>
+        <source>Forget</source>
+        <translation>Olvidar</translation>
+    </message>
+    <message>
+        <source>Exposure to start with</source>
+        <translation>Exposición para empezar</translation>
+    </message>
+    <message>
+        <source>Every setting at once</source>
+        <translation>Todos los ajustes a la vez</translation>
+    </message>
+    <message>
+        <source>In stops from there</source>
+        <translation>En pasos desde ahí</translation>
+    </message>
+    <message>
+        <source>Brightest part of the frame against a full pixel</source>
+        <translation>La parte más brillante de la toma frente a un píxel lleno</translation>
+    </message>
+    <message>
+        <source>Change target level</source>
+        <translation>Cambiar nivel deseado</translation>
+    </message>
+    <message>
+        <source>What thin cloud or haze takes: each stop doubles the exposure</source>
+        <translation>Lo que quitan nube fina o calima: cada paso dobla la exposición</translation>
+    </message>
+    <message>
+        <source>What was found right</source>
+        <translation>Lo que resultó bueno</translation>
+    </message>
+    <message>
+        <source>The exposure of the disc that came out right with this light path, under a sky as entered here</source>
+        <translation>La exposición del disco que salió bien con este camino óptico, bajo un cielo como el indicado aquí</translation>
+    </message>
+    <message>
+        <source>Exposures that were found right</source>
+        <translation>Exposiciones que resultaron buenas</translation>
+    </message>
+    <message>
+        <source>Takes the chosen one out of the log</source>
+        <translation>Quita del registro la elegida</translation>
+    </message>
+    <message>
+        <source>The shutter&apos;s shortest; %1 would be right. Add density or lengthen the focus.</source>
+        <translation>Lo más corto del obturador; lo justo sería %1. Añada densidad o alargue la focal.</translation>
+    </message>
+    <message>
+        <source>The shutter&apos;s longest; %1 would be right.</source>
+        <translation>Lo más largo del obturador; lo justo sería %1.</translation>
+    </message>
+    <message>
+        <source>Estimate on the line; the true transmission of this etalon decides</source>
+        <translation>Estimación en la línea; decide la transmisión real de este etalón</translation>
+    </message>
+    <message>
+        <source>Estimate within 30 %; clear air, neutral filter</source>
+        <translation>Estimación con un 30 % de error; aire limpio, filtro neutro</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Parar</translation>
+    </message>
+    <message>
+        <source>Spots</source>
+        <translation>Manchas</translation>
+    </message>
+    <message>
+        <source>Penumbrae as bright as the disc was to be; granules are not cut off</source>
+        <translation>Penumbras tan brillantes como iba a ser el disco; los gránulos no se cortan</translation>
+    </message>
+    <message>
+        <source>Prominences</source>
+        <translation>Protuberancias</translation>
+    </message>
+    <message>
+        <source>Six times the disc, which is then cut off</source>
+        <translation>Seis veces la del disco, que entonces se corta</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>Choose a setting to read what comes of it</source>
+        <translation>Elija un ajuste para leer qué sale de él</translation>
+    </message>
+    <message>
+        <source>Nothing yet with this light path: keep an exposure that came out right, and the next are predicted from it.</source>
+        <translation>Aún nada con este camino óptico: guarde una exposición que saliera bien, y las siguientes se predicen a partir de ella.</translation>
+    </message>
+    <message numerus="yes">
+        <source>This light path wants %1 stops against the formulas (spread %2), from %n exposure(s).</source>
+        <translation>
+            <numerusform>Este camino óptico pide %1 pasos frente a las fórmulas (dispersión %2), por %n exposición.</numerusform>
+            <numerusform>Este camino óptico pide %1 pasos frente a las fórmulas (dispersión %2), por %n exposiciones.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>%1: %2, predicted %3</source>
+        <translation>%1: %2, prevista %3</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::ExposureStrip</name>
     <message>
         <source>Exposure in stops</source>
@@ -2203,6 +2504,57 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     <message>
         <source>%1%</source>
         <translation>%1%</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::ExposureTable</name>
+    <message>
+        <source>cut off: %1 stops too bright</source>
+        <translation>cortada: %1 pasos de más</translation>
+    </message>
+    <message>
+        <source>nearly full</source>
+        <translation>casi llena</translation>
+    </message>
+    <message>
+        <source>dim: %1% of full</source>
+        <translation>débil: %1 % de lleno</translation>
+    </message>
+    <message>
+        <source>good: %1% of full</source>
+        <translation>buena: %1 % de lleno</translation>
+    </message>
+    <message>
+        <source>1/%1 s</source>
+        <translation>1/%1 s</translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation>%1 s</translation>
+    </message>
+    <message>
+        <source>Exposures: sensitivity against shutter</source>
+        <translation>Exposiciones: sensibilidad frente a obturador</translation>
+    </message>
+    <message>
+        <source>No exposure: the Sun is down, or the light path has no camera</source>
+        <translation>Sin exposición: el Sol está puesto, o el camino óptico no tiene cámara</translation>
+    </message>
+    <message>
+        <source>ISO %1</source>
+        <translation>ISO %1</translation>
+    </message>
+    <message>
+        <source>+%1 dB</source>
+        <translation>+%1 dB</translation>
+    </message>
+    <message>
+        <source>Framed: usable, with the per cent of full that the disc reaches. Hatched: cut off.</source>
+        <translation>Enmarcado: aprovechable, con el tanto por ciento de lleno que alcanza el disco. Rayado: cortado.</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
     </message>
 </context>
 <context>
@@ -2609,6 +2961,184 @@ Az %6, Alt %7</translation>
     </message>
 </context>
 <context>
+    <name>solarchon::app::FramePage</name>
+    <message>
+        <source>Beside the second light path</source>
+        <translation>Junto al segundo camino óptico</translation>
+    </message>
+    <message>
+        <source>Seeing today</source>
+        <translation>Seeing hoy</translation>
+    </message>
+    <message>
+        <source>Off the line</source>
+        <translation>Fuera de la línea</translation>
+    </message>
+    <message>
+        <source>Out of focus</source>
+        <translation>Fuera de foco</translation>
+    </message>
+    <message>
+        <source>Cloud</source>
+        <translation>Nube</translation>
+    </message>
+    <message>
+        <source>stops</source>
+        <translation>pasos</translation>
+    </message>
+    <message>
+        <source>Let the air move</source>
+        <translation>Que se mueva el aire</translation>
+    </message>
+    <message>
+        <source>As set</source>
+        <translation>Como está</translation>
+    </message>
+    <message>
+        <source>Put it in</source>
+        <translation>Ponerla</translation>
+    </message>
+    <message>
+        <source>Shows the light path that lies beside the first in Light path</source>
+        <translation>Muestra el camino óptico que está junto al primero en Camino óptico</translation>
+    </message>
+    <message>
+        <source>How far the air smears a point: 1.5 is a fine morning, 4 a car park</source>
+        <translation>Cuánto emborrona el aire un punto: 1,5 es una buena mañana, 4 un aparcamiento</translation>
+    </message>
+    <message>
+        <source>Change seeing</source>
+        <translation>Cambiar seeing</translation>
+    </message>
+    <message>
+        <source>Passband of the etalon off the line, red positive: filaments fade, spots and the surface come through</source>
+        <translation>Banda del etalón fuera de la línea, rojo positivo: los filamentos se apagan, asoman manchas y superficie</translation>
+    </message>
+    <message>
+        <source>How far the sensor stands from the focus</source>
+        <translation>A qué distancia del foco está el sensor</translation>
+    </message>
+    <message>
+        <source>Light that thin cloud takes: each stop is half of it</source>
+        <translation>Luz que quita la nube fina: cada paso es la mitad</translation>
+    </message>
+    <message>
+        <source>Short exposures one after another, as they come from a camera</source>
+        <translation>Exposiciones cortas una tras otra, como llegan de una cámara</translation>
+    </message>
+    <message>
+        <source>On the line, in focus, without cloud</source>
+        <translation>En la línea, enfocado, sin nube</translation>
+    </message>
+    <message>
+        <source>What to start with; Exposure has every setting</source>
+        <translation>Para empezar; Exposición tiene todos los ajustes</translation>
+    </message>
+    <message>
+        <source>Exposure to start with</source>
+        <translation>Exposición para empezar</translation>
+    </message>
+    <message>
+        <source>What limits the detail</source>
+        <translation>Qué limita el detalle</translation>
+    </message>
+    <message>
+        <source>Try out</source>
+        <translation>Pruebe</translation>
+    </message>
+    <message>
+        <source>Ways to set up, best first</source>
+        <translation>Formas de montar, la mejor primero</translation>
+    </message>
+    <message>
+        <source>Ways to set up for this target</source>
+        <translation>Formas de montar para este objetivo</translation>
+    </message>
+    <message>
+        <source>Lens</source>
+        <translation>Lente</translation>
+    </message>
+    <message>
+        <source>″/px</source>
+        <translation>″/px</translation>
+    </message>
+    <message>
+        <source>Detail</source>
+        <translation>Detalle</translation>
+    </message>
+    <message>
+        <source>Stops</source>
+        <translation>Pasos</translation>
+    </message>
+    <message>
+        <source>Per s</source>
+        <translation>Por s</translation>
+    </message>
+    <message>
+        <source>The finest that the picture shows: lens, air and two pixels together</source>
+        <translation>Lo más fino que muestra la imagen: lente, aire y dos píxeles juntos</translation>
+    </message>
+    <message>
+        <source>Light in a pixel against the light path as it is</source>
+        <translation>Luz en un píxel frente al camino óptico como está</translation>
+    </message>
+    <message>
+        <source>Frames a second, of the part of the sensor that the target needs</source>
+        <translation>Tomas por segundo, de la parte del sensor que el objetivo necesita</translation>
+    </message>
+    <message>
+        <source>Puts the lens of the chosen line before the camera; can be undone</source>
+        <translation>Pone la lente de la línea elegida ante la cámara; se puede deshacer</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Parar</translation>
+    </message>
+    <message>
+        <source>%1 is not seen in white light: choose a hydrogen-alpha light path</source>
+        <translation>%1 no se ve en luz blanca: elija un camino óptico de hidrógeno alfa</translation>
+    </message>
+    <message>
+        <source>%1 is not seen in hydrogen alpha: choose a white-light path</source>
+        <translation>%1 no se ve en hidrógeno alfa: elija un camino de luz blanca</translation>
+    </message>
+    <message>
+        <source>as it is</source>
+        <translation>como está</translation>
+    </message>
+    <message>
+        <source>%1, %2×%2 joined</source>
+        <translation>%1, %2×%2 unidos</translation>
+    </message>
+    <message>
+        <source>Field %1′ × %2′, %3 pixels for the finest detail</source>
+        <translation>Campo %1′ × %2′, %3 píxeles para el detalle más fino</translation>
+    </message>
+    <message numerus="yes">
+        <source>The target takes %n panel(s)</source>
+        <translation>
+            <numerusform>El objetivo ocupa %n panel</numerusform>
+            <numerusform>El objetivo ocupa %n paneles</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>The focuser does not reach so far</source>
+        <translation>El enfocador no llega tan lejos</translation>
+    </message>
+    <message>
+        <source>The safety rules stop this</source>
+        <translation>Las reglas de seguridad detienen esto</translation>
+    </message>
+    <message>
+        <source>%1″</source>
+        <translation>%1″</translation>
+    </message>
+    <message>
+        <source>Set up for the target</source>
+        <translation>Montar para el objetivo</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::GroundPlan</name>
     <message>
         <source>The ground around the mount, from above</source>
@@ -2894,6 +3424,18 @@ Az %6, Alt %7</translation>
         <source>The lens rules: only more aperture shows more</source>
         <translation>Manda la lente: sólo más apertura muestra más</translation>
     </message>
+    <message>
+        <source>Motion</source>
+        <translation>Movimiento</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>ninguno</translation>
+    </message>
+    <message>
+        <source>The mount&apos;s motion rules: expose for a shorter time</source>
+        <translation>Manda el movimiento de la montura: exponga menos tiempo</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::LightPathView</name>
@@ -3166,38 +3708,6 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
 <context>
     <name>solarchon::app::MatchView</name>
     <message>
-        <source>Seeing today</source>
-        <translation>Seeing hoy</translation>
-    </message>
-    <message>
-        <source>Target level</source>
-        <translation>Nivel deseado</translation>
-    </message>
-    <message>
-        <source>How far the air smears a point: 1.5 is a fine morning, 4 a car park</source>
-        <translation>Cuánto emborrona el aire un punto: 1,5 es una buena mañana, 4 un aparcamiento</translation>
-    </message>
-    <message>
-        <source>Change seeing</source>
-        <translation>Cambiar seeing</translation>
-    </message>
-    <message>
-        <source>Brightest part of the frame against a full pixel</source>
-        <translation>La parte más brillante de la toma frente a un píxel lleno</translation>
-    </message>
-    <message>
-        <source>Change target level</source>
-        <translation>Cambiar nivel deseado</translation>
-    </message>
-    <message>
-        <source>Exposure to start with</source>
-        <translation>Exposición para empezar</translation>
-    </message>
-    <message>
-        <source>What limits the detail</source>
-        <translation>Qué limita el detalle</translation>
-    </message>
-    <message>
         <source>Needs a telescope and a camera behind it</source>
         <translation>Necesita un telescopio y una cámara detrás</translation>
     </message>
@@ -3206,60 +3716,32 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
         <translation>El disco entero no cabe en el sensor</translation>
     </message>
     <message>
-        <source>The shutter&apos;s shortest; %1 would be right. Add density or lengthen the focus.</source>
-        <translation>Lo más corto del obturador; lo justo sería %1. Añada densidad o alargue la focal.</translation>
+        <source>Frame</source>
+        <translation>Encuadre</translation>
     </message>
     <message>
-        <source>The shutter&apos;s longest; %1 would be right.</source>
-        <translation>Lo más largo del obturador; lo justo sería %1.</translation>
+        <source>The Sun on the sensor, and what limits its detail</source>
+        <translation>El Sol en el sensor, y qué limita su detalle</translation>
     </message>
     <message>
-        <source>Estimate on the line; the true transmission of this etalon decides</source>
-        <translation>Estimación en la línea; decide la transmisión real de este etalón</translation>
+        <source>Exposure</source>
+        <translation>Exposición</translation>
     </message>
     <message>
-        <source>Estimate within 30 %; clear air, neutral filter</source>
-        <translation>Estimación con un 30 % de error; aire limpio, filtro neutro</translation>
+        <source>How long to expose, and every setting at once</source>
+        <translation>Cuánto exponer, y todos los ajustes a la vez</translation>
     </message>
     <message>
-        <source>Stop</source>
-        <translation>Alto</translation>
+        <source>Clip</source>
+        <translation>Clip</translation>
     </message>
     <message>
-        <source>Sampling</source>
-        <translation>Muestreo</translation>
+        <source>How long a clip may last, time-lapse, and panels</source>
+        <translation>Cuánto puede durar un clip, cámara rápida y paneles</translation>
     </message>
     <message>
-        <source>%1″ per pixel</source>
-        <translation>%1″ por píxel</translation>
-    </message>
-    <message>
-        <source>Whole Sun</source>
-        <translation>Sol entero</translation>
-    </message>
-    <message>
-        <source>fits</source>
-        <translation>cabe</translation>
-    </message>
-    <message>
-        <source>is cut off</source>
-        <translation>queda cortado</translation>
-    </message>
-    <message>
-        <source>Focal ratio</source>
-        <translation>Relación focal</translation>
-    </message>
-    <message>
-        <source>f/%1</source>
-        <translation>f/%1</translation>
-    </message>
-    <message>
-        <source>Critical ratio</source>
-        <translation>Relación crítica</translation>
-    </message>
-    <message>
-        <source>Where two pixels catch the lens&apos;s finest detail at 540 nm</source>
-        <translation>Donde dos píxeles captan el detalle más fino de la lente a 540 nm</translation>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
     </message>
 </context>
 <context>
@@ -4739,10 +5221,6 @@ Haga una con el botón, o con F5.</translation>
         <translation>El Sol está bajo el horizonte a esta hora</translation>
     </message>
     <message>
-        <source>This light path picks hydrogen alpha. The synthetic Sun has no chromosphere, so only white light can be simulated.</source>
-        <translation>Este camino óptico elige hidrógeno alfa. El Sol sintético no tiene cromosfera: sólo puede simularse la luz blanca.</translation>
-    </message>
-    <message>
         <source>Needs a telescope and a camera behind it</source>
         <translation>Necesita un telescopio y una cámara detrás</translation>
     </message>
@@ -4765,6 +5243,30 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>E</source>
         <translation>E</translation>
+    </message>
+    <message>
+        <source>Prominence, %1 km high</source>
+        <translation>Protuberancia de %1 km de altura</translation>
+    </message>
+    <message>
+        <source>Filament, %1 km long</source>
+        <translation>Filamento de %1 km de largo</translation>
+    </message>
+    <message>
+        <source>Spot group, %1 millionths</source>
+        <translation>Grupo de manchas, %1 millonésimas</translation>
+    </message>
+    <message>
+        <source>The Sun on the sensor of the second light path</source>
+        <translation>El Sol en el sensor del segundo camino óptico</translation>
+    </message>
+    <message>
+        <source>%1× closer; 0 shows the whole sensor</source>
+        <translation>%1× más cerca; 0 muestra todo el sensor</translation>
+    </message>
+    <message>
+        <source>Point at: %1</source>
+        <translation>Apuntar a: %1</translation>
     </message>
 </context>
 <context>
@@ -6290,14 +6792,6 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>a telescope and a camera behind it</source>
         <translation>un telescopio y una cámara detrás</translation>
-    </message>
-    <message>
-        <source>a hydrogen-alpha light path</source>
-        <translation>un camino óptico de hidrógeno alfa</translation>
-    </message>
-    <message>
-        <source>a white-light path: the synthetic Sun has no chromosphere</source>
-        <translation>un camino óptico blanca: el Sol sintético no tiene cromosfera</translation>
     </message>
     <message>
         <source>no such file</source>
@@ -8718,6 +9212,14 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>frames in which the Sun is equally large</source>
         <translation>imágenes en las que el Sol sea igual de grande</translation>
+    </message>
+    <message>
+        <source>a photographic camera at the end of the light path</source>
+        <translation>una cámara fotográfica al final del camino óptico</translation>
+    </message>
+    <message>
+        <source>a video camera at the end of the light path</source>
+        <translation>una cámara de vídeo al final del camino óptico</translation>
     </message>
 </context>
 </TS>

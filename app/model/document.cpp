@@ -146,7 +146,7 @@ void Document::recompute() {
   if (!plan_holds_) {
     replan();
   }
-  answers_ = workspace::answer(workspace_, moment_, ephemeris_->at(moment_));
+  answers_ = workspace::answer(workspace_, moment_, ephemeris_->at(moment_), correction_stops_);
   emit changed();
 }
 
@@ -160,6 +160,13 @@ void Document::learn(plan::Experience experience) {
   experience_ = std::move(experience);
   replan();
   emit changed();
+}
+
+void Document::correct_exposure(double stops) {
+  if (stops != correction_stops_) {
+    correction_stops_ = stops;
+    recompute();
+  }
 }
 
 void Document::keep_in(const std::filesystem::path& file) { file_ = file; }

@@ -40,6 +40,8 @@ class Document : public QObject {
   [[nodiscard]] const plan::Day& whole_day() const { return day_; }
   /// What the log has taught; plans follow.
   void learn(plan::Experience experience);
+  /// By how many stops exposures with this light path were found to be off; answers follow.
+  void correct_exposure(double stops);
   [[nodiscard]] sky::UtcTime moment() const { return moment_; }
   [[nodiscard]] bool live() const { return live_; }
   [[nodiscard]] QUndoStack& undo() { return undo_; }
@@ -78,6 +80,7 @@ class Document : public QObject {
   std::optional<sky::SunEphemeris> ephemeris_;
   workspace::Answers answers_;
   plan::Experience experience_;
+  double correction_stops_ = 0.0;
   plan::Day day_;
   bool plan_holds_ = false;  ///< false: it is to be made anew
   std::optional<sky::MagneticField> magnetic_;

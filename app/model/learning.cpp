@@ -10,6 +10,7 @@ Learning::Learning(Document& document, Log& log, QObject* parent)
   connect(&document_, &Document::changed, this, &Learning::follow_document);
   connect(&log_, &Log::sessionsChanged, this, &Learning::learn);
   connect(&log_, &Log::stepNotesChanged, this, &Learning::learn);
+  connect(&log_, &Log::rightExposuresChanged, this, &Learning::learn_exposure);
 }
 
 void Learning::follow_document() {
@@ -17,6 +18,21 @@ void Learning::follow_document() {
   if (site_ != workspace.site || surroundings_ != workspace.wishes.surroundings) {
     learn();
   }
+  learn_exposure();
+}
+
+void Learning::learn_exposure() {
+  document_.correct_exposure(correction_of(log_, document_.workspace().rig.name).stops);
+}
+
+light::Correction correction_of(const Log& log, const std::string& rig) {
+  std::vector<double> ratios;
+  for (const log::RightExposure& exposure : log.right_exposures()) {
+    if (exposure.rig == rig) {
+      ratios.push_back(exposure.right_ms / exposure.predicted_ms);
+    }
+  }
+  return light::correction_of(ratios);
 }
 
 void Learning::learn() {

@@ -7,6 +7,7 @@
 #include "app/model/document.h"
 #include "app/model/log.h"
 #include "app/model/newest_wins.h"
+#include "solarchon/light/exposure_plan.h"
 #include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
@@ -23,6 +24,8 @@ class Learning : public QObject {
  private:
   void follow_document();
   void learn();
+  /// What exposures that were found right say of the light path in use.
+  void learn_exposure();
 
   Document& document_;
   Log& log_;
@@ -31,5 +34,8 @@ class Learning : public QObject {
   workspace::SeeingLesson lesson_;
   NewestWins wishes_;
 };
+
+/// What exposures that were found right with a light path say of the prediction.
+[[nodiscard]] light::Correction correction_of(const Log& log, const std::string& rig);
 
 }  // namespace solarchon::app

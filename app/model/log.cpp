@@ -10,12 +10,15 @@ namespace {
 struct Lists {
   std::vector<log::SessionSummary> sessions;
   std::vector<plan::StepNote> step_notes;
+  std::vector<log::RightExposure> right_exposures;
 };
 
 base::Result<Lists> lists_of(const log::LogBook& book) {
   return book.summaries().and_then([&](std::vector<log::SessionSummary> sessions) {
-    return book.step_notes().map([&](std::vector<plan::StepNote> notes) {
-      return Lists{std::move(sessions), std::move(notes)};
+    return book.step_notes().and_then([&](std::vector<plan::StepNote> notes) {
+      return book.right_exposures({}).map([&](std::vector<log::RightExposure> exposures) {
+        return Lists{std::move(sessions), std::move(notes), std::move(exposures)};
+      });
     });
   });
 }
@@ -36,8 +39,38 @@ void Log::reload() {
     sessions_ = std::move(lists->sessions);
     step_notes_ = std::move(lists->step_notes);
     emit sessionsChanged();
+    right_exposures_ = std::move(lists->right_exposures);
     emit stepNotesChanged();
+    emit rightExposuresChanged();
   });
+}
+
+void Log::take_exposures(base::Result<std::vector<log::RightExposure>> exposures) {
+  if (!exposures) {
+    trouble_.tell(exposures.error());
+    return;
+  }
+  right_exposures_ = std::move(*exposures);
+  emit rightExposuresChanged();
+}
+
+void Log::note_exposure(const log::RightExposure& exposure) {
+  queue_.ask(
+      this,
+      [exposure](log::LogBook& book) {
+        return book.note_exposure(exposure).and_then(
+            [&](std::int64_t) { return book.right_exposures({}); });
+      },
+      [this](auto exposures) { take_exposures(std::move(exposures)); });
+}
+
+void Log::drop_exposure(std::int64_t id) {
+  queue_.ask(
+      this,
+      [id](log::LogBook& book) {
+        return book.drop_exposure(id).and_then([&] { return book.right_exposures({}); });
+      },
+      [this](auto exposures) { take_exposures(std::move(exposures)); });
 }
 
 void Log::open(std::int64_t session) {

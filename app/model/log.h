@@ -43,6 +43,12 @@ class Log : public QObject {
 
   /// How long the steps of countdowns took, oldest first.
   [[nodiscard]] const std::vector<plan::StepNote>& step_notes() const { return step_notes_; }
+  /// Exposures that were found right, of all light paths, newest first.
+  [[nodiscard]] const std::vector<log::RightExposure>& right_exposures() const {
+    return right_exposures_;
+  }
+  void note_exposure(const log::RightExposure& exposure);
+  void drop_exposure(std::int64_t id);
   void note_step(sky::UtcTime done, const plan::StepNote& note);
   void drop_last_step(plan::StepKind kind);
   /// Files steps of the runbook with a session. @param refused  called where they were not written
@@ -61,16 +67,19 @@ class Log : public QObject {
   /// Notes were written, or could not be.
   void notesTried(std::int64_t session);
   void stepNotesChanged();
+  void rightExposuresChanged();
 
  private:
   /// A session that lies open is read anew.
   void refresh(std::int64_t session);
+  void take_exposures(base::Result<std::vector<log::RightExposure>> exposures);
   void take_steps(base::Result<std::vector<plan::StepNote>> notes);
 
   LogQueue& queue_;
   Trouble& trouble_;
   std::vector<log::SessionSummary> sessions_;
   std::vector<plan::StepNote> step_notes_;
+  std::vector<log::RightExposure> right_exposures_;
   bool readable_ = true;
   std::int64_t wanted_ = 0;  ///< the session that is to lie open
   std::optional<log::Session> opened_;

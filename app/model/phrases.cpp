@@ -141,8 +141,25 @@ QString refused_words(const std::vector<base::RefusedLine>& refused) {
 }
 
 QString name_of(workspace::Target target) {
-  return target == workspace::Target::kWholeDisc ? QObject::tr("Whole disc")
-                                                 : QObject::tr("Largest spot");
+  switch (target) {
+    case workspace::Target::kWholeDisc:
+      return QObject::tr("Whole disc");
+    case workspace::Target::kLargestSpot:
+      return QObject::tr("Largest spot");
+    case workspace::Target::kGranulation:
+      return QObject::tr("Granulation");
+    case workspace::Target::kFaculae:
+      return QObject::tr("Faculae");
+    case workspace::Target::kProminence:
+      return QObject::tr("Prominence");
+    case workspace::Target::kFilament:
+      return QObject::tr("Filament");
+    case workspace::Target::kPlage:
+      return QObject::tr("Plage");
+    case workspace::Target::kLimb:
+      break;
+  }
+  return QObject::tr("Limb");
 }
 
 QString name_of(safety::Severity severity) { return text(words::name_of(severity, voice())); }

@@ -5,24 +5,35 @@
 #include <array>
 #include <cmath>
 
+#include "solarchon/light/hydrogen_alpha.h"
+
 namespace solarchon::app {
 
 namespace {
 
 /// From black through deep orange and yellow to near white.
-const std::array<QRgb, 256>& warm_tints() {
-  static const std::array<QRgb, 256> kTints = [] {
-    std::array<QRgb, 256> tints{};
-    for (int i = 0; i < 256; ++i) {
-      const double level = i / 255.0;
-      const auto channel = [&](double power) {
-        return static_cast<int>(std::lround(255.0 * std::min(1.0, std::pow(level, power))));
-      };
-      tints.at(static_cast<std::size_t>(i)) = qRgb(channel(0.42), channel(0.92), channel(3.4));
-    }
-    return tints;
-  }();
-  return kTints;
+using Tints = std::array<QRgb, 256>;
+
+Tints tints_of(double red, double green, double blue) {
+  Tints tints{};
+  for (int i = 0; i < 256; ++i) {
+    const double level = i / 255.0;
+    const auto channel = [&](double power) {
+      return static_cast<int>(std::lround(255.0 * std::min(1.0, std::pow(level, power))));
+    };
+    tints.at(static_cast<std::size_t>(i)) = qRgb(channel(red), channel(green), channel(blue));
+  }
+  return tints;
+}
+
+/// Yellow-orange for white light, red-orange for hydrogen alpha.
+const Tints& tints_for(const frames::Frame& frame) {
+  static const Tints kWhite = tints_of(0.42, 0.92, 3.4);
+  static const Tints kLine = tints_of(0.40, 1.35, 3.2);
+  constexpr double kBesideNm = 0.5;
+  const auto& wavelength_nm = frame.info.wavelength_nm;
+  return wavelength_nm && std::abs(*wavelength_nm - light::kHydrogenAlphaNm) < kBesideNm ? kLine
+                                                                                         : kWhite;
 }
 
 }  // namespace
@@ -34,6 +45,7 @@ QImage frame_image(const frames::Frame& frame, int longest_side_px) {
   const int height = frame.height / block;
   QImage image(std::max(1, width), std::max(1, height), QImage::Format_RGB32);
   image.fill(Qt::black);
+  const Tints& tints = tints_for(frame);
   const double full = static_cast<double>(frame.saturation) * block * block;
   for (int y = 0; y < height; ++y) {
     auto* line = reinterpret_cast<QRgb*>(image.scanLine(y));
@@ -45,7 +57,7 @@ QImage frame_image(const frames::Frame& frame, int longest_side_px) {
         }
       }
       const double level = std::min(1.0, static_cast<double>(sum) / full);
-      line[x] = warm_tints().at(static_cast<std::size_t>(std::lround(level * 255.0)));
+      line[x] = tints.at(static_cast<std::size_t>(std::lround(level * 255.0)));
     }
   }
   return image;

@@ -109,10 +109,19 @@ void ContextStrip::drop_from(Chip& chip, DropSheet& sheet) {
 
 void ContextStrip::build_target_menu() {
   auto* target_menu = new QMenu(target_);
-  for (const auto target : {workspace::Target::kWholeDisc, workspace::Target::kLargestSpot}) {
+  using workspace::Target;
+  for (const Target target :
+       {Target::kWholeDisc, Target::kLargestSpot, Target::kLimb, Target::kGranulation,
+        Target::kFaculae, Target::kProminence, Target::kFilament, Target::kPlage}) {
+    if (target == Target::kGranulation || target == Target::kProminence) {
+      // What is seen in white light alone, and in hydrogen alpha alone.
+      target_menu->addSection(target == Target::kGranulation ? tr("White light")
+                                                             : tr("Hydrogen alpha"));
+    }
     target_menu->addAction(name_of(target), this, [this, target] {
       workspace::Workspace next = document_.workspace();
       next.target = target;
+      next.aim.reset();
       document_.edit(tr("Choose target"), next);
     });
   }

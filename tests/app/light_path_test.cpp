@@ -17,7 +17,6 @@
 #include "app/views/light_path/part_chooser.h"
 #include "app/views/light_path/part_sheet.h"
 #include "app/views/light_path/section.h"
-#include "app/views/match/sensor_frame.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
 #include "tests/app/app_support.h"
@@ -442,16 +441,6 @@ TEST_F(LightPathTest, UnknownPartsAreShownAndKept) {
   window.reset();
   open();
   EXPECT_EQ(rig(), strange);
-}
-
-TEST_F(LightPathTest, HydrogenAlphaSaysWhatIsNotDrawnYet) {
-  open(test::usual_train(2));
-  window->show_place("match");
-  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
-  auto* frame = window->findChild<SensorFrame*>();
-  EXPECT_TRUE(frame->image().isNull());
-  EXPECT_TRUE(frame->accessibleDescription().contains("chromosphere"))
-      << frame->accessibleDescription().toStdString();
 }
 
 }  // namespace

@@ -184,6 +184,98 @@ TEST(Cli, SimulatesAShortExposureInMovingAir) {
   }
 }
 
+TEST(Cli, SimulatesHydrogenAlphaAndTellsWhatItDrew) {
+  const TempFolder folder;
+  auto arguments = words(std::string("simulate FILE") + kMorning +
+                         " --detune 0.2 --band 0.6 --cloud 1 --focus 100 --activity 0.8 --out OUT");
+  optics::Rig rig = test::usual_train(2);
+  arguments[1] = rig_file(folder, rig);
+  arguments.back() = (folder / "f.fits").string();
+  const Outcome outcome = call(arguments);
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json truth = outcome.json().at("truth");
+  ASSERT_FALSE(truth.at("filaments").empty());
+  EXPECT_GT(truth.at("filaments")[0].at("length_km").get<double>(), 10000.0);
+  ASSERT_FALSE(truth.at("prominences").empty());
+  for (const Json& prominence : truth.at("prominences")) {
+    EXPECT_GT(prominence.at("height_km").get<double>(), 4000.0);
+    const double angle = prominence.at("position_angle_deg").get<double>();
+    EXPECT_GE(angle, 0.0);
+    EXPECT_LT(angle, 360.0);
+  }
+  EXPECT_TRUE(truth.at("flares").is_array());
+  for (const auto& [option, wrong, field] :
+       {std::tuple("0.2", "7", "detune"), std::tuple("0.6", "0", "band"),
+        std::tuple("0.8", "2", "activity"), std::tuple("1", "40", "cloud"),
+        std::tuple("100", "99999", "defocus")}) {
+    auto bad = arguments;
+    *std::find(bad.begin() + 10, bad.end(), option) = wrong;
+    expect_bad_input(call(bad), field);
+  }
+}
+
+TEST(Cli, ExposeGivesDiscProminenceAndTheWholeTable) {
+  const TempFolder folder;
+  auto arguments = words(std::string("expose FILE") + kMorning);
+  arguments[1] = rig_file(folder, test::usual_train(2));
+  const Outcome outcome = call(arguments);
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json report = outcome.json();
+  EXPECT_NEAR(report.at("prominence_ms").get<double>() / report.at("disc_ms").get<double>(), 6.0,
+              0.01);
+  EXPECT_EQ(report.at("correction_stops"), 0.0);
+  EXPECT_TRUE(report.at("limit").is_null());
+  ASSERT_GT(report.at("table").size(), 20U);
+  EXPECT_TRUE(report.at("table")[0].at("shutter_s").is_number());
+  // Two stops of cloud take four times as long, to the last digit.
+  auto cloudy = arguments;
+  cloudy.insert(cloudy.end(), {"--cloud", "2"});
+  EXPECT_NEAR(call(cloudy).json().at("disc_ms").get<double>() / report.at("disc_ms").get<double>(),
+              4.0, 1e-9);
+  auto wrong = arguments;
+  wrong.insert(wrong.end(), {"--iso", "400"});
+  expect_bad_input(call(wrong), "iso");
+  wrong = arguments;
+  wrong.insert(wrong.end(), {"--level", "1.5"});
+  expect_bad_input(call(wrong), "level");
+}
+
+TEST(Cli, ExposeLearnsFromTheLog) {
+  const TempFolder folder;
+  const optics::Rig rig = test::starter_rig();
+  {
+    auto book = log::LogBook::open(folder / "log.sqlite").value();
+    for (const double right : {3.8, 4.0, 4.3}) {
+      ASSERT_TRUE(book.note_exposure({0, test::morning(), rig.name, 2.0, right}));
+    }
+  }
+  auto arguments = words(std::string("expose FILE") + kMorning);
+  arguments[1] = rig_file(folder, rig);
+  const double plain = call(arguments).json().at("disc_ms").get<double>();
+  arguments.insert(arguments.end(), {"--data", folder.path().string()});
+  const Outcome outcome = call(arguments);
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  EXPECT_NEAR(outcome.json().at("correction_stops").get<double>(), 1.0, 1e-9);
+  EXPECT_EQ(outcome.json().at("correction_count"), 3);
+  EXPECT_NEAR(outcome.json().at("disc_ms").get<double>() / plain, 2.0, 1e-9);
+}
+
+TEST(Cli, MatchRanksWaysAndNamesWhatLimits) {
+  const TempFolder folder;
+  auto arguments = words(std::string("match FILE") + kMorning + " --target granulation --seeing 1");
+  arguments[1] = rig_file(folder, test::starter_rig());
+  const Outcome outcome = call(arguments);
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json report = outcome.json();
+  EXPECT_EQ(report.at("target"), "granulation");
+  EXPECT_EQ(report.at("limits").at("ruling"), "sampling");
+  ASSERT_GT(report.at("settings").size(), 3U);
+  EXPECT_LT(report.at("settings")[0].at("sampling_arcsec_px").get<double>(), 1.0);
+  EXPECT_EQ(report.at("clip").at("limit"), "rotation");
+  *std::find(arguments.begin(), arguments.end(), "granulation") = "corona";
+  expect_bad_input(call(arguments), "target");
+}
+
 TEST(Cli, SimulateRefusesNightAndBadFolders) {
   const TempFolder folder;
   const std::string rig = rig_file(folder);

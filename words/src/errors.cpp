@@ -109,8 +109,8 @@ constexpr TextRow kRemarks[] = {
     {"picture-too-bright", TEXT("the picture is full all over; expose shorter")},
     // The light path.
     {"telescope-and-camera", TEXT("a telescope and a camera behind it")},
-    {"hydrogen-alpha-path", TEXT("a hydrogen-alpha light path")},
-    {"white-light-path", TEXT("a white-light path: the synthetic Sun has no chromosphere")},
+    {"photographic-camera", TEXT("a photographic camera at the end of the light path")},
+    {"video-camera", TEXT("a video camera at the end of the light path")},
     // Files and folders.
     {"reported", "%1"},
     {"no-such-file", TEXT("no such file")},

@@ -195,11 +195,10 @@ void LogView::show_session() {
   year_->show_year(year, log().sessions(), zone);
   year_->choose(session.id);
   title_->setText(tr("%1, %2").arg(date_at(start.started, zone), text(start.site.name)));
-  const bool disc = workspace::kTargetWords.from(start.target) == workspace::Target::kWholeDisc;
+  const auto target = workspace::kTargetWords.from(start.target);
   figures_->show_rows(
       {{tr("Light path"), text(start.rig.name)},
-       {tr("Target"),
-        name_of(disc ? workspace::Target::kWholeDisc : workspace::Target::kLargestSpot)},
+       {tr("Target"), target ? name_of(*target) : text(start.target)},
        {tr("Seeing"), QStringLiteral("%1\u2033").arg(number(start.seeing_arcsec, 1))}});
   frames_->clear();
   for (const log::FrameEntry& frame : entries_) {

@@ -36,8 +36,10 @@ void Ladder::draw(QPainter& painter) {
   };
   const Rung rungs[] = {{tr("Lens"), limits_->diffraction_arcsec, workspace::Limit::kDiffraction},
                         {tr("Two pixels"), limits_->sampling_arcsec, workspace::Limit::kSampling},
-                        {tr("Air"), limits_->air_arcsec, workspace::Limit::kAir}};
-  const double longest = std::max({rungs[0].arcsec, rungs[1].arcsec, rungs[2].arcsec});
+                        {tr("Air"), limits_->air_arcsec, workspace::Limit::kAir},
+                        {tr("Motion"), limits_->motion_arcsec, workspace::Limit::kMotion}};
+  const double longest = limits_->finest_arcsec();
+  constexpr double kNothing = 0.005;  // arcsec
   const double name_width = 92.0;
   const double room = width() - name_width - 64.0;
   double y = 4.0;
@@ -51,14 +53,18 @@ void Ladder::draw(QPainter& painter) {
     painter.setBrush(rules ? c.accent : c.shade);
     painter.drawRect(QRectF(name_width, y + 4, length, 16));
     painter.setPen(c.ink);
-    painter.drawText(QRectF(name_width + length + 6, y, 60, 24), Qt::AlignVCenter | Qt::AlignLeft,
-                     QStringLiteral("%1\u2033").arg(number(rung.arcsec, 1)));
-    y += 28.0;
+    painter.drawText(
+        QRectF(name_width + length + 6, y, 60, 24), Qt::AlignVCenter | Qt::AlignLeft,
+        rung.arcsec < kNothing
+            ? tr("none")
+            : QStringLiteral("%1\u2033").arg(number(rung.arcsec, rung.arcsec < 0.095 ? 2 : 1)));
+    y += 24.0;
   }
   painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.setPen(c.faint_ink);
-  const QString rule = limits_->ruling == workspace::Limit::kAir
-                           ? tr("The air rules today")
+  const QString rule = limits_->ruling == workspace::Limit::kAir ? tr("The air rules today")
+                       : limits_->ruling == workspace::Limit::kMotion
+                           ? tr("The mount's motion rules: expose for a shorter time")
                            : (limits_->ruling == workspace::Limit::kSampling
                                   ? tr("The pixels rule: a longer focal length shows more")
                                   : tr("The lens rules: only more aperture shows more"));

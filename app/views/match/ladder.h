@@ -16,7 +16,7 @@ class Ladder : public Drawing {
  public:
   explicit Ladder(QWidget* parent = nullptr);
   void show_limits(const std::optional<workspace::Limits>& limits);
-  [[nodiscard]] QSize least_size() const override { return {280, 120}; }
+  [[nodiscard]] QSize least_size() const override { return {280, 128}; }
 
  protected:
   void draw(QPainter& painter) override;

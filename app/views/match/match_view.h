@@ -1,38 +1,34 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "app/shell/figures.h"
-#include "app/shell/number_field.h"
-#include "app/views/match/ladder.h"
-#include "app/views/match/sensor_frame.h"
+#include "app/shell/pages.h"
+#include "app/views/match/clip_page.h"
+#include "app/views/match/exposure_page.h"
+#include "app/views/match/frame_page.h"
 #include "app/views/view.h"
 
 namespace solarchon::app {
 
-/// The framed Sun on the sensor, what limits its detail, and how long to expose.
+/// The picture that this light path will give today, how long to expose, and what to record.
 class MatchView : public View {
   Q_OBJECT
 
  public:
   MatchView(const Models& models, QWidget* parent = nullptr);
   [[nodiscard]] Readiness readiness() const override;
-  [[nodiscard]] bool settled() const override { return frame_->settled(); }
+  void show_page(const QString& id) override { pages_->turn_to(id); }
+  [[nodiscard]] QString page() const override { return pages_->id(); }
+  [[nodiscard]] bool settled() const override;
 
  protected:
   void follow() override;
 
  private:
-  QWidget* build_side();
-  [[nodiscard]] QString exposure_words() const;
-
-  SensorFrame* frame_;
-  QLabel* exposure_;
-  QLabel* exposure_note_;
-  ExposureStrip* strip_;
-  Ladder* ladder_;
-  Figures* figures_;
-  NumberField* seeing_;
-  NumberField* level_;
+  QLabel* title_;
+  FramePage* frame_;
+  ExposurePage* exposure_;
+  ClipPage* clip_;
+  Pages* pages_;
 };
 
 }  // namespace solarchon::app

@@ -1,7 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/match/sensor_frame.h"
 
+#include <QKeyEvent>
+#include <QMouseEvent>
 #include <QPainter>
+#include <QPainterPath>
+#include <QWheelEvent>
 #include <algorithm>
 #include <cmath>
 
@@ -10,7 +14,6 @@
 #include "app/shell/theme.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/camera/simulate.h"
-#include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
 
@@ -21,36 +24,108 @@ QString reason_for(const base::Error& error) {
   if (error.field == "time") {
     return SensorFrame::tr("The Sun is below the horizon at this time");
   }
-  if (error.code == base::ErrorCode::kUnknownValue) {
-    return SensorFrame::tr(
-        "This light path picks hydrogen alpha. The synthetic Sun has no "
-        "chromosphere, so only white light can be simulated.");
-  }
   return SensorFrame::tr("Needs a telescope and a camera behind it");
 }
 
 constexpr std::uint32_t kPreviewSeed = 7;
+constexpr std::uint32_t kSunSeed = 1;
 constexpr int kFrameMargin = 28;
 constexpr int kQuickSide = 380;  // pixels of the picture while now is dragged
+constexpr double kClosest = 16.0;
+constexpr double kZoomStep = 1.25;
+const QColor kOnSun(0xf2f0ea);
+
+/// The part of the sensor that is looked at, as a sensor of its own.
+camera::Shot part_of(camera::Shot shot, double zoom, const QPointF& middle,
+                     const sky::PictureOrientation& solar, double scale_arcsec_px) {
+  const auto sensor = optics::sensor_of(shot.rig);
+  if (!sensor || zoom <= 1.0) {
+    return shot;
+  }
+  const int width = sensor->camera.width_px;
+  const int height = sensor->camera.height_px;
+  const sky::DiscPlace off = sky::to_disc(
+      {(middle.x() - 0.5) * width * scale_arcsec_px, (0.5 - middle.y()) * height * scale_arcsec_px},
+      solar);
+  shot.target.west_arcsec += off.west_arcsec;
+  shot.target.north_arcsec += off.north_arcsec;
+  optics::Part& part = shot.rig.elements[sensor->element].part;
+  optics::set_parameter(part, "width_px", std::max(16.0, std::round(width / zoom)));
+  optics::set_parameter(part, "height_px", std::max(16.0, std::round(height / zoom)));
+  return shot;
+}
 
 }  // namespace
 
-SensorFrame::SensorFrame(Document& document, QWidget* parent)
-    : Drawing(parent), document_(document) {
-  setObjectName(QStringLiteral("sensor-frame"));
-  setAccessibleName(tr("The Sun on the sensor"));
+QString words_for(const workspace::Thing& thing) {
+  switch (thing.kind) {
+    case workspace::Target::kProminence:
+      return SensorFrame::tr("Prominence, %1 km high").arg(number(thing.weight, 0));
+    case workspace::Target::kFilament:
+      return SensorFrame::tr("Filament, %1 km long").arg(number(1000.0 * thing.weight, 0));
+    case workspace::Target::kLargestSpot:
+      return SensorFrame::tr("Spot group, %1 millionths").arg(number(thing.weight, 0));
+    default:
+      return name_of(thing.kind);
+  }
+}
+
+SensorFrame::SensorFrame(Document& document, QWidget* parent, Path path)
+    : Drawing(parent), document_(document), path_(path) {
+  setObjectName(path == Path::kInUse ? QStringLiteral("sensor-frame")
+                                     : QStringLiteral("compared-frame"));
+  setAccessibleName(path == Path::kInUse ? tr("The Sun on the sensor")
+                                         : tr("The Sun on the sensor of the second light path"));
+  setMouseTracking(true);
+  setFocusPolicy(Qt::StrongFocus);
+  air_clock_.start();
+}
+
+SensorFrame::Shown SensorFrame::shown() const {
+  const workspace::Answers& answers = document_.answers();
+  if (path_ == Path::kInUse || !document_.workspace().compared) {
+    return {&document_.workspace().rig, answers.train, answers.celestial, answers.solar};
+  }
+  const optics::Rig& rig = *document_.workspace().compared;
+  Shown other{
+      &rig,
+      optics::follow_light(rig, answers.sun.semidiameter_arcsec(),
+                           workspace::observer_of(document_.workspace()).weather.pressure_hpa),
+      {},
+      {}};
+  other.celestial = optics::picture_orientation(rig, other.train);
+  other.solar = sky::solar_orientation(other.celestial, answers.disc.p_deg);
+  return other;
 }
 
 void SensorFrame::follow() { request(Haste::kFine); }
 
+void SensorFrame::try_out(const WhatIf& what) {
+  if (!(what == what_)) {
+    what_ = what;
+    request(Haste::kFine);
+  }
+}
+
+void SensorFrame::show_mosaic(const std::optional<match::Mosaic>& mosaic,
+                              const QSizeF& panel_arcsec) {
+  mosaic_ = mosaic;
+  panel_arcsec_ = panel_arcsec;
+  update();
+}
+
 void SensorFrame::request(Haste haste) {
-  const workspace::Workspace& workspace = document_.workspace();
-  const safety::Assessment& safety = document_.answers().safety;
-  if (safety.verdict == safety::Severity::kStop) {
-    show_problem(what_can_happen(safety.findings.front()));
+  workspace::Workspace space = document_.workspace();
+  workspace::Answers answers = document_.answers();
+  if (path_ == Path::kCompared && space.compared) {
+    space.rig = *space.compared;
+    answers = workspace::answer(space, answers.time, answers.sun);
+  }
+  if (answers.safety.verdict == safety::Severity::kStop) {
+    show_problem(what_can_happen(answers.safety.findings.front()));
     return;
   }
-  auto shot = workspace::shot_for(workspace, document_.answers(), std::nullopt, kPreviewSeed);
+  auto shot = workspace::shot_for(space, answers, std::nullopt, kPreviewSeed);
   if (!shot) {
     show_problem(reason_for(shot.error()));
     return;
@@ -59,23 +134,40 @@ void SensorFrame::request(Haste haste) {
   if (!wishes_.settled()) {
     haste = Haste::kQuick;  // the hand is still moving
   }
+  aim_ = shot->target;
   shot->pointing_spread_px = 0.0;
+  shot->detune_angstrom = what_.detune_angstrom;
+  shot->defocus_um = what_.defocus_um;
+  shot->cloud_stops = what_.cloud_stops;
+  if (what_.moving_air) {
+    shot->air = seeing::Air{};
+    shot->air->r0_cm =
+        std::clamp(seeing::r0_of(shot->seeing_arcsec, answers.train.band.wavelength_nm),
+                   seeing::kR0Range.low, seeing::kR0Range.high);
+    shot->air_s = 0.001 * static_cast<double>(air_clock_.elapsed());
+  }
   const int fine = std::max(kQuickSide, std::max(width(), height()) - 2 * kFrameMargin);
   const int longest = haste == Haste::kQuick ? kQuickSide : fine;
-  wishes_.wish([this, haste, shot = camera::binned(std::move(*shot), longest)](
+  camera::Shot part =
+      part_of(std::move(*shot), zoom_, middle_, answers.solar, *answers.train.sampling_arcsec_px);
+  wishes_.wish([this, haste, time = answers.time, disc = answers.disc,
+                shot = camera::binned(std::move(part), longest)](
                    const base::Task& task) -> Worker::Delivery {
     const auto recording = camera::simulate(shot, task);
     if (!recording) {
       return [this, words = error_text(recording.error())] { show_problem(words); };
     }
     const int side = std::max(recording->frame.width, recording->frame.height);
-    return [this, haste, image = frame_image(recording->frame, side)] {
+    auto things = workspace::things_to_see(time, disc, kSunSeed);
+    return [this, haste, image = frame_image(recording->frame, side),
+            things = std::move(things)]() mutable {
       if (!problem_.isEmpty()) {
         return;  // the light path was stopped meanwhile
       }
       image_ = image;
+      things_ = std::move(things);
       update();
-      if (haste == Haste::kQuick && !wishes_.waiting()) {
+      if ((haste == Haste::kQuick || what_.moving_air) && !wishes_.waiting() && isVisible()) {
         request(Haste::kFine);
       }
       emit pictureChanged();
@@ -86,12 +178,13 @@ void SensorFrame::request(Haste haste) {
 void SensorFrame::show_problem(const QString& words) {
   problem_ = words;
   image_ = {};
+  things_.clear();
   setAccessibleDescription(words);
   update();
 }
 
 QRectF SensorFrame::frame_rect() const {
-  const auto sensor = optics::sensor_of(document_.workspace().rig);
+  const auto sensor = optics::sensor_of(*shown().rig);
   const QRectF room =
       QRectF(rect()).adjusted(kFrameMargin, kFrameMargin, -kFrameMargin, -kFrameMargin);
   if (!sensor) {
@@ -100,13 +193,33 @@ QRectF SensorFrame::frame_rect() const {
   return fitted_rect(QSizeF(sensor->camera.width_px, sensor->camera.height_px), room);
 }
 
+double SensorFrame::arcsec_per_unit() const {
+  const Shown path = shown();
+  const auto sensor = optics::sensor_of(*path.rig);
+  if (!sensor || !path.train.sampling_arcsec_px) {
+    return 1.0;
+  }
+  return sensor->camera.width_px * *path.train.sampling_arcsec_px / frame_rect().width() / zoom_;
+}
+
+QPointF SensorFrame::point_of(const sky::DiscPlace& place) const {
+  const Shown path = shown();
+  const QRectF box = frame_rect();
+  const double scale = arcsec_per_unit();
+  const sky::PictureOffset off = sky::to_picture(
+      {place.west_arcsec - aim_.west_arcsec, place.north_arcsec - aim_.north_arcsec}, path.solar);
+  const QPointF from_middle((0.5 - middle_.x()) * box.width() * zoom_,
+                            (0.5 - middle_.y()) * box.height() * zoom_);
+  return box.center() + from_middle + QPointF(off.right / scale, -off.up / scale);
+}
+
 void SensorFrame::draw(QPainter& painter) {
   painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
   const Palette& c = Theme::colours();
   const QRectF box = frame_rect();
   painter.fillRect(box, QColor(0, 0, 0));
   if (!problem_.isEmpty()) {
-    painter.setPen(QColor(0xf2f0ea));
+    painter.setPen(kOnSun);
     painter.drawText(box.adjusted(24, 24, -24, -24), Qt::AlignCenter | Qt::TextWordWrap, problem_);
   } else if (!image_.isNull()) {
     painter.drawImage(box, image_);
@@ -114,26 +227,45 @@ void SensorFrame::draw(QPainter& painter) {
   painter.setPen(Theme::line(c.ink, 2.0));
   painter.setBrush(Qt::NoBrush);
   painter.drawRect(box);
-  const optics::Train& train = document_.answers().train;
-  if (!train.field_width_arcmin) {
+  const Shown path = shown();
+  if (!path.train.field_width_arcmin) {
     return;
   }
+  draw_frame_marks(painter, box, path);
+  if (!image_.isNull()) {
+    painter.save();
+    painter.setClipRect(box);
+    draw_mosaic(painter, box);
+    draw_target(painter);
+    draw_things(painter, box);
+    painter.restore();
+  }
+}
+
+void SensorFrame::draw_frame_marks(QPainter& painter, const QRectF& box, const Shown& path) const {
+  const Palette& c = Theme::colours();
   painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.setPen(c.ink);
+  const auto arcmin = [&](double whole) {
+    return tr("%1\u2032").arg(number(whole / zoom_, zoom_ > 4.0 ? 2 : 1));
+  };
   painter.drawText(QRectF(box.left(), box.top() - 20, box.width(), 18), Qt::AlignCenter,
-                   tr("%1\u2032").arg(number(*train.field_width_arcmin, 1)));
+                   arcmin(*path.train.field_width_arcmin));
   painter.save();
   painter.translate(box.left() - 11, box.center().y());
   painter.rotate(-90);
   painter.drawText(QRectF(-60, -9, 120, 18), Qt::AlignCenter,
-                   tr("%1\u2032").arg(number(*train.field_height_arcmin, 1)));
+                   arcmin(*path.train.field_height_arcmin));
   painter.restore();
   if (!image_.isNull()) {
+    const QString part = zoom_ > 1.0
+                             ? tr("%1\u00d7 closer; 0 shows the whole sensor").arg(number(zoom_, 1))
+                             : QString();
     painter.drawText(QRectF(box.left(), box.bottom() + 4, box.width(), 18), Qt::AlignLeft,
                      tr("Simulated, false colour"));
+    painter.drawText(QRectF(box.left(), box.bottom() + 4, box.width(), 18), Qt::AlignRight, part);
   }
   // A small compass in the corner: celestial north, and east as a shorter arm.
-  const sky::PictureOrientation& sky = document_.answers().celestial;
   const QPointF hub(box.right() - 44, box.top() + 44);
   const auto arm = [&](double angle_deg, double length, const QString& letter) {
     const double angle = angle_deg * base::kRadPerDeg;
@@ -142,9 +274,227 @@ void SensorFrame::draw(QPainter& painter) {
     const QPointF at = hub + way * (length + 9);
     painter.drawText(QRectF(at.x() - 10, at.y() - 9, 20, 18), Qt::AlignCenter, letter);
   };
-  painter.setPen(Theme::line(QColor(0xf2f0ea), 2.0));
-  arm(sky.north_deg, 22, tr("N"));
-  arm(sky.north_deg + (sky.mirrored ? 90.0 : -90.0), 14, tr("E"));
+  painter.setPen(Theme::line(kOnSun, 2.0));
+  arm(path.celestial.north_deg, 22, tr("N"));
+  arm(path.celestial.north_deg + (path.celestial.mirrored ? 90.0 : -90.0), 14, tr("E"));
+}
+
+void SensorFrame::draw_target(QPainter& painter) const {
+  const workspace::Workspace& workspace = document_.workspace();
+  if (workspace.target == workspace::Target::kWholeDisc || mosaic_) {
+    return;
+  }
+  const match::TargetNeed need =
+      match::need_of(workspace.target, document_.answers().sun.semidiameter_arcsec());
+  const double half = 30.0 * need.field_arcmin / arcsec_per_unit();
+  const QPointF at = point_of(aim_);
+  // Four corners: nothing stands before what is to be seen.
+  for (const double right : {-1.0, 1.0}) {
+    for (const double down : {-1.0, 1.0}) {
+      const QPointF corner = at + QPointF(right * half, down * half);
+      const double arm = 0.3 * half;
+      for (const auto& [colour, wide] : {std::pair(QColor(0, 0, 0), 3.0), std::pair(kOnSun, 1.5)}) {
+        painter.setPen(Theme::line(colour, wide));
+        painter.drawLine(corner, corner - QPointF(right * arm, 0.0));
+        painter.drawLine(corner, corner - QPointF(0.0, down * arm));
+      }
+    }
+  }
+}
+
+void SensorFrame::draw_things(QPainter& painter, const QRectF& box) const {
+  const workspace::Thing* thing = pointer_ && !pressed_ ? thing_near(*pointer_) : nullptr;
+  if (thing == nullptr) {
+    return;
+  }
+  const QPointF at = point_of(thing->place);
+  const double radius = std::max(14.0, 0.6 * thing->size_arcsec / arcsec_per_unit());
+  painter.setBrush(Qt::NoBrush);
+  painter.setPen(Theme::line(QColor(0, 0, 0), 3.0));
+  painter.drawEllipse(at, radius, radius);
+  painter.setPen(Theme::line(kOnSun, 1.5));
+  painter.drawEllipse(at, radius, radius);
+  painter.setFont(Theme::drawn_font(TextSize::kMedium, true));
+  const QString words = words_for(*thing);
+  const QFontMetricsF metrics(painter.font());
+  QRectF label(at.x() - 0.5 * metrics.horizontalAdvance(words) - 8, at.y() + radius + 6,
+               metrics.horizontalAdvance(words) + 16, metrics.height() + 6);
+  if (label.bottom() > box.bottom()) {
+    label.moveBottom(at.y() - radius - 6);
+  }
+  label.moveLeft(std::clamp(label.left(), box.left() + 4, box.right() - label.width() - 4));
+  painter.fillRect(label, QColor(0, 0, 0, 190));
+  painter.setPen(kOnSun);
+  painter.drawText(label, Qt::AlignCenter, words);
+}
+
+void SensorFrame::draw_mosaic(QPainter& painter, const QRectF& /*box*/) const {
+  if (!mosaic_ || mosaic_->panels.size() < 2) {
+    return;
+  }
+  const double scale = arcsec_per_unit();
+  const QPointF centre = point_of({});
+  const QSizeF size = panel_arcsec_ / scale;
+  painter.setFont(Theme::drawn_font(TextSize::kMedium, true));
+  std::optional<QPointF> before;
+  int count = 0;
+  for (const match::Panel& panel : mosaic_->panels) {
+    const QPointF middle = centre + QPointF(panel.right_arcsec / scale, -panel.up_arcsec / scale);
+    const QRectF edge(middle.x() - size.width() / 2, middle.y() - size.height() / 2, size.width(),
+                      size.height());
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(Theme::line(kOnSun, 1.5));
+    painter.drawRect(edge);
+    QPen way = Theme::line(kOnSun, 1.0);
+    way.setStyle(Qt::DashLine);
+    painter.setPen(way);
+    if (before) {
+      painter.drawLine(*before, middle);
+    }
+    before = middle;
+    const QRectF label(middle.x() - 14, middle.y() - 11, 28, 22);
+    painter.fillRect(label, QColor(0, 0, 0, 190));
+    painter.setPen(kOnSun);
+    painter.drawText(label, Qt::AlignCenter, QString::number(++count));
+  }
+}
+
+const workspace::Thing* SensorFrame::thing_near(const QPointF& point) const {
+  const workspace::Thing* nearest = nullptr;
+  constexpr double kReach = 26.0;
+  double least = kReach;
+  const bool line = shown().train.band.line;
+  for (const workspace::Thing& thing : things_) {
+    const match::TargetNeed need = match::need_of(thing.kind, 960.0);
+    if ((need.hydrogen_alpha && !line) || (need.white_light && line)) {
+      continue;
+    }
+    const QPointF off = point_of(thing.place) - point;
+    const double far =
+        std::hypot(off.x(), off.y()) - std::min(40.0, 0.3 * thing.size_arcsec / arcsec_per_unit());
+    if (far < least) {
+      least = far;
+      nearest = &thing;
+    }
+  }
+  return nearest;
+}
+
+void SensorFrame::point_at(const workspace::Thing& thing) {
+  workspace::Workspace next = document_.workspace();
+  next.target = thing.kind;
+  next.aim = thing.place;
+  middle_ = {0.5, 0.5};
+  document_.edit(tr("Point at: %1").arg(words_for(thing)), next);
+}
+
+void SensorFrame::look_closer(double factor, const QPointF& about) {
+  const QRectF box = frame_rect();
+  const double next = std::clamp(zoom_ * factor, 1.0, kClosest);
+  // What lies under the pointer stays there.
+  const QPointF share((about.x() - box.left()) / box.width() - 0.5,
+                      (about.y() - box.top()) / box.height() - 0.5);
+  middle_ += share * (1.0 / zoom_ - 1.0 / next);
+  zoom_ = next;
+  keep_inside();
+  request(Haste::kFine);
+  update();
+}
+
+void SensorFrame::move_by(const QPointF& units) {
+  const QRectF box = frame_rect();
+  middle_ -= QPointF(units.x() / box.width(), units.y() / box.height()) / zoom_;
+  keep_inside();
+  request(Haste::kFine);
+}
+
+void SensorFrame::keep_inside() {
+  const double room = 0.5 - 0.5 / zoom_;
+  middle_ = {std::clamp(middle_.x(), 0.5 - room, 0.5 + room),
+             std::clamp(middle_.y(), 0.5 - room, 0.5 + room)};
+}
+
+void SensorFrame::wheelEvent(QWheelEvent* event) {
+  if (!problem_.isEmpty() || event->angleDelta().y() == 0) {
+    event->ignore();
+    return;
+  }
+  look_closer(event->angleDelta().y() > 0 ? kZoomStep : 1.0 / kZoomStep, at(*event));
+  event->accept();
+}
+
+void SensorFrame::mousePressEvent(QMouseEvent* event) {
+  if (event->button() == Qt::LeftButton) {
+    pressed_ = at(*event);
+    dragged_ = false;
+  }
+}
+
+void SensorFrame::mouseMoveEvent(QMouseEvent* event) {
+  pointer_ = at(*event);
+  if (pressed_) {
+    const QPointF moved = *pointer_ - *pressed_;
+    constexpr double kDrag = 4.0;
+    if (dragged_ || std::hypot(moved.x(), moved.y()) > kDrag) {
+      dragged_ = true;
+      move_by(moved);
+      pressed_ = pointer_;
+    }
+  }
+  setCursor(dragged_                                          ? Qt::ClosedHandCursor
+            : thing_near(*pointer_) != nullptr                ? Qt::PointingHandCursor
+            : zoom_ > 1.0 && frame_rect().contains(*pointer_) ? Qt::OpenHandCursor
+                                                              : Qt::ArrowCursor);
+  update();
+}
+
+void SensorFrame::mouseReleaseEvent(QMouseEvent* event) {
+  if (pressed_ && !dragged_ && event->button() == Qt::LeftButton) {
+    if (const workspace::Thing* thing = thing_near(at(*event))) {
+      const workspace::Thing chosen = *thing;
+      pressed_.reset();
+      point_at(chosen);
+    }
+  }
+  pressed_.reset();
+  dragged_ = false;
+  update();
+}
+
+void SensorFrame::leaveEvent(QEvent* event) {
+  pointer_.reset();
+  update();
+  QWidget::leaveEvent(event);
+}
+
+void SensorFrame::keyPressEvent(QKeyEvent* event) {
+  constexpr double kNudge = 40.0;
+  switch (event->key()) {
+    case Qt::Key_Plus:
+    case Qt::Key_Equal:
+      look_closer(kZoomStep, frame_rect().center());
+      return;
+    case Qt::Key_Minus:
+      look_closer(1.0 / kZoomStep, frame_rect().center());
+      return;
+    case Qt::Key_0:
+      look_closer(1.0 / kClosest, frame_rect().center());
+      return;
+    case Qt::Key_Left:
+      move_by({kNudge, 0.0});
+      return;
+    case Qt::Key_Right:
+      move_by({-kNudge, 0.0});
+      return;
+    case Qt::Key_Up:
+      move_by({0.0, kNudge});
+      return;
+    case Qt::Key_Down:
+      move_by({0.0, -kNudge});
+      return;
+    default:
+      QWidget::keyPressEvent(event);
+  }
 }
 
 void SensorFrame::resizeEvent(QResizeEvent* event) {

@@ -1,25 +1,42 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <QElapsedTimer>
 #include <QImage>
+#include <optional>
+#include <vector>
 
 #include "app/model/document.h"
 #include "app/model/newest_wins.h"
 #include "app/shell/drawing.h"
+#include "app/views/match/what_if.h"
+#include "solarchon/match/mosaic.h"
+#include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
 
 /// The sensor's edge with the Sun in it, as the simulated camera would record it now. The picture
-/// is made off the interface thread at the widget's resolution; the newest wish wins.
+/// is made off the interface thread at the widget's resolution; the newest wish wins. The wheel and
+/// the keys + and - look closer, a drag moves what is looked at, a click points at what lies there.
 class SensorFrame : public Drawing {
   Q_OBJECT
 
  public:
-  explicit SensorFrame(Document& document, QWidget* parent = nullptr);
+  /// Which of the two light paths it shows.
+  enum class Path { kInUse, kCompared };
+  explicit SensorFrame(Document& document, QWidget* parent = nullptr, Path path = Path::kInUse);
   /// Asks for a picture of the workspace as it is now.
   void follow();
-  [[nodiscard]] bool settled() const { return wishes_.settled(); }
+  void try_out(const WhatIf& what);
+  /// Panels to be drawn over the Sun; nothing for none.
+  void show_mosaic(const std::optional<match::Mosaic>& mosaic, const QSizeF& panel_arcsec);
+  [[nodiscard]] bool settled() const { return wishes_.settled() || what_.moving_air; }
   [[nodiscard]] const QImage& image() const { return image_; }
+  [[nodiscard]] const QString& problem() const { return problem_; }
+  [[nodiscard]] double zoom() const { return zoom_; }
+  [[nodiscard]] const std::vector<workspace::Thing>& things() const { return things_; }
+  /// Where a place of the disc is drawn, in the drawing's units.
+  [[nodiscard]] QPointF point_of(const sky::DiscPlace& place) const;
   [[nodiscard]] QSize least_size() const override { return {420, 300}; }
 
  signals:
@@ -28,18 +45,59 @@ class SensorFrame : public Drawing {
  protected:
   void draw(QPainter& painter) override;
   void resizeEvent(QResizeEvent* event) override;
+  void wheelEvent(QWheelEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
+  void leaveEvent(QEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
 
  private:
-  [[nodiscard]] QRectF frame_rect() const;
   /// A quick picture is shown while wishes follow each other; a fine one comes after.
   enum class Haste { kQuick, kFine };
+  /// A light path as it is answered for.
+  struct Shown {
+    const optics::Rig* rig = nullptr;
+    optics::Train train;
+    sky::PictureOrientation celestial;
+    sky::PictureOrientation solar;
+  };
+  [[nodiscard]] Shown shown() const;
+  [[nodiscard]] QRectF frame_rect() const;
+  /// Arcseconds on the sky for a unit of the drawing, as it is looked at now.
+  [[nodiscard]] double arcsec_per_unit() const;
   void request(Haste haste);
   void show_problem(const QString& words);
+  void look_closer(double factor, const QPointF& about);
+  void move_by(const QPointF& units);
+  void keep_inside();
+  [[nodiscard]] const workspace::Thing* thing_near(const QPointF& point) const;
+  void point_at(const workspace::Thing& thing);
+  void draw_frame_marks(QPainter& painter, const QRectF& box, const Shown& path) const;
+  /// Where the target lies, when it is not the whole disc.
+  void draw_target(QPainter& painter) const;
+  void draw_things(QPainter& painter, const QRectF& box) const;
+  void draw_mosaic(QPainter& painter, const QRectF& box) const;
 
   Document& document_;
+  Path path_;
   NewestWins wishes_;
   QImage image_;
   QString problem_;
+  WhatIf what_;
+  QElapsedTimer air_clock_;
+  double zoom_ = 1.0;
+  QPointF middle_{0.5, 0.5};  ///< of what is looked at, in shares of the sensor
+  sky::DiscPlace aim_;        ///< what the telescope points at
+  std::vector<workspace::Thing> things_;
+  std::optional<QPointF> pressed_;
+  bool dragged_ = false;
+  std::optional<QPointF> pointer_;
+  std::optional<match::Mosaic> mosaic_;
+  QSizeF panel_arcsec_;
 };
+
+/// What a thing on the Sun is called, with its size.
+[[nodiscard]] QString words_for(const workspace::Thing& thing);
 
 }  // namespace solarchon::app

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "blur.h"
+#include "solarchon/camera/blur.h"
 
 #include <algorithm>
 #include <cmath>
@@ -15,11 +15,28 @@ namespace {
 constexpr double kFwhmPerSigma = 2.354820045;
 constexpr int kTableSize = 4096;
 
+/// Area that two circles share, over pi.
+double overlap(double first, double second, double apart) {
+  const double small = std::min(first, second);
+  if (apart >= first + second) {
+    return 0.0;
+  }
+  if (apart <= std::abs(first - second)) {
+    return small * small;
+  }
+  const auto part = [apart](double one, double other) {
+    const double cosine = (apart * apart + one * one - other * other) / (2.0 * apart * one);
+    return one * one * std::acos(std::clamp(cosine, -1.0, 1.0));
+  };
+  const double kite =
+      0.5 * std::sqrt(std::max(0.0, (first + second - apart) * (apart + first - second) *
+                                        (apart - first + second) * (apart + first + second)));
+  return (part(first, second) + part(second, first) - kite) / base::kPi;
+}
+
 double transfer(double cycles_per_px, const Softness& softness) {
   const double share = cycles_per_px * softness.pixels_per_cutoff;
-  const double aperture =
-      share >= 1.0 ? 0.0
-                   : 2.0 / base::kPi * (std::acos(share) - share * std::sqrt(1.0 - share * share));
+  const double aperture = pupil_transfer(share, softness.obstruction, softness.defocus_waves);
   if (const auto& brief = softness.short_exposure) {
     return aperture * seeing::short_exposure_transfer(share, brief->r0_cm, brief->wavelength_nm,
                                                       brief->aperture_mm);
@@ -40,6 +57,19 @@ std::vector<float> transfer_table(const Softness& softness) {
 }
 
 }  // namespace
+
+double pupil_transfer(double share, double obstruction, double defocus_waves) {
+  if (share >= 1.0) {
+    return 0.0;
+  }
+  const double apart = 2.0 * share;  // of the two pupils, in radii of the aperture
+  const double focused = (overlap(1.0, 1.0, apart) - 2.0 * overlap(1.0, obstruction, apart) +
+                          overlap(obstruction, obstruction, apart)) /
+                         (1.0 - obstruction * obstruction);
+  const double turn = 8.0 * base::kPi * std::abs(defocus_waves) * share * (1.0 - share);
+  constexpr double kNone = 1e-6;
+  return turn < kNone ? focused : focused * 2.0 * std::cyl_bessel_j(1.0, turn) / turn;
+}
 
 int quick_size(int size) { return cv::getOptimalDFTSize(size); }
 

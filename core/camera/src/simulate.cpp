@@ -4,10 +4,12 @@
 #include <algorithm>
 #include <cmath>
 
-#include "blur.h"
+#include "sight.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/parallel.h"
 #include "solarchon/base/random.h"
+#include "solarchon/camera/blur.h"
+#include "solarchon/light/exposure.h"
 #include "solarchon/scene/picture.h"
 #include "solarchon/seeing/turbulence.h"
 #include "warp.h"
@@ -22,6 +24,11 @@ namespace {
 
 constexpr double kFwhmsOfMargin = 4.0;
 constexpr int kLeastMarginPx = 12;
+constexpr int kMostDefocusPx = 400;
+constexpr base::Range kBandRange{0.05, 20};
+constexpr base::Range kDetuneRange{-5, 5};
+constexpr base::Range kDefocusRange{-20000, 20000};
+constexpr base::Range kCloudRange{0, 15};
 constexpr double kBlackShare = 0.01;  // black level against full scale, so that noise is not cut
 
 Result<void> check(const Shot& shot, const optics::Train& train) {
@@ -32,6 +39,17 @@ Result<void> check(const Shot& shot, const optics::Train& train) {
       .and_then([&](double) {
         return base::checked("seeing_arcsec", shot.seeing_arcsec, {0, 30});
       })
+      .and_then([&](double) {
+        return base::checked("activity", shot.activity.value_or(0.0), {0, 1});
+      })
+      .and_then([&](double) {
+        return base::checked("band_angstrom", shot.band_angstrom.value_or(1.0), kBandRange);
+      })
+      .and_then([&](double) {
+        return base::checked("detune_angstrom", shot.detune_angstrom, kDetuneRange);
+      })
+      .and_then([&](double) { return base::checked("defocus_um", shot.defocus_um, kDefocusRange); })
+      .and_then([&](double) { return base::checked("cloud_stops", shot.cloud_stops, kCloudRange); })
       .and_then([&](double) { return shot.air ? seeing::check(*shot.air) : Result<void>(); });
 }
 
@@ -53,21 +71,44 @@ Truth truth_of(const Shot& shot, const optics::Train& train, const optics::Camer
   truth.centre_x_px = 0.5 * (camera.width_px - 1) + centre.right;
   truth.centre_y_px = 0.5 * (camera.height_px - 1) - centre.up;
   truth.radius_px = sky::limb_radius_arcsec(truth.view.distance_au) / truth.plate_scale_arcsec_px;
-  for (const scene::Spot& spot : scene::SyntheticSun(shot.sun_seed).spots(shot.time)) {
+  const scene::SyntheticSun sun(shot.sun_seed, shot.activity);
+  for (const scene::Spot& spot : sun.spots(shot.time)) {
     if (sky::disc_place(spot.latitude_deg, spot.carrington_longitude_deg, truth.view)) {
       truth.spots.push_back(spot);
+    }
+  }
+  if (train.line) {
+    const scene::Chromosphere chromosphere(sun, shot.time);
+    for (const scene::Filament& filament : chromosphere.magnetism().filaments()) {
+      if (const auto seen = scene::seen_from(filament, truth.view)) {
+        truth.filaments.push_back({*seen, 1000.0 * filament.length_mm});
+      }
+    }
+    for (const scene::FlareNow& flare : chromosphere.flares()) {
+      if (sky::disc_place(flare.latitude_deg, flare.carrington_longitude_deg, truth.view)) {
+        truth.flares.push_back(flare);
+      }
     }
   }
   return truth;
 }
 
+/// Electrons in a pixel at the disc's centre, when nothing is detuned.
+double signal_of(const Shot& shot, const optics::Train& train) {
+  double signal = shot.electrons_per_ms * shot.exposure_ms * std::exp2(-shot.cloud_stops);
+  if (train.line && shot.band_angstrom) {
+    signal *= light::line_width_nm(*line_of(shot, train)) / light::line_width_nm(*train.line);
+  }
+  return signal;
+}
+
 /// Turns relative brightness into recorded numbers, row by row with a generator of its own.
-void expose(const Shot& shot, const optics::Camera& camera, const scene::Picture& picture,
-            std::size_t stride, std::size_t first, frames::Frame& frame) {
+void expose(const Shot& shot, const optics::Camera& camera, double signal,
+            const scene::Picture& picture, std::size_t stride, std::size_t first,
+            frames::Frame& frame) {
   const double full_scale = (1 << camera.bits) - 1;
   const double black = std::round(full_scale * kBlackShare);
   const double electrons_per_number = camera.full_well_e / (full_scale - black);
-  const double signal = shot.electrons_per_ms * shot.exposure_ms;
   frame.saturation = static_cast<int>(full_scale);
   base::each_row(frame.height, {}, [&](int y) {
     base::Random random{shot.seed, static_cast<std::uint32_t>(y), 0xcafeU};
@@ -120,8 +161,11 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
   const double wavelength_nm = train.band.wavelength_nm;
   Softness softness{*train.sampling_px_per_cutoff,
                     shot.seeing_arcsec / truth.plate_scale_arcsec_px};
+  softness.obstruction = train.obstruction;
+  softness.defocus_waves =
+      1e3 * shot.defocus_um / wavelength_nm / (8.0 * *train.focal_ratio * *train.focal_ratio);
   std::optional<seeing::Turbulence> turbulence;
-  const double now_s = static_cast<double>(shot.time.unix_ms) / 1000.0;
+  const double now_s = static_cast<double>(shot.time.unix_ms) / 1000.0 + shot.air_s;
   if (shot.air) {
     turbulence.emplace(*shot.air, wavelength_nm, train.aperture_mm);
     truth.r0_cm = turbulence->r0_cm(now_s);
@@ -131,7 +175,9 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
   }
   const int margin =
       kLeastMarginPx +
-      static_cast<int>(kFwhmsOfMargin * std::max(softness.seeing_px, softness.pixels_per_cutoff));
+      static_cast<int>(kFwhmsOfMargin * std::max(softness.seeing_px, softness.pixels_per_cutoff)) +
+      std::min(kMostDefocusPx,
+               static_cast<int>(std::abs(shot.defocus_um) / *train.focal_ratio / camera.pixel_um));
   const int width = quick_size(camera.width_px + 2 * margin);
   const int height = quick_size(camera.height_px + 2 * margin);
   const scene::Grid grid{width,
@@ -142,23 +188,22 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
                          truth.solar};
   constexpr double kDrawingShare = 0.5;
   const base::Task drawing{task.stop, [&](double done) { task.report(done * kDrawingShare); }};
-  const scene::Photosphere photosphere{truth.spots, wavelength_nm,
-                                       scene::shows_granules(truth.plate_scale_arcsec_px)
-                                           ? scene::kept_convection(shot.sun_seed, shot.time)
-                                           : nullptr};
-  auto picture = scene::draw(photosphere, truth.view, grid, drawing);
-  if (!picture) {
-    return tl::make_unexpected(picture.error());
+  const auto sight = kept_sight(shot, truth, train, grid, drawing);
+  if (!sight) {
+    return tl::make_unexpected(sight.error());
   }
+  scene::Picture picture =
+      seen_through(**sight, shot, truth, train, grid, margin + 0.5 * (camera.width_px - 1),
+                   margin + 0.5 * (camera.height_px - 1));
   if (turbulence) {
     const seeing::MotionField field = turbulence->motion(now_s);
     const double scale = truth.plate_scale_arcsec_px;
     const seeing::Shift middle =
         field.at(0.5 * camera.width_px * scale, 0.5 * camera.height_px * scale);
     truth.shift_px = {middle.right / scale, -middle.down / scale};
-    *picture = warped(*picture, width, height, -margin, -margin, field, scale);
+    picture = warped(picture, width, height, -margin, -margin, field, scale);
   }
-  blur(*picture, width, height, softness);
+  blur(picture, width, height, softness);
   task.report(0.75);
   if (task.stopped()) {
     return fail(ErrorCode::kCancelled, "frame");
@@ -170,7 +215,7 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
                       static_cast<std::size_t>(frame.height));
   frame.info = info_of(shot, train, camera, truth);
   const auto stride = static_cast<std::size_t>(width);
-  expose(shot, camera, *picture, stride,
+  expose(shot, camera, signal_of(shot, train), picture, stride,
          static_cast<std::size_t>(margin) * stride + static_cast<std::size_t>(margin), frame);
   task.report(1.0);
   return recording;

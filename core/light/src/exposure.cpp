@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/light/hydrogen_alpha.h"
 #include "solarchon/light/limb_darkening.h"
 #include "sunlight.h"
 
@@ -21,26 +22,6 @@ constexpr double kSemidiameterAt1AuRad = 959.63 / base::kArcsecPerRad;
 constexpr double kNmPerAngstrom = 0.1;
 constexpr double kBayerShare = 0.8;  // of the light that a pixel's own colour passes
 
-/// Hydrogen alpha at the disc's centre against the continuum: 0.16 in the core, 1.1 angstrom wide.
-double line_profile(double offset_angstrom) {
-  constexpr double kCore = 0.16;
-  constexpr double kWidthAngstrom = 1.1;
-  const double halves = 2.0 * offset_angstrom / kWidthAngstrom;
-  return 1.0 - (1.0 - kCore) * std::exp2(-halves * halves);
-}
-
-/// Width of continuum (nm) that gives as much light as the line through an etalon's passband.
-double line_width_nm(double bandwidth_angstrom) {
-  constexpr double kReachAngstrom = 3.0;  // half of what a blocking filter passes
-  constexpr double kStep = 0.02;
-  double sum = 0.0;
-  for (double offset = 0.5 * kStep; offset < kReachAngstrom; offset += kStep) {
-    const double halves = 2.0 * offset / bandwidth_angstrom;
-    sum += 2.0 * kStep * line_profile(offset) / (1.0 + halves * halves);
-  }
-  return sum * kNmPerAngstrom;
-}
-
 /// Photons per second, square metre and nanometre from the whole disc at 1 au that would count as
 /// electrons with a peak efficiency of 1.
 double counting_photons(double nm, const LightConditions& conditions) {
@@ -51,12 +32,12 @@ double counting_photons(double nm, const LightConditions& conditions) {
 
 /// Electrons per second and square metre of aperture from the whole disc at 1 au, before the
 /// train's transmission.
-double disc_electron_flux(const optics::Camera& camera, const optics::Band& band,
+double disc_electron_flux(const optics::Camera& camera, const optics::Train& train,
                           const LightConditions& conditions) {
+  const optics::Band& band = train.band;
   double flux = 0.0;
-  if (band.line) {
-    flux = counting_photons(band.wavelength_nm, conditions) *
-           line_width_nm(band.width_nm.value_or(0.6) / kNmPerAngstrom);
+  if (train.line) {
+    flux = counting_photons(band.wavelength_nm, conditions) * line_width_nm(*train.line);
   } else if (band.width_nm) {
     flux = counting_photons(band.wavelength_nm, conditions) * *band.width_nm;
   } else {
@@ -70,6 +51,16 @@ double disc_electron_flux(const optics::Camera& camera, const optics::Band& band
 
 }  // namespace
 
+double line_width_nm(const optics::LineBand& line) {
+  constexpr double kReaches = 1.5;  // of the blocking filter's width; beyond it passes a hundredth
+  constexpr double kStep = 0.02;
+  double sum = 0.0;
+  for (double offset = 0.5 * kStep; offset < kReaches * line.blocking_angstrom; offset += kStep) {
+    sum += 2.0 * kStep * hydrogen_alpha_profile(offset) * line.at(offset);
+  }
+  return sum * kNmPerAngstrom;
+}
+
 std::optional<DiscExposure> disc_exposure(const optics::Rig& rig, const optics::Train& train,
                                           const LightConditions& conditions) {
   const auto sensor = optics::sensor_of(rig);
@@ -82,11 +73,12 @@ std::optional<DiscExposure> disc_exposure(const optics::Rig& rig, const optics::
   const double pixel_rad = *train.sampling_arcsec_px * base::kRadPerArcsec;
   const double aperture_m2 = base::kPi * train.aperture_mm * train.aperture_mm / 4e6 *
                              (1.0 - train.obstruction * train.obstruction);
-  const double mean_electrons_s = disc_electron_flux(camera, train.band, conditions) / disc_sr *
+  const double mean_electrons_s = disc_electron_flux(camera, train, conditions) / disc_sr *
                                   pixel_rad * pixel_rad * aperture_m2 * train.transmission;
   DiscExposure exposure;
-  exposure.electrons_per_ms =
-      mean_electrons_s / LimbDarkening(train.band.wavelength_nm).mean() / 1000.0;
+  exposure.electrons_per_ms = mean_electrons_s / LimbDarkening(train.band.wavelength_nm).mean() /
+                              1000.0 *
+                              std::exp2(-conditions.cloud_stops - conditions.correction_stops);
   if (!(exposure.electrons_per_ms > 0.0)) {
     return std::nullopt;  // nothing of the band reaches the sensor
   }

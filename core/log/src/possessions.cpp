@@ -105,6 +105,64 @@ Result<void> LogBook::drop_last_step(plan::StepKind kind) {
   }
 }
 
+Result<std::int64_t> LogBook::note_exposure(const RightExposure& exposure) {
+  constexpr base::Range kExposure{1e-6, 3.6e6};
+  for (const auto& [field, value] : {std::pair("predicted_ms", exposure.predicted_ms),
+                                     std::pair("right_ms", exposure.right_ms)}) {
+    if (const auto checked = base::checked(field, value, kExposure); !checked) {
+      return tl::make_unexpected(checked.error());
+    }
+  }
+  try {
+    SQLite::Statement write(
+        store_->database,
+        "INSERT INTO exposure (found_ms, rig, predicted_ms, right_ms) VALUES (?, ?, ?, ?)");
+    write.bind(1, exposure.found.unix_ms);
+    write.bind(2, exposure.rig);
+    write.bind(3, exposure.predicted_ms);
+    write.bind(4, exposure.right_ms);
+    write.exec();
+    return store_->database.getLastInsertRowid();
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
+Result<void> LogBook::drop_exposure(std::int64_t id) {
+  try {
+    SQLite::Statement remove(store_->database, "DELETE FROM exposure WHERE id = ?");
+    remove.bind(1, id);
+    if (remove.exec() == 0) {
+      return fail(ErrorCode::kNotFound, "exposure", std::to_string(id));
+    }
+    return {};
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
+Result<std::vector<RightExposure>> LogBook::right_exposures(const std::string& rig) const {
+  try {
+    std::vector<RightExposure> exposures;
+    if (!store_->database.tableExists("exposure")) {
+      return exposures;
+    }
+    SQLite::Statement query(store_->database,
+                            "SELECT id, found_ms, rig, predicted_ms, right_ms FROM exposure "
+                            "WHERE ?1 = '' OR rig = ?1 ORDER BY found_ms DESC, id DESC");
+    query.bind(1, rig);
+    while (query.executeStep()) {
+      exposures.push_back({query.getColumn(0).getInt64(),
+                           sky::UtcTime{query.getColumn(1).getInt64()},
+                           query.getColumn(2).getString(), query.getColumn(3).getDouble(),
+                           query.getColumn(4).getDouble()});
+    }
+    return exposures;
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, false));
+  }
+}
+
 Result<std::vector<plan::StepNote>> LogBook::step_notes() const {
   try {
     std::vector<plan::StepNote> notes;

@@ -84,6 +84,16 @@ const std::vector<std::string>& schema_steps() {
       done_ms INTEGER NOT NULL,
       early INTEGER NOT NULL,
       PRIMARY KEY (session, occasion, step, done_ms));
+  )sql",
+                                               // Exposures that were found right.
+                                               R"sql(
+    CREATE TABLE exposure (
+      id INTEGER PRIMARY KEY,
+      found_ms INTEGER NOT NULL,
+      rig TEXT NOT NULL,
+      predicted_ms REAL NOT NULL,
+      right_ms REAL NOT NULL);
+    CREATE INDEX exposure_rig ON exposure (rig);
   )sql"};
   return kSteps;
 }

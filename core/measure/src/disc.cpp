@@ -1,11 +1,21 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/measure/disc.h"
 
+#include <cmath>
+
+#include "solarchon/light/hydrogen_alpha.h"
 #include "spots.h"
 
 namespace solarchon::measure {
 
 namespace {
+
+/// Whether a frame was taken in hydrogen alpha, as it says itself.
+bool of_line(const frames::Frame& frame) {
+  constexpr double kBesideNm = 0.5;
+  return frame.info.wavelength_nm &&
+         std::abs(*frame.info.wavelength_nm - light::kHydrogenAlphaNm) < kBesideNm;
+}
 
 /// Puts a spot on the Sun, given the scale and the way the disc hangs.
 void locate(SpotMeasurement& spot, const LimbFit& limb, double scale_arcsec_px,
@@ -35,6 +45,14 @@ base::Result<DiscMeasurement> measure_disc(const frames::Frame& frame, const Kno
     measured.view = sky::disc_view(*time);
     measured.plate_scale_arcsec_px =
         sky::limb_radius_arcsec(measured.view->distance_au) / limb->radius_px;
+    if (of_line(frame)) {
+      *measured.plate_scale_arcsec_px *= light::kHydrogenAlphaRadius;
+    }
+  }
+  if (of_line(frame)) {
+    // What is dark there is gas, not spots.
+    task.report(1.0);
+    return measured;
   }
   auto spots = find_spots(frame, *limb, task);
   if (!spots) {

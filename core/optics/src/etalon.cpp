@@ -26,6 +26,16 @@ double stacked_bandwidth_angstrom(double one_angstrom, double other_angstrom) {
   return 2.0 * std::sqrt(x);
 }
 
+double LineBand::at(double offset_angstrom) const {
+  const double in_block = 2.0 * offset_angstrom / blocking_angstrom;
+  double passed = 1.0 / (1.0 + in_block * in_block * in_block * in_block);
+  for (const double width : passes_angstrom) {
+    const double halves = 2.0 * offset_angstrom / width;
+    passed /= 1.0 + halves * halves;
+  }
+  return passed;
+}
+
 double oblique_shift_angstrom(double angle_rad, double refractive_index, double wavelength_nm) {
   return -wavelength_nm * kAngstromPerNm * angle_rad * angle_rad /
          (2.0 * refractive_index * refractive_index);

@@ -228,23 +228,15 @@ bool follows_the_air(double refractive_index, Tuning tuning) {
   return refractive_index < kOpenGap && tuning == Tuning::kTilt;
 }
 
-double stacked(std::optional<double> before, double own) {
-  return before ? stacked_bandwidth_angstrom(*before, own) : own;
-}
-
 /// @param focal_length_mm  of the telescope alone; 0 without one
 std::optional<EtalonFigures> etalon_of(const Rig& rig, const Train& train, double focal_length_mm,
-                                       double semidiameter_rad, double pressure_hpa) {
+                                       double semidiameter_rad, double pressure_hpa,
+                                       std::vector<double>& passes) {
   EtalonFigures figures;
-  std::optional<double> bandwidth;
   for (const Passage& passage : train.passages) {
     const Part& part = rig.elements[passage.element].part;
     if (const auto* front = std::get_if<FrontEtalon>(&part)) {
-      const double own =
-          front->double_stacked
-              ? stacked_bandwidth_angstrom(front->bandwidth_angstrom, front->bandwidth_angstrom)
-              : front->bandwidth_angstrom;
-      bandwidth = stacked(bandwidth, own);
+      passes.insert(passes.end(), front->double_stacked ? 2 : 1, front->bandwidth_angstrom);
       figures.limb_shift_angstrom =
           std::min(figures.limb_shift_angstrom,
                    oblique_shift_angstrom(semidiameter_rad, front->refractive_index));
@@ -252,7 +244,7 @@ std::optional<EtalonFigures> etalon_of(const Rig& rig, const Train& train, doubl
         figures.pressure_shift_angstrom = pressure_shift_angstrom(pressure_hpa);
       }
     } else if (const auto* inner = std::get_if<InnerEtalon>(&part)) {
-      bandwidth = stacked(bandwidth, inner->bandwidth_angstrom);
+      passes.push_back(inner->bandwidth_angstrom);
       const double field_rad = focal_length_mm > 0.0 ? semidiameter_rad * focal_length_mm /
                                                            inner->collimator_focal_length_mm
                                                      : semidiameter_rad;
@@ -266,18 +258,20 @@ std::optional<EtalonFigures> etalon_of(const Rig& rig, const Train& train, doubl
           train.aperture_mm > 0.0 && passage.image_mm > 0.0
               ? passage.image_mm / (2.0 * std::tan(semidiameter_rad)) / train.aperture_mm
               : 0.0;
-      const double own =
+      passes.push_back(
           figures.focal_ratio > 0.0
               ? in_cone(rear->bandwidth_angstrom, figures.focal_ratio, rear->refractive_index)
                     .bandwidth_angstrom
-              : rear->bandwidth_angstrom;
-      bandwidth = stacked(bandwidth, own);
+              : rear->bandwidth_angstrom);
     }
   }
-  if (!bandwidth) {
+  if (passes.empty()) {
     return std::nullopt;
   }
-  figures.bandwidth_angstrom = *bandwidth;
+  figures.bandwidth_angstrom = passes.front();
+  for (std::size_t i = 1; i < passes.size(); ++i) {
+    figures.bandwidth_angstrom = stacked_bandwidth_angstrom(figures.bandwidth_angstrom, passes[i]);
+  }
   return figures;
 }
 
@@ -447,8 +441,17 @@ Train follow_light(const Rig& rig, double semidiameter_arcsec, double pressure_h
     train.impossible_spacing = layout->impossible_spacing;
     add_focus(tube, layout->needed_back_mm, train);
   }
-  train.etalon = etalon_of(rig, train, telescope_focal_length_mm, semidiameter_rad, pressure_hpa);
+  LineBand line;
+  train.etalon = etalon_of(rig, train, telescope_focal_length_mm, semidiameter_rad, pressure_hpa,
+                           line.passes_angstrom);
   train.band = band_of(rig, train.passages, train.etalon);
+  if (train.band.line) {
+    if (const auto blocking = find_fitted<BlockingFilter>(rig)) {
+      line.blocking_angstrom =
+          std::get<BlockingFilter>(rig.elements[*blocking].part).width_angstrom;
+    }
+    train.line = line;
+  }
   const auto end = end_of_light(rig);
   double from_nm = 0.0;
   double to_nm = 1e6;

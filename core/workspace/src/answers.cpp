@@ -1,24 +1,33 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/workspace/answers.h"
 
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <utility>
+
+#include "solarchon/base/angle.h"
+
 namespace solarchon::workspace {
 
 namespace {
 
-std::optional<Limits> limits_of(const optics::Train& train, double seeing_arcsec) {
+std::optional<Limits> limits_of(const optics::Train& train, double seeing_arcsec,
+                                double motion_arcsec) {
   if (!train.sampling_arcsec_px) {
     return std::nullopt;
   }
   Limits limits{*train.diffraction_cutoff_arcsec, 2.0 * *train.sampling_arcsec_px, seeing_arcsec,
-                Limit::kAir};
-  double largest = seeing_arcsec;
-  if (limits.diffraction_arcsec > largest) {
-    largest = limits.diffraction_arcsec;
-    limits.ruling = Limit::kDiffraction;
-  }
-  if (limits.sampling_arcsec > largest) {
-    limits.ruling = Limit::kSampling;
-  }
+                motion_arcsec, Limit::kAir};
+  const std::array<std::pair<double, Limit>, 4> lengths{
+      {{limits.air_arcsec, Limit::kAir},
+       {limits.diffraction_arcsec, Limit::kDiffraction},
+       {limits.sampling_arcsec, Limit::kSampling},
+       {limits.motion_arcsec, Limit::kMotion}}};
+  limits.ruling =
+      std::max_element(lengths.begin(), lengths.end(), [](const auto& a, const auto& b) {
+        return a.first < b.first;
+      })->second;
   return limits;
 }
 
@@ -40,6 +49,15 @@ advise::Situation situation_of(const Workspace& workspace, sky::UtcTime time,
   return situation;
 }
 
+double wander_arcsec_s(const Workspace& workspace, double declination_deg) {
+  const Outside& outside = workspace.outside;
+  const double behind =
+      std::abs(align::rate_arcsec_s(outside.rate) - align::rate_arcsec_s(align::Rate::kSolar)) *
+      std::cos(declination_deg * base::kRadPerDeg);
+  const double worm = 2.0 * base::kPi * outside.periodic_error_arcsec / outside.worm_period_s;
+  return behind + worm;
+}
+
 align::PoleFit axis_of(const Workspace& workspace) {
   const auto fit = align::fit_pole(workspace.outside.runs, workspace.site.latitude_deg,
                                    workspace.outside.rate, observer_of(workspace).weather);
@@ -51,15 +69,17 @@ align::PoleFit axis_of(const Workspace& workspace) {
   return *fit;
 }
 
-Answers answer(const Workspace& workspace, sky::UtcTime time, const sky::GeocentricSun& sun) {
+Answers answer(const Workspace& workspace, sky::UtcTime time, const sky::GeocentricSun& sun,
+               double correction_stops) {
   const Conditions& conditions = workspace.conditions;
   Answers answers;
   answers.time = time;
   answers.sun = sun;
   answers.local = sky::local_sun(sun, workspace.site, observer_of(workspace).weather);
   answers.disc = sky::disc_view(time);
-  const advise::Situation situation =
+  advise::Situation situation =
       situation_of(workspace, time, sun.semidiameter_arcsec(), answers.local.airmass);
+  situation.light.correction_stops = correction_stops;
   answers.train =
       optics::follow_light(workspace.rig, situation.semidiameter_arcsec, situation.pressure_hpa);
   answers.safety =
@@ -68,7 +88,9 @@ Answers answer(const Workspace& workspace, sky::UtcTime time, const sky::Geocent
   if (answers.local.airmass) {
     answers.exposure = light::disc_exposure(workspace.rig, answers.train, situation.light);
   }
-  answers.limits = limits_of(answers.train, conditions.seeing_arcsec);
+  const double exposure_s = answers.exposure ? answers.exposure->exposure_ms / 1000.0 : 0.0;
+  answers.limits = limits_of(answers.train, conditions.seeing_arcsec,
+                             exposure_s * wander_arcsec_s(workspace, sun.declination_deg));
   answers.celestial = optics::picture_orientation(workspace.rig, answers.train);
   answers.solar = sky::solar_orientation(answers.celestial, answers.disc.p_deg);
   return answers;

@@ -7,6 +7,8 @@
 #include "solarchon/base/angle.h"
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
+#include "solarchon/light/exposure_plan.h"
+#include "solarchon/scene/magnetism.h"
 #include "solarchon/scene/synthetic_sun.h"
 
 namespace solarchon::workspace {
@@ -16,23 +18,6 @@ using base::fail;
 using base::Result;
 
 namespace {
-
-/// The largest spot within 60 degrees of the centre, or the centre itself when there is none.
-sky::DiscPlace largest_spot(const Answers& answers, std::uint32_t sun_seed) {
-  constexpr double kLeastCosine = 0.5;
-  sky::DiscPlace target;
-  double largest = 0.0;
-  for (const scene::Spot& spot : scene::SyntheticSun(sun_seed).spots(answers.time)) {
-    const auto place =
-        sky::disc_place(spot.latitude_deg, spot.carrington_longitude_deg, answers.disc);
-    const auto point = place ? sky::surface_point(*place, answers.disc) : std::nullopt;
-    if (point && point->cos_emergence >= kLeastCosine && spot.area_muh() > largest) {
-      largest = spot.area_muh();
-      target = *place;
-    }
-  }
-  return target;
-}
 
 /// `frames/2027-07-14/103015250.fits`
 std::filesystem::path frame_name(sky::UtcTime time) {
@@ -64,17 +49,120 @@ Result<std::filesystem::path> take_name(const std::filesystem::path& data,
                       base::because("too-many-frames-of-one-instant"));
 }
 
+/// Adds what is made of one region.
+void add_region(const scene::Region& region, const sky::DiscView& view,
+                std::vector<Thing>& things) {
+  const double limb = sky::limb_radius_arcsec(view.distance_au);
+  const scene::Spot* largest = nullptr;
+  double area = 0.0;
+  for (const scene::Spot& spot : region.spots) {
+    area += spot.area_muh();
+    if (largest == nullptr || spot.radius_deg > largest->radius_deg) {
+      largest = &spot;
+    }
+  }
+  if (largest == nullptr) {
+    return;
+  }
+  constexpr double kArcsecPerDeg = 16.7;  // of the surface, in the middle of the disc
+  const auto at = sky::disc_place(largest->latitude_deg, largest->carrington_longitude_deg, view);
+  if (at) {
+    things.push_back({Target::kLargestSpot, *at, 2.0 * kArcsecPerDeg * largest->radius_deg, area});
+  }
+  const auto middle = sky::disc_place(region.latitude_deg, region.carrington_longitude_deg, view);
+  if (!middle) {
+    return;
+  }
+  things.push_back({Target::kPlage, *middle, kArcsecPerDeg * region.spread_deg, area});
+  const double out = std::hypot(middle->west_arcsec, middle->north_arcsec) / limb;
+  constexpr double kFaculaeFrom = 0.7;  // of the radius; nearer to the middle they are not seen
+  if (out > kFaculaeFrom) {
+    things.push_back({Target::kFaculae, *middle, kArcsecPerDeg * region.spread_deg, area * out});
+  }
+}
+
 }  // namespace
+
+std::vector<Thing> things_to_see(sky::UtcTime time, const sky::DiscView& view,
+                                 std::uint32_t sun_seed) {
+  const scene::SyntheticSun sun(sun_seed);
+  std::vector<Thing> things;
+  for (const scene::Region& region : sun.regions(time)) {
+    add_region(region, view, things);
+  }
+  const auto magnetism = scene::kept_magnetism(sun, time);
+  for (const scene::Filament& filament : magnetism->filaments()) {
+    const auto seen = scene::seen_from(filament, view);
+    constexpr double kThere = 0.3;
+    if (!seen || filament.strength < kThere) {
+      continue;
+    }
+    constexpr double kMmPerArcsec = 0.725;
+    if (seen->height_km > 0.0) {
+      things.push_back({Target::kProminence, seen->place, seen->height_km / 1000.0 / kMmPerArcsec,
+                        seen->height_km});
+    } else {
+      things.push_back(
+          {Target::kFilament, seen->place, filament.length_mm / kMmPerArcsec, filament.length_mm});
+    }
+  }
+  std::stable_sort(things.begin(), things.end(),
+                   [](const Thing& a, const Thing& b) { return a.weight > b.weight; });
+  return things;
+}
+
+sky::DiscPlace place_of(const Workspace& workspace, const Answers& answers,
+                        std::uint32_t sun_seed) {
+  if (workspace.target == Target::kWholeDisc) {
+    return {};
+  }
+  if (workspace.aim) {
+    return *workspace.aim;
+  }
+  const double limb = sky::limb_radius_arcsec(answers.disc.distance_au);
+  if (workspace.target == Target::kGranulation) {
+    return {};
+  }
+  if (workspace.target == Target::kLimb) {
+    return {-limb, 0.0};
+  }
+  // The largest; spots, filaments and plage not too near the limb, as long as there is one.
+  const auto things = things_to_see(answers.time, answers.disc, sun_seed);
+  const bool on_disc = workspace.target == Target::kLargestSpot ||
+                       workspace.target == Target::kFilament || workspace.target == Target::kPlage;
+  constexpr double kWellOn = 0.866;  // 60 degrees from the middle
+  for (const double within : {on_disc ? kWellOn : 2.0, 2.0}) {
+    for (const Thing& thing : things) {
+      if (thing.kind == workspace.target &&
+          std::hypot(thing.place.west_arcsec, thing.place.north_arcsec) < within * limb) {
+        return thing.place;
+      }
+    }
+  }
+  return workspace.target == Target::kProminence || workspace.target == Target::kFaculae
+             ? sky::DiscPlace{-limb, 0.0}
+             : sky::DiscPlace{};
+}
+
+std::optional<double> target_exposure_ms(const Workspace& workspace, const Answers& answers) {
+  const auto sensor = optics::sensor_of(workspace.rig);
+  if (!answers.exposure || !sensor) {
+    return std::nullopt;
+  }
+  if (workspace.target != Target::kProminence || !answers.train.line) {
+    return answers.exposure->exposure_ms;
+  }
+  const optics::Camera& camera = sensor->camera;
+  return std::clamp(answers.exposure->wanted_ms / light::kProminenceShare,
+                    camera.shortest_exposure_ms,
+                    std::max(camera.shortest_exposure_ms, camera.longest_exposure_ms));
+}
 
 Result<camera::Shot> shot_for(const Workspace& workspace, const Answers& answers,
                               std::optional<double> exposure_ms, std::uint32_t seed) {
   const auto sensor = optics::sensor_of(workspace.rig);
   if (!sensor || !answers.train.sampling_arcsec_px) {
     return fail(ErrorCode::kMissing, "rig", {}, base::wants("telescope-and-camera"));
-  }
-  if (answers.train.band.line) {
-    return fail_because(ErrorCode::kUnknownValue, "rig", base::because("hydrogen-alpha-path"),
-                        base::wants("white-light-path"));
   }
   if (!answers.exposure) {
     return fail(ErrorCode::kOutOfRange, "time", sky::to_iso(answers.time),
@@ -83,7 +171,7 @@ Result<camera::Shot> shot_for(const Workspace& workspace, const Answers& answers
   camera::Shot shot;
   shot.rig = workspace.rig;
   shot.time = answers.time;
-  shot.exposure_ms = answers.exposure->exposure_ms;
+  shot.exposure_ms = *target_exposure_ms(workspace, answers);
   if (exposure_ms) {
     const optics::Camera& camera = sensor->camera;
     const auto checked = base::checked("exposure_ms", *exposure_ms,
@@ -97,9 +185,7 @@ Result<camera::Shot> shot_for(const Workspace& workspace, const Answers& answers
   shot.seeing_arcsec = workspace.conditions.seeing_arcsec;
   shot.pressure_hpa = observer_of(workspace).weather.pressure_hpa;
   shot.seed = seed;
-  if (workspace.target == Target::kLargestSpot) {
-    shot.target = largest_spot(answers, shot.sun_seed);
-  }
+  shot.target = place_of(workspace, answers, shot.sun_seed);
   return shot;
 }
 

@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/workspace/reports.h"
 
+#include <cmath>
+
 #include "or_null.h"
+#include "solarchon/base/angle.h"
 #include "solarchon/optics/rig_file.h"
 
 namespace solarchon::workspace {
@@ -108,6 +111,29 @@ Json truth_report(const camera::Truth& truth) {
                      {"carrington_longitude_deg", spot.carrington_longitude_deg},
                      {"area_muh", spot.area_muh()}});
   }
+  Json filaments = Json::array();
+  Json prominences = Json::array();
+  for (const camera::Truth::SeenFilament& one : truth.filaments) {
+    const sky::DiscPlace& place = one.view.place;
+    Json item{{"west_arcsec", place.west_arcsec},
+              {"north_arcsec", place.north_arcsec},
+              {"length_km", one.length_km}};
+    if (one.view.height_km > 0.0) {
+      item["height_km"] = one.view.height_km;
+      item["position_angle_deg"] =
+          base::wrap_360(std::atan2(-place.west_arcsec, place.north_arcsec) * base::kDegPerRad);
+      prominences.push_back(std::move(item));
+    } else {
+      filaments.push_back(std::move(item));
+    }
+  }
+  Json flares = Json::array();
+  for (const scene::FlareNow& flare : truth.flares) {
+    flares.push_back({{"latitude_deg", flare.latitude_deg},
+                      {"carrington_longitude_deg", flare.carrington_longitude_deg},
+                      {"age_s", flare.age_s},
+                      {"brightness", flare.brightness}});
+  }
   return {{"centre_px", {truth.centre_x_px, truth.centre_y_px}},
           {"radius_px", truth.radius_px},
           {"plate_scale_arcsec_px", truth.plate_scale_arcsec_px},
@@ -115,7 +141,10 @@ Json truth_report(const camera::Truth& truth) {
           {"mirrored", truth.solar.mirrored},
           {"r0_cm", truth.r0_cm ? Json(*truth.r0_cm) : Json(nullptr)},
           {"shift_px", {truth.shift_px.right, -truth.shift_px.up}},
-          {"spots", std::move(spots)}};
+          {"spots", std::move(spots)},
+          {"filaments", std::move(filaments)},
+          {"prominences", std::move(prominences)},
+          {"flares", std::move(flares)}};
 }
 
 Json log_report(const std::vector<log::SessionSummary>& sessions) {

@@ -73,6 +73,8 @@ Json outside_to_json(const Outside& outside) {
 
 }  // namespace
 
+constexpr base::Range kAimRange{-1200, 1200};
+
 Json to_json(const Workspace& workspace) {
   const Conditions& conditions = workspace.conditions;
   Json json{{"format", "solarchon-workspace"},
@@ -101,6 +103,10 @@ Json to_json(const Workspace& workspace) {
   json["outside"] = outside_to_json(workspace.outside);
   if (workspace.compared) {
     json["compared_rig"] = optics::to_json(*workspace.compared);
+  }
+  if (workspace.aim) {
+    json["aim_west_arcsec"] = workspace.aim->west_arcsec;
+    json["aim_north_arcsec"] = workspace.aim->north_arcsec;
   }
   return json;
 }
@@ -192,6 +198,11 @@ Result<Workspace> workspace_from_json(const Json& json) {
   }
   Workspace workspace;
   workspace.target = reader.choice("target", kTargetWords);
+  const auto west = reader.optional_number("aim_west_arcsec", kAimRange);
+  const auto north = reader.optional_number("aim_north_arcsec", kAimRange);
+  if (west && north) {
+    workspace.aim = sky::DiscPlace{*west, *north};
+  }
   base::ObjectReader inner(reader.object("conditions"), "conditions");
   Conditions& conditions = workspace.conditions;
   conditions.pressure_hpa = inner.optional_number("pressure_hpa", sky::kPressureRange);

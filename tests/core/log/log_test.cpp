@@ -293,6 +293,28 @@ TEST(LogBook, KeepsHowLongStepsTook) {
   EXPECT_EQ(book.step_notes().value().size(), 2U);  // what a newer program noted is left out
 }
 
+TEST(LogBook, KeepsExposuresThatWereFoundRight) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  EXPECT_TRUE(book.right_exposures("Ours").value().empty());
+  const auto first = book.note_exposure({0, test::morning(), "Ours", 2.0, 3.0});
+  ASSERT_TRUE(first);
+  ASSERT_TRUE(book.note_exposure({0, test::morning() + sky::seconds(60.0), "Ours", 2.0, 4.0}));
+  ASSERT_TRUE(book.note_exposure({0, test::morning(), "Theirs", 1.0, 1.0}));
+  const auto ours = LogBook::open(folder / "log.sqlite").value().right_exposures("Ours").value();
+  ASSERT_EQ(ours.size(), 2U);
+  EXPECT_EQ(ours[0].right_ms, 4.0);  // newest first
+  EXPECT_EQ(ours[1], (RightExposure{*first, test::morning(), "Ours", 2.0, 3.0}));
+  EXPECT_EQ(book.right_exposures({}).value().size(), 3U);
+  ASSERT_TRUE(book.drop_exposure(*first));
+  EXPECT_EQ(book.right_exposures("Ours").value().size(), 1U);
+  EXPECT_THAT(book.drop_exposure(*first), FailsWith(ErrorCode::kNotFound, "exposure"));
+  EXPECT_THAT(book.note_exposure({0, test::morning(), "Ours", 0.0, 3.0}),
+              FailsWith(ErrorCode::kOutOfRange, "predicted_ms"));
+  EXPECT_THAT(book.note_exposure({0, test::morning(), "Ours", 1.0, -3.0}),
+              FailsWith(ErrorCode::kOutOfRange, "right_ms"));
+}
+
 TEST(LogBook, BringsALogWithoutAKitUpToDateAndKeepsItsSessions) {
   const TempFolder folder;
   const auto file = folder / "log.sqlite";

@@ -228,7 +228,7 @@ TEST(MeasureDisc, TakesNoLaneBetweenGranulesForASpot) {
   }
   camera::Shot shot = morning_shot(rig);
   shot.seeing_arcsec = 0.7;
-  shot.target = {-600.0, 250.0};  // a piece of the limb belongs to a measurement
+  shot.target = {600.0, 200.0};  // a piece of the limb belongs to a measurement
   const camera::Recording recording = record(shot);
   const DiscMeasurement measured = measure_disc(recording.frame).value();
   ASSERT_FALSE(measured.spots.empty());

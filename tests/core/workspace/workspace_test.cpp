@@ -228,8 +228,7 @@ TEST(Answers, ExposeHydrogenAlphaWithinReason) {
   // 50.3 cm2 leave 1.9e13 electrons a second on 9.9e5 pixels, 1/0.83 of the mean in the centre:
   // 23 500 a millisecond. 22 400 are wanted.
   EXPECT_NEAR(answers.exposure->exposure_ms, 0.95, 0.3 * 0.95);
-  EXPECT_THAT(shot_for(space, answers, std::nullopt, 1),
-              FailsWith(base::ErrorCode::kUnknownValue, "rig"));
+  EXPECT_TRUE(shot_for(space, answers, std::nullopt, 1).has_value());
 }
 
 }  // namespace

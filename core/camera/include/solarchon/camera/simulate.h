@@ -10,6 +10,8 @@
 #include "solarchon/frames/frame.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/optics/train.h"
+#include "solarchon/scene/chromosphere.h"
+#include "solarchon/scene/filament.h"
 #include "solarchon/scene/synthetic_sun.h"
 #include "solarchon/seeing/air.h"
 #include "solarchon/sky/disc.h"
@@ -27,11 +29,18 @@ struct Shot {
   /// Of a short exposure: the air as it is at that instant moves and bends the picture, and blurs
   /// it less than `seeing_arcsec`, which then counts for nothing. None: a long exposure.
   std::optional<seeing::Air> air = {};
+  double air_s = 0.0;  ///< by which the air has moved on since `time`, while the Sun stood still
   double pressure_hpa = sky::kSeaLevelHpa;  ///< that etalons tune with
   sky::DiscPlace target;                    ///< what the telescope points at
   double pointing_spread_px = 8.0;          ///< how far the mount misses it, normal in each axis
   std::uint32_t seed = 1;                   ///< of noise and pointing
   std::uint32_t sun_seed = 1;               ///< of the synthetic Sun
+  std::optional<double> activity = {};      ///< its level, 0 to 1; none: by the date
+  /// Full width of the passband on hydrogen alpha, instead of the train's: 0.05 to 20.
+  std::optional<double> band_angstrom = {};
+  double detune_angstrom = 0.0;  ///< of the passband, red positive: -5 to 5
+  double defocus_um = 0.0;       ///< of the sensor, either way: -20000 to 20000
+  double cloud_stops = 0.0;      ///< that thin cloud takes from the light: 0 to 15
 };
 
 /// What was drawn, for whoever checks a measurement.
@@ -43,7 +52,14 @@ struct Truth {
   sky::PictureOrientation solar;
   sky::DiscView view;
   std::vector<scene::Spot> spots;  ///< those on the near side
-  std::optional<double> r0_cm;     ///< of the air at that instant, at 500 nm
+  /// In hydrogen alpha: filaments that are seen, on the disc or over the limb.
+  struct SeenFilament {
+    scene::FilamentView view;
+    double length_km = 0.0;
+  };
+  std::vector<SeenFilament> filaments = {};
+  std::vector<scene::FlareNow> flares = {};  ///< on the near side, in hydrogen alpha
+  std::optional<double> r0_cm;               ///< of the air at that instant, at 500 nm
   /// By how much the air has moved the middle of the frame (px); other places move otherwise.
   sky::PictureOffset shift_px = {};
 };
@@ -53,12 +69,15 @@ struct Recording {
   Truth truth;
 };
 
-/// Records one frame of the synthetic Sun through a rig: diffraction of the aperture, seeing of a
-/// long or a short exposure, sampling, shot and read noise, full well, bit depth. The same shot
-/// gives the same frame. Errors: kMissing (field `rig`) without telescope and camera, kOutOfRange
-/// for exposure or seeing, kTooLarge beyond frames::check_size, kCancelled. Accuracy: diffraction
-/// is monochromatic; the seeing of a long exposure is a Gaussian; wings are not modelled. Source of
-/// short exposures: seeing::short_exposure_transfer, seeing::Turbulence.
+/// Records one frame of the synthetic Sun through a rig, in white light or in hydrogen alpha as its
+/// filters pick it: diffraction of the aperture with its obstruction, defocus, seeing of a long or
+/// a short exposure, vignetting, sampling, shot and read noise, full well, bit depth. The same shot
+/// gives the same frame. The scene of the last frame is kept, so that the next one of the same
+/// moment and place is not drawn anew. Errors: kMissing (field `rig`) without telescope and camera,
+/// kOutOfRange for a figure out of the range that is told above, kTooLarge beyond
+/// frames::check_size, kCancelled. Accuracy: diffraction is monochromatic; the seeing of a long
+/// exposure is a Gaussian; wings are not modelled. Source of short exposures:
+/// seeing::short_exposure_transfer, seeing::Turbulence.
 [[nodiscard]] base::Result<Recording> simulate(const Shot& shot, const base::Task& task = {});
 
 /// The same shot with neighbouring pixels joined, so that its longer side has at most about that

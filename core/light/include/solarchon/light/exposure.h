@@ -11,11 +11,17 @@ namespace solarchon::light {
 /// Brightest part of a frame, against full well, that an exposure aims at.
 inline constexpr double kTargetLevel = 0.70;
 
+/// Width of continuum (nm) that gives as much light as hydrogen alpha does through a passband on
+/// it.
+[[nodiscard]] double line_width_nm(const optics::LineBand& line);
+
 /// How the air stands between Sun and telescope.
 struct LightConditions {
   double airmass = 1.0;
   double elevation_m = 0.0;            ///< of the site: less air above a mountain
   double target_level = kTargetLevel;  ///< 0.01 to 1
+  double cloud_stops = 0.0;            ///< that thin cloud takes, 0 to 15
+  double correction_stops = 0.0;       ///< what exposures found right asked for, more positive
 };
 
 enum class ShutterLimit { kNone, kTooBright, kTooDim };

@@ -47,6 +47,16 @@ struct LoggedTick {
   bool operator==(const LoggedTick&) const = default;
 };
 
+/// An exposure that the observer found right, and what was predicted for it then.
+struct RightExposure {
+  std::int64_t id = 0;
+  sky::UtcTime found;
+  std::string rig;  ///< name of the light path
+  double predicted_ms = 0.0;
+  double right_ms = 0.0;
+  bool operator==(const RightExposure&) const = default;
+};
+
 struct Session {
   std::int64_t id = 0;
   SessionStart start;
@@ -151,6 +161,15 @@ class LogBook {
   [[nodiscard]] base::Result<void> drop_last_step(plan::StepKind kind);
   /// Oldest first. Errors: kUnreadable. Steps of a newer program are left out.
   [[nodiscard]] base::Result<std::vector<plan::StepNote>> step_notes() const;
+
+  /// Files an exposure that was found right with a light path. @return its id.
+  /// Errors: kUnwritable; kOutOfRange for a predicted or right one that is not above 0.
+  [[nodiscard]] base::Result<std::int64_t> note_exposure(const RightExposure& exposure);
+  /// Errors: kUnwritable; kNotFound.
+  [[nodiscard]] base::Result<void> drop_exposure(std::int64_t id);
+  /// Of a light path by its name, or of all for none; newest first. Errors: kUnreadable.
+  [[nodiscard]] base::Result<std::vector<RightExposure>> right_exposures(
+      const std::string& rig) const;
 
   /// All sessions, newest first. Errors: kUnreadable.
   [[nodiscard]] base::Result<std::vector<SessionSummary>> summaries() const;

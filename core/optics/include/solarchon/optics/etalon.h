@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <vector>
+
 namespace solarchon::optics {
 
 /// Hydrogen alpha (nm, in air).
@@ -20,6 +22,17 @@ inline constexpr double kHydrogenAlphaNm = 656.28;
 /// Source: Born and Wolf, Principles of Optics, 7.6: order number constant, small angles.
 [[nodiscard]] double oblique_shift_angstrom(double angle_rad, double refractive_index,
                                             double wavelength_nm = kHydrogenAlphaNm);
+
+/// What the etalons of a train and its blocking filter pass about hydrogen alpha, by the offset
+/// from the middle of the passband.
+struct LineBand {
+  std::vector<double> passes_angstrom;  ///< full width at half maximum of each, cones counted
+  double blocking_angstrom = 6.0;       ///< of the filter that picks one order
+
+  /// Against the middle: each pass a Lorentz profile, the blocking filter flat with steeper flanks.
+  /// @param offset_angstrom  any
+  [[nodiscard]] double at(double offset_angstrom) const;
+};
 
 /// What a cone of rays leaves of an etalon's passband.
 struct ConePassband {

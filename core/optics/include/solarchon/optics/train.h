@@ -102,6 +102,7 @@ struct Train {
   std::optional<double> field_height_arcmin;
   std::optional<bool> disc_fits;  ///< the whole disc lies within the sensor when centred
   std::optional<EtalonFigures> etalon;
+  std::optional<LineBand> line;              ///< where hydrogen alpha is picked
   std::optional<double> blocking_margin_mm;  ///< clear width less the image of the disc there
   std::optional<Vignetting> vignetting;      ///< none where no part limits the beam
   std::optional<Look> look;                  ///< through an eyepiece

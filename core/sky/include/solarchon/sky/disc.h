@@ -26,6 +26,7 @@ struct DiscView {
 struct DiscPlace {
   double west_arcsec = 0.0;   ///< towards solar west
   double north_arcsec = 0.0;  ///< towards solar north
+  bool operator==(const DiscPlace&) const = default;
 };
 
 /// A point of the solar surface.

@@ -6,6 +6,7 @@
 
 #include "solarchon/advise/advise.h"
 #include "solarchon/align/drift.h"
+#include "solarchon/base/enum_words.h"
 #include "solarchon/light/exposure.h"
 #include "solarchon/optics/train.h"
 #include "solarchon/safety/safety.h"
@@ -16,15 +17,18 @@
 namespace solarchon::workspace {
 
 /// What limits the finest detail, each as a length on the sky (arcsec).
-enum class Limit { kDiffraction, kSampling, kAir };
+enum class Limit { kDiffraction, kSampling, kAir, kMotion };
+inline constexpr base::EnumWords<Limit, 4> kLimitWords{
+    {"diffraction", "sampling", "air", "motion"}};
 struct Limits {
   double diffraction_arcsec = 0.0;  ///< lambda / D
   double sampling_arcsec = 0.0;     ///< two pixels
   double air_arcsec = 0.0;          ///< seeing
+  double motion_arcsec = 0.0;       ///< how far the mount drifts within an exposure
   Limit ruling = Limit::kAir;       ///< the largest
   /// The finest detail that can be had: the largest of them.
   [[nodiscard]] double finest_arcsec() const {
-    return std::max({diffraction_arcsec, sampling_arcsec, air_arcsec});
+    return std::max({diffraction_arcsec, sampling_arcsec, air_arcsec, motion_arcsec});
   }
 };
 
@@ -43,6 +47,10 @@ struct Answers {
   sky::PictureOrientation solar;
 };
 
+/// How fast the mount lets the Sun wander in the field at most (arcsec/s): by the rate that it is
+/// driven at, and its worm. Its axis counts as true.
+[[nodiscard]] double wander_arcsec_s(const Workspace& workspace, double declination_deg);
+
 /// What the drift runs of a workspace say of the mount's axis, through the air of the site.
 [[nodiscard]] align::PoleFit axis_of(const Workspace& workspace);
 
@@ -53,7 +61,8 @@ struct Answers {
 
 /// Works everything out at once; pure, quick enough for every step of a drag (see bench/).
 /// @param sun  the Sun at that time, exact or from a SunEphemeris
+/// @param correction_stops  what exposures that were found right with this light path asked for
 [[nodiscard]] Answers answer(const Workspace& workspace, sky::UtcTime time,
-                             const sky::GeocentricSun& sun);
+                             const sky::GeocentricSun& sun, double correction_stops = 0.0);
 
 }  // namespace solarchon::workspace

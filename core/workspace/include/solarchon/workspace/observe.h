@@ -21,8 +21,29 @@
 
 namespace solarchon::workspace {
 
+/// Something on the synthetic Sun that one can point at.
+struct Thing {
+  Target kind = Target::kLargestSpot;
+  sky::DiscPlace place;      ///< of its middle, or of the top of a prominence
+  double size_arcsec = 0.0;  ///< across, in the middle of the disc
+  double weight = 0.0;       ///< area, height or length: the larger, the more worth seeing
+};
+/// Everything there is at an instant on the near side, the largest first; takes some tenths of a
+/// second once in five minutes.
+[[nodiscard]] std::vector<Thing> things_to_see(sky::UtcTime time, const sky::DiscView& view,
+                                               std::uint32_t sun_seed);
+/// Where the target stands: as pointed at, else the largest of its kind; the middle of the disc for
+/// granulation and where there is none of it, the east limb for the limb and what stands on it.
+[[nodiscard]] sky::DiscPlace place_of(const Workspace& workspace, const Answers& answers,
+                                      std::uint32_t sun_seed);
+
+/// The exposure that suits the target (ms): that of the disc; of prominences, in hydrogen alpha,
+/// so much longer that the disc is cut off, as far as the shutter goes. None without an exposure.
+[[nodiscard]] std::optional<double> target_exposure_ms(const Workspace& workspace,
+                                                       const Answers& answers);
+
 /// The shot that a workspace asks of the simulated camera.
-/// @param exposure_ms  none: what the light room suggests
+/// @param exposure_ms  none: target_exposure_ms
 /// Errors: kMissing (field `rig`) without telescope and camera; kOutOfRange (field `time`) with the
 /// Sun down; kOutOfRange for an exposure outside the camera's shutter.
 [[nodiscard]] base::Result<camera::Shot> shot_for(const Workspace& workspace,

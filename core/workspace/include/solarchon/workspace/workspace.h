@@ -11,9 +11,9 @@
 #include "solarchon/align/north.h"
 #include "solarchon/align/seen_drift.h"
 #include "solarchon/align/track.h"
-#include "solarchon/base/enum_words.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
+#include "solarchon/match/target.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/paper/sheets.h"
 #include "solarchon/plan/day_plan.h"
@@ -21,13 +21,13 @@
 #include "solarchon/plan/wishes.h"
 #include "solarchon/safety/safety.h"
 #include "solarchon/sky/dew.h"
+#include "solarchon/sky/disc.h"
 #include "solarchon/sky/site.h"
 
 namespace solarchon::workspace {
 
-/// What to see: what the telescope is pointed at.
-enum class Target { kWholeDisc, kLargestSpot };
-inline constexpr base::EnumWords<Target, 2> kTargetWords{{"whole-disc", "largest-spot"}};
+using match::kTargetWords;
+using match::Target;
 
 /// How full the brightest part of a frame is to be, against full well.
 inline constexpr double kUsualLevel = 0.70;
@@ -74,6 +74,8 @@ struct Workspace {
   sky::Site site;
   optics::Rig rig;
   Target target = Target::kWholeDisc;
+  /// Where on the disc that is, when somebody has pointed at it; none: where the largest is.
+  std::optional<sky::DiscPlace> aim = {};
   Conditions conditions;
   safety::Practice practice = {};
   plan::Mount mount = {};

@@ -1,0 +1,247 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "cli/match_commands.h"
+
+#include <cmath>
+
+#include "solarchon/light/exposure_plan.h"
+#include "solarchon/log/log_book.h"
+#include "solarchon/match/clip.h"
+#include "solarchon/match/mosaic.h"
+#include "solarchon/match/ranking.h"
+#include "solarchon/optics/catalogue.h"
+#include "solarchon/optics/rig_file.h"
+#include "solarchon/sky/sun.h"
+#include "solarchon/workspace/answers.h"
+#include "solarchon/workspace/observe.h"
+
+namespace solarchon::cli {
+
+using base::Json;
+using base::Result;
+
+namespace {
+
+constexpr base::Range kCloudRange{0.0, 15.0};
+
+/// A light path at a place and an instant.
+struct Stand {
+  workspace::Workspace workspace;
+  workspace::Answers answers;
+  advise::Situation situation;
+};
+
+Result<Stand> stand(const MatchOptions& options) {
+  const auto rig = optics::read_rig(options.rig);
+  if (!rig) {
+    return tl::make_unexpected(rig.error());
+  }
+  const auto set = light::amplified(*rig, {options.iso, options.gain_db});
+  if ((options.iso || options.gain_db) && !set) {
+    return tl::make_unexpected(set.error());
+  }
+  const auto site = site_of(options.place);
+  const auto at = placed(options.place);
+  const auto level = base::checked("level", options.level, workspace::kTargetLevelRange);
+  const auto seeing = base::checked("seeing", options.seeing_arcsec, workspace::kSeeingRange);
+  const auto cloud = base::checked("cloud", options.cloud_stops, kCloudRange);
+  if (!site || !at) {
+    return tl::make_unexpected(!site ? site.error() : at.error());
+  }
+  if (!level || !seeing || !cloud) {
+    return tl::make_unexpected(!level ? level.error() : !seeing ? seeing.error() : cloud.error());
+  }
+  const auto target = workspace::kTargetWords.from(options.target);
+  if (!target) {
+    return base::fail(base::ErrorCode::kUnknownValue, "target", options.target,
+                      base::wants("one-of", {},
+                                  "whole-disc, largest-spot, granulation, faculae, prominence, "
+                                  "filament, plage, limb"));
+  }
+  Stand stand;
+  stand.workspace.site = *site;
+  stand.workspace.rig = options.iso || options.gain_db ? *set : *rig;
+  stand.workspace.target = *target;
+  stand.workspace.conditions.seeing_arcsec = *seeing;
+  stand.workspace.conditions.target_level = *level;
+  stand.workspace.conditions.pressure_hpa = at->observer.weather.pressure_hpa;
+  stand.workspace.conditions.temperature_c = at->observer.weather.temperature_c;
+  const sky::GeocentricSun sun = sky::geocentric_sun(at->time, options.place.dut1_s);
+  stand.answers = workspace::answer(stand.workspace, at->time, sun);
+  stand.situation = workspace::situation_of(stand.workspace, at->time, sun.semidiameter_arcsec(),
+                                            stand.answers.local.airmass);
+  stand.situation.light.cloud_stops = *cloud;
+  if (!stand.answers.local.airmass) {
+    return base::fail(base::ErrorCode::kOutOfRange, "time", options.place.time,
+                      base::wants("sun-above-the-horizon"));
+  }
+  if (!stand.answers.train.sampling_arcsec_px) {
+    return base::fail(base::ErrorCode::kMissing, "rig", {}, base::wants("telescope-and-camera"));
+  }
+  return stand;
+}
+
+Json limit_word(light::ShutterLimit limit) {
+  switch (limit) {
+    case light::ShutterLimit::kTooBright:
+      return "too-bright";
+    case light::ShutterLimit::kTooDim:
+      return "too-dim";
+    case light::ShutterLimit::kNone:
+      break;
+  }
+  return nullptr;
+}
+
+/// What the log has learned of this light path; nothing without a folder.
+Result<light::Correction> learned(const MatchOptions& options, const std::string& rig) {
+  if (options.data.empty()) {
+    return light::Correction{};
+  }
+  return log::LogBook::open_to_read(workspace::log_file(options.data))
+      .and_then([&](const log::LogBook& book) { return book.right_exposures(rig); })
+      .map([](const std::vector<log::RightExposure>& exposures) {
+        std::vector<double> ratios;
+        for (const log::RightExposure& exposure : exposures) {
+          ratios.push_back(exposure.right_ms / exposure.predicted_ms);
+        }
+        return light::correction_of(ratios);
+      });
+}
+
+Result<Json> expose(const MatchOptions& options) {
+  return stand(options).and_then([&](Stand at) -> Result<Json> {
+    const auto correction = learned(options, at.workspace.rig.name);
+    if (!correction) {
+      return tl::make_unexpected(correction.error());
+    }
+    at.situation.light.correction_stops = correction->stops;
+    const auto plan = light::exposure_plan(at.workspace.rig, at.answers.train, at.situation.light);
+    if (!plan) {
+      return base::fail(base::ErrorCode::kMissing, "rig", {}, base::wants("telescope-and-camera"));
+    }
+    Json table = Json::array();
+    for (const light::ExposureCell& cell : plan->table) {
+      table.push_back({{"iso", cell.iso > 0.0 ? Json(cell.iso) : Json(nullptr)},
+                       {"gain_db", cell.iso > 0.0 ? Json(nullptr) : Json(cell.gain_db)},
+                       {"shutter_s", cell.shutter_s},
+                       {"level", cell.level}});
+    }
+    return Json{{"disc_ms", plan->disc.exposure_ms},
+                {"prominence_ms", plan->prominence_ms ? Json(*plan->prominence_ms) : Json(nullptr)},
+                {"spot_ms", plan->spot_ms},
+                {"level", plan->disc.level},
+                {"correction_stops", correction->stops},
+                {"correction_count", correction->count},
+                {"correction_spread_stops", correction->spread},
+                {"limit", limit_word(plan->disc.limit)},
+                {"prominence_limit", limit_word(plan->prominence_limit)},
+                {"table", std::move(table)}};
+  });
+}
+
+Json seconds_or_null(double seconds) {
+  return std::isfinite(seconds) ? Json(seconds) : Json(nullptr);
+}
+
+Json setting_report(const match::Setting& setting) {
+  return {{"lens", setting.lens.empty() ? Json(nullptr) : Json(setting.lens)},
+          {"binning", setting.binning},
+          {"region_px", {setting.region.width_px, setting.region.height_px}},
+          {"focal_ratio", setting.focal_ratio},
+          {"sampling_arcsec_px", setting.sampling_arcsec_px},
+          {"pixels_per_detail", setting.pixels_per_detail},
+          {"detail_arcsec", setting.detail_arcsec},
+          {"field_arcmin", {setting.field_width_arcmin, setting.field_height_arcmin}},
+          {"exposure_ms", setting.exposure_ms},
+          {"light_stops", setting.light_stops},
+          {"frame_rate_hz", setting.rate.hz},
+          {"frame_rate_limit", match::kRateLimitWords.of(setting.rate.ruling)},
+          {"panels", setting.panels},
+          {"focus_reached", setting.focus},
+          {"stopped_by_rules", setting.opposed},
+          {"cost_stops", setting.cost}};
+}
+
+Result<Json> matched(const MatchOptions& options) {
+  return stand(options).and_then([&](const Stand& at) -> Result<Json> {
+    std::vector<optics::Element> lenses;
+    if (options.kit.empty()) {
+      const auto& catalogue = optics::shipped_catalogue();
+      if (!catalogue) {
+        return tl::make_unexpected(catalogue.error());
+      }
+      lenses = *catalogue;
+    } else {
+      const auto kit = optics::read_parts(options.kit);
+      if (!kit) {
+        return tl::make_unexpected(kit.error());
+      }
+      lenses = *kit;
+    }
+    const auto settings =
+        match::ranked(at.workspace.rig, at.workspace.target, lenses, at.situation);
+    const workspace::Limits& limits = *at.answers.limits;
+    const sky::DiscPlace place = workspace::place_of(at.workspace, at.answers, 1);
+    const double radius = sky::limb_radius_arcsec(at.answers.disc.distance_au);
+    const match::TargetNeed need =
+        match::need_of(at.workspace.target, at.situation.semidiameter_arcsec);
+    const match::ClipBudget budget = match::clip_budget(
+        {std::hypot(limits.diffraction_arcsec, limits.air_arcsec),
+         std::hypot(place.west_arcsec, place.north_arcsec) / radius, need.evolution_km_s, 0.0, 0.0,
+         60.0 * workspace::wander_arcsec_s(at.workspace, at.answers.sun.declination_deg)});
+    Json list = Json::array();
+    for (const match::Setting& setting : settings) {
+      list.push_back(setting_report(setting));
+    }
+    Json clip{{"longest_s", seconds_or_null(budget.longest())},
+              {"limit", match::kClipLimitWords.of(budget.ruling)}};
+    if (!settings.empty() && std::isfinite(budget.longest())) {
+      const match::FrameRate& rate = settings.front().rate;
+      clip["frames"] = std::floor(budget.longest() * rate.hz);
+      clip["bytes"] = std::floor(budget.longest() * rate.hz) * rate.bytes_a_frame;
+    }
+    return Json{{"target", match::kTargetWords.of(at.workspace.target)},
+                {"aim_arcsec", {place.west_arcsec, place.north_arcsec}},
+                {"needs_hydrogen_alpha", need.hydrogen_alpha},
+                {"limits",
+                 {{"diffraction_arcsec", limits.diffraction_arcsec},
+                  {"sampling_arcsec", limits.sampling_arcsec},
+                  {"air_arcsec", limits.air_arcsec},
+                  {"motion_arcsec", limits.motion_arcsec},
+                  {"ruling", workspace::kLimitWords.of(limits.ruling)}}},
+                {"settings", std::move(list)},
+                {"clip", std::move(clip)}};
+  });
+}
+
+}  // namespace
+
+std::vector<Command> add_match_commands(CLI::App& app, MatchOptions& options) {
+  const auto command = [&](const char* name, const char* what) {
+    CLI::App* added = app.add_subcommand(name, what);
+    added->add_flag("--json", options.json, "answer as JSON (the only form)");
+    return added;
+  };
+  CLI::App* match = command("match", "what limits the detail, and ways to set up, best first");
+  match->add_option("rig", options.rig, "rig file")->required();
+  add_place(*match, options.place, true);
+  match->add_option("--target", options.target,
+                    "whole-disc, largest-spot, granulation, faculae, prominence, filament, plage "
+                    "or limb");
+  match->add_option("--seeing", options.seeing_arcsec, "full width (arcsec)");
+  match->add_option("--kit", options.kit, "file with your own lenses; left out: the catalogue's");
+  match->add_option("--level", options.level, "brightest part against full well");
+
+  CLI::App* expose_command = command("expose", "exposures, and the table round them");
+  expose_command->add_option("rig", options.rig, "rig file")->required();
+  add_place(*expose_command, options.place, true);
+  expose_command->add_option("--iso", options.iso, "of a photographic camera");
+  expose_command->add_option("--gain", options.gain_db, "of a video camera (dB)");
+  expose_command->add_option("--level", options.level, "brightest part against full well");
+  expose_command->add_option("--cloud", options.cloud_stops, "that thin cloud takes (stops)");
+  expose_command->add_option("--data", options.data, "folder whose log corrects the prediction");
+  return {{match, [&options] { return matched(options); }},
+          {expose_command, [&options] { return expose(options); }}};
+}
+
+}  // namespace solarchon::cli

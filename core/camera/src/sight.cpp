@@ -1,0 +1,176 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "sight.h"
+
+#include <algorithm>
+#include <cmath>
+#include <deque>
+#include <mutex>
+
+#include "solarchon/base/parallel.h"
+#include "solarchon/optics/etalon.h"
+
+namespace solarchon::camera {
+
+namespace {
+
+/// What decides a sight.
+struct Key {
+  std::uint32_t sun_seed = 0;
+  std::optional<double> activity;
+  std::int64_t step = 0;
+  double wavelength_nm = 0.0;
+  bool line = false;
+  int width = 0;
+  int height = 0;
+  double centre_x_px = 0.0;
+  double centre_y_px = 0.0;
+  double scale_arcsec_px = 0.0;
+  sky::PictureOrientation solar;
+  bool operator==(const Key&) const = default;
+};
+
+Key key_of(const Shot& shot, const optics::Train& train, const scene::Grid& grid) {
+  constexpr std::int64_t kStepMs = 2000;  // within it nothing moves by a tenth of an arcsecond
+  return {shot.sun_seed,
+          shot.activity,
+          shot.time.unix_ms / kStepMs,
+          train.band.wavelength_nm,
+          train.line.has_value(),
+          grid.width,
+          grid.height,
+          grid.centre_x_px,
+          grid.centre_y_px,
+          grid.scale_arcsec_px,
+          grid.solar};
+}
+
+base::Result<scene::Layers> drawn(const Shot& shot, const Truth& truth, const optics::Train& train,
+                                  const scene::Grid& grid, const base::Task& task) {
+  const scene::Photosphere photosphere{truth.spots, train.band.wavelength_nm,
+                                       scene::shows_granules(grid.scale_arcsec_px)
+                                           ? scene::kept_convection(shot.sun_seed, shot.time)
+                                           : nullptr};
+  if (train.line) {
+    const scene::Chromosphere chromosphere(scene::SyntheticSun(shot.sun_seed, shot.activity),
+                                           shot.time);
+    return scene::lay_out(photosphere, chromosphere, truth.view, grid, task);
+  }
+  return scene::draw(photosphere, truth.view, grid, task).map([&](scene::Picture picture) {
+    scene::Layers layers;
+    layers.width = grid.width;
+    layers.height = grid.height;
+    layers.continuum = std::move(picture);
+    return layers;
+  });
+}
+
+/// Openings on the way take from the edges of the field: a smooth fall that leaves half at the
+/// field's edge, and at the Sun's limb what the train says.
+class Vignette {
+ public:
+  Vignette(const optics::Vignetting& vignetting, const Truth& truth)
+      : half_px_(std::max(1.0, 30.0 * vignetting.field_arcmin / truth.plate_scale_arcsec_px)) {
+    const double limb = truth.radius_px / half_px_;
+    const double lost = std::clamp(1.0 / std::max(1e-3, vignetting.limb_share) - 1.0, 1e-9, 1e3);
+    constexpr double kNearHalf = 0.02;
+    constexpr double kSoftest = 3.0;
+    constexpr double kSteepest = 40.0;
+    power_ = std::abs(limb - 1.0) > kNearHalf
+                 ? std::clamp(std::log(lost) / std::log(limb), kSoftest, kSteepest)
+                 : 8.0;
+  }
+  [[nodiscard]] double at(double radius_px) const {
+    return 1.0 / (1.0 + std::pow(radius_px / half_px_, power_));
+  }
+
+ private:
+  double half_px_;
+  double power_;
+};
+
+}  // namespace
+
+base::Result<std::shared_ptr<const scene::Layers>> kept_sight(const Shot& shot, const Truth& truth,
+                                                              const optics::Train& train,
+                                                              const scene::Grid& grid,
+                                                              const base::Task& task) {
+  // A quick and a fine picture of two light paths side by side.
+  constexpr std::size_t kMostKept = 4;
+  constexpr std::size_t kMostPixels = 6'000'000;  // of all together: 120 megabytes
+  struct Kept {
+    Key key;
+    std::shared_ptr<const scene::Layers> layers;
+  };
+  static std::mutex guard;
+  static std::deque<Kept> kept;  // the last that was asked for in front
+  if (task.stopped()) {
+    return base::fail(base::ErrorCode::kCancelled, "picture");
+  }
+  const Key key = key_of(shot, train, grid);
+  {
+    const std::lock_guard<std::mutex> held(guard);
+    const auto found =
+        std::find_if(kept.begin(), kept.end(), [&](const Kept& one) { return one.key == key; });
+    if (found != kept.end()) {
+      const Kept again = *found;
+      kept.erase(found);
+      kept.push_front(again);
+      return again.layers;
+    }
+  }
+  return drawn(shot, truth, train, grid, task).map([&](scene::Layers layers) {
+    auto made = std::make_shared<const scene::Layers>(std::move(layers));
+    const std::lock_guard<std::mutex> held(guard);
+    kept.push_front({key, made});
+    std::size_t pixels = 0;
+    std::size_t fit = 0;
+    while (fit < kept.size() && fit < kMostKept &&
+           pixels + kept[fit].layers->continuum.size() <= kMostPixels) {
+      pixels += kept[fit++].layers->continuum.size();
+    }
+    kept.resize(fit);
+    return made;
+  });
+}
+
+std::optional<optics::LineBand> line_of(const Shot& shot, const optics::Train& train) {
+  if (train.line && shot.band_angstrom) {
+    return optics::LineBand{{*shot.band_angstrom}, train.line->blocking_angstrom};
+  }
+  return train.line;
+}
+
+scene::Picture seen_through(const scene::Layers& layers, const Shot& shot, const Truth& truth,
+                            const optics::Train& train, const scene::Grid& grid, double middle_x_px,
+                            double middle_y_px) {
+  scene::Picture picture;
+  if (const auto line = line_of(shot, train)) {
+    scene::LinePassband passband;
+    constexpr double kReaches = 1.5;  // of the blocking filter's width
+    const int reach =
+        static_cast<int>(std::ceil(kReaches * line->blocking_angstrom / passband.step_angstrom));
+    for (int i = -reach; i <= reach; ++i) {
+      passband.transmission.push_back(line->at(i * passband.step_angstrom));
+    }
+    passband.centre_angstrom = shot.detune_angstrom;
+    passband.edge_shift_angstrom = train.etalon ? train.etalon->limb_shift_angstrom : 0.0;
+    passband.edge_px = truth.radius_px;
+    passband.middle_x_px = middle_x_px;
+    passband.middle_y_px = middle_y_px;
+    picture = scene::through(layers, passband, truth.view, grid);
+  } else {
+    picture = layers.continuum;
+  }
+  if (train.vignetting) {
+    const Vignette vignette(*train.vignetting, truth);
+    base::each_row(grid.height, {}, [&](int y) {
+      float* row = picture.data() + static_cast<std::ptrdiff_t>(y) * grid.width;
+      for (int x = 0; x < grid.width; ++x) {
+        row[x] *= static_cast<float>(vignette.at(std::hypot(x - middle_x_px, y - middle_y_px)));
+      }
+    });
+  }
+  return picture;
+}
+
+}  // namespace solarchon::camera

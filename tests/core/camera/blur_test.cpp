@@ -1,0 +1,85 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The image of a point, against what optics texts tabulate.
+#include "solarchon/camera/blur.h"
+
+#include <cmath>
+#include <vector>
+
+#include "solarchon/base/angle.h"
+#include "tests/support/support.h"
+
+namespace solarchon::camera {
+namespace {
+
+constexpr int kSide = 512;
+constexpr double kPerCutoff = 12.0;  // pixels for lambda / D
+
+/// Share of a point's light inside a circle.
+/// @param radius  in units of lambda / D
+double encircled(double obstruction, double radius) {
+  std::vector<float> picture(static_cast<std::size_t>(kSide) * kSide);
+  picture[(kSide / 2) * kSide + kSide / 2] = 1.0F;
+  Softness softness{kPerCutoff, 0.0};
+  softness.obstruction = obstruction;
+  blur(picture, kSide, kSide, softness);
+  double inside = 0.0;
+  double all = 0.0;
+  for (int y = 0; y < kSide; ++y) {
+    for (int x = 0; x < kSide; ++x) {
+      const auto value = static_cast<double>(
+          picture[static_cast<std::size_t>(y) * kSide + static_cast<std::size_t>(x)]);
+      all += value;
+      // A pixel on the rim counts by its share.
+      const double far = std::hypot(x - kSide / 2, y - kSide / 2);
+      inside += value * std::clamp(radius * kPerCutoff - far + 0.5, 0.0, 1.0);
+    }
+  }
+  return inside / all;
+}
+
+TEST(Diffraction, TheFirstDarkRingHoldsWhatTheTextsSay) {
+  // Schroeder, Astronomical Optics, table of annular apertures: radius of the first dark ring, and
+  // the light inside.
+  EXPECT_NEAR(encircled(0.0, 1.220), 0.838, 0.01);
+  EXPECT_NEAR(encircled(0.20, 1.167), 0.764, 0.01);
+  EXPECT_NEAR(encircled(0.33, 1.098), 0.654, 0.012);
+  EXPECT_NEAR(encircled(0.50, 1.000), 0.479, 0.012);
+}
+
+TEST(Diffraction, NothingPassesBeyondTheCutoff) {
+  EXPECT_EQ(pupil_transfer(1.0, 0.0, 0.0), 0.0);
+  EXPECT_EQ(pupil_transfer(1.3, 0.4, 2.0), 0.0);
+  EXPECT_NEAR(pupil_transfer(0.0, 0.0, 0.0), 1.0, 1e-12);
+  EXPECT_NEAR(pupil_transfer(0.0, 0.4, 3.0), 1.0, 1e-12);
+  EXPECT_NEAR(pupil_transfer(0.5, 0.0, 0.0), 0.391,
+              0.001);  // Goodman, figure of the circular pupil
+  // A secondary takes from the middle and leaves the fine patterns.
+  EXPECT_LT(pupil_transfer(0.4, 0.4, 0.0), pupil_transfer(0.4, 0.0, 0.0));
+  EXPECT_GT(pupil_transfer(0.9, 0.4, 0.0), pupil_transfer(0.9, 0.0, 0.0));
+}
+
+TEST(Defocus, IsTheGeometricDiscWhenItIsLarge) {
+  // A disc of light z / N wide: its transfer is first nothing at 1.22 cycles over its width. In
+  // shares of the cutoff that is 1.22 / (8 W), W the waves at the rim.
+  constexpr double kWaves = 12.0;
+  const double zero = 1.22 / (8.0 * kWaves);
+  EXPECT_GT(pupil_transfer(0.9 * zero, 0.0, kWaves), 0.02);
+  EXPECT_NEAR(pupil_transfer(zero, 0.0, kWaves), 0.0, 0.02);
+  EXPECT_LT(pupil_transfer(1.3 * zero, 0.0, kWaves), -0.05);
+  EXPECT_EQ(pupil_transfer(0.3, 0.0, 2.0), pupil_transfer(0.3, 0.0, -2.0));
+}
+
+TEST(Defocus, AQuarterOfAWaveCostsAFifthOfThePeak) {
+  // Rayleigh's limit: the peak falls to 0.81.
+  const auto peak = [](double waves) {
+    double sum = 0.0;
+    for (double share = 0.0005; share < 1.0; share += 0.001) {
+      sum += share * pupil_transfer(share, 0.0, waves);
+    }
+    return sum;
+  };
+  EXPECT_NEAR(peak(0.25) / peak(0.0), 0.81, 0.03);
+}
+
+}  // namespace
+}  // namespace solarchon::camera
