@@ -3,6 +3,8 @@
 
 #include "solarchon/camera/simulate.h"
 #include "solarchon/measure/disc.h"
+#include "solarchon/optics/catalogue.h"
+#include "solarchon/scene/chromosphere.h"
 #include "solarchon/scene/picture.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/demo.h"
@@ -45,6 +47,57 @@ void MakeConvection(benchmark::State& state) {
 }
 BENCHMARK(MakeConvection)->Unit(benchmark::kMillisecond);
 
+/// The same Sun laid out for hydrogen alpha: photosphere, clouds, light over the limb.
+void LayOutHydrogenAlpha(benchmark::State& state) {
+  const auto recording = camera::simulate(demo_shot()).value();
+  const auto time = recording.frame.info.time.value();
+  const scene::Grid grid{2048,
+                         1536,
+                         recording.truth.centre_x_px,
+                         recording.truth.centre_y_px,
+                         recording.truth.plate_scale_arcsec_px,
+                         recording.truth.solar};
+  const scene::Chromosphere chromosphere(scene::SyntheticSun(1), time);
+  const scene::Photosphere photosphere{recording.truth.spots, 656.28,
+                                       scene::kept_convection(1, time)};
+  for (auto _ : state) {
+    benchmark::DoNotOptimize(scene::lay_out(photosphere, chromosphere, recording.truth.view, grid));
+  }
+}
+BENCHMARK(LayOutHydrogenAlpha)->Unit(benchmark::kMillisecond);
+
+/// A shot in hydrogen alpha of the train that ships.
+camera::Shot line_shot() {
+  auto scenario = workspace::demo_scenario().value();
+  scenario.workspace.rig = optics::usual_trains().value().at(2);
+  const auto answers =
+      workspace::answer(scenario.workspace, scenario.now, sky::geocentric_sun(scenario.now, 0.0));
+  return workspace::shot_for(scenario.workspace, answers, std::nullopt, 1).value();
+}
+
+/// A change of tuning, focus or cloud in Match: the Sun is not drawn anew.
+void Retuned(benchmark::State& state) {
+  camera::Shot shot = camera::binned(line_shot(), static_cast<int>(state.range(0)));
+  double detuned = 0.0;
+  for (auto _ : state) {
+    shot.detune_angstrom = detuned = 0.01 - detuned;
+    benchmark::DoNotOptimize(camera::simulate(shot));
+  }
+}
+BENCHMARK(Retuned)->Arg(380)->Arg(760)->Unit(benchmark::kMillisecond);
+
+/// One frame of moving air on the whole sensor, in hydrogen alpha, while the Sun stands still.
+void MovingAir(benchmark::State& state) {
+  camera::Shot shot = line_shot();
+  shot.air = seeing::Air{};
+  for (auto _ : state) {
+    shot.air_s += 0.03;
+    benchmark::DoNotOptimize(camera::simulate(shot));
+  }
+}
+BENCHMARK(MovingAir)->Unit(benchmark::kMillisecond);
+
+/// A frame of the same moment as the last: its Sun is kept.
 void WholeFrame(benchmark::State& state) {
   const camera::Shot shot = demo_shot();
   for (auto _ : state) {

@@ -101,6 +101,7 @@ Result<light::Correction> learned(const MatchOptions& options, const std::string
       .and_then([&](const log::LogBook& book) { return book.right_exposures(rig); })
       .map([](const std::vector<log::RightExposure>& exposures) {
         std::vector<double> ratios;
+        ratios.reserve(exposures.size());
         for (const log::RightExposure& exposure : exposures) {
           ratios.push_back(exposure.right_ms / exposure.predicted_ms);
         }

@@ -4,7 +4,10 @@
 #include "cli/cli.h"
 #include "solarchon/base/folder_lock.h"
 
+#include <fitsio.h>
+
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <sstream>
 
@@ -181,6 +184,53 @@ TEST(Cli, SimulatesAShortExposureInMovingAir) {
     auto bad = arguments;
     *std::find(bad.begin(), bad.end(), "4") = wrong;
     expect_bad_input(call(bad), "r0");
+  }
+}
+
+TEST(Cli, SimulatesAClipAsACubeAndAsASeries) {
+  const TempFolder folder;
+  auto arguments =
+      words(std::string("simulate FILE") + kMorning + " --r0 4 --frames 3 --rate 25 --out OUT");
+  arguments[1] = rig_file(folder);
+  arguments.back() = (folder / "c.fits").string();
+  const Outcome cube = call(arguments);
+  ASSERT_EQ(cube.code, 0) << cube.err;
+  const Json frames = cube.json().at("truth").at("frames");
+  ASSERT_EQ(frames.size(), 3U);
+  EXPECT_DOUBLE_EQ(frames[2].at("time_s").get<double>(), 0.08);
+  EXPECT_NE(frames[0].at("shift_px"), frames[1].at("shift_px"));
+  // Read back by the library itself: three planes, the third axis time.
+  fitsfile* file = nullptr;
+  int status = 0;
+  std::array<long, 3> size{};
+  double step = 0.0;
+  fits_open_file(&file, (folder / "c.fits").c_str(), READONLY, &status);
+  fits_get_img_size(file, 3, size.data(), &status);
+  fits_read_key(file, TDOUBLE, "CDELT3", &step, nullptr, &status);
+  const auto read = [&](LONGLONG plane) {
+    std::vector<float> pixels(static_cast<std::size_t>(size[0] * size[1]));
+    fits_read_img(file, TFLOAT, 1 + plane * size[0] * size[1], size[0] * size[1], nullptr,
+                  pixels.data(), nullptr, &status);
+    return pixels;
+  };
+  const auto first = read(0);
+  EXPECT_NE(first, read(1));
+  fits_close_file(file, &status);
+  EXPECT_EQ(status, 0);
+  EXPECT_EQ(size[2], 3);
+  EXPECT_NEAR(step, 0.04, 1e-12);
+  // The same clip as a series: its first frame is the cube's first plane, upside down.
+  arguments.back() = (folder / "c.tiff").string();
+  ASSERT_EQ(call(arguments).code, 0);
+  const auto frame = frames::read_frame(folder / "c-00001.tiff").value();
+  EXPECT_TRUE(std::filesystem::exists(folder / "c-00003.tiff"));
+  ASSERT_EQ(frame.width, size[0]);
+  EXPECT_EQ(static_cast<float>(frame.at(frame.width / 2, frame.height - 1)),
+            first[static_cast<std::size_t>(frame.width / 2)]);
+  for (const auto& [option, wrong] : {std::pair("3", "0"), std::pair("25", "0")}) {
+    auto bad = arguments;
+    *std::find(bad.begin() + 10, bad.end(), option) = wrong;
+    expect_bad_input(call(bad), std::string(option) == "3" ? "frames" : "rate");
   }
 }
 

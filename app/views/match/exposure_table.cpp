@@ -75,8 +75,9 @@ QRectF ExposureTable::box_of(std::size_t cell) const {
   const std::size_t down = std::max<std::size_t>(1, cells_.size() / across);
   const double wide = (width() - kLeft - 4.0) / static_cast<double>(across);
   const double high = std::min(46.0, (height() - kTop - kBottom) / static_cast<double>(down));
-  return {kLeft + static_cast<double>(cell % across) * wide,
-          kTop + static_cast<double>(cell / across) * high, wide, high};
+  const std::size_t row = cell / across;
+  return {kLeft + static_cast<double>(cell % across) * wide, kTop + static_cast<double>(row) * high,
+          wide, high};
 }
 
 void ExposureTable::draw(QPainter& painter) {

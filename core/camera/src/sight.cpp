@@ -5,6 +5,8 @@
 #include <cmath>
 #include <deque>
 #include <mutex>
+#include <utility>
+#include <vector>
 
 #include "solarchon/base/parallel.h"
 #include "solarchon/optics/etalon.h"
@@ -140,9 +142,11 @@ std::optional<optics::LineBand> line_of(const Shot& shot, const optics::Train& t
   return train.line;
 }
 
-scene::Picture seen_through(const scene::Layers& layers, const Shot& shot, const Truth& truth,
-                            const optics::Train& train, const scene::Grid& grid, double middle_x_px,
-                            double middle_y_px) {
+namespace {
+
+scene::Picture passed(const scene::Layers& layers, const Shot& shot, const Truth& truth,
+                      const optics::Train& train, const scene::Grid& grid, double middle_x_px,
+                      double middle_y_px) {
   scene::Picture picture;
   if (const auto line = line_of(shot, train)) {
     scene::LinePassband passband;
@@ -170,6 +174,42 @@ scene::Picture seen_through(const scene::Layers& layers, const Shot& shot, const
       }
     });
   }
+  return picture;
+}
+
+}  // namespace
+
+std::shared_ptr<const scene::Picture> seen_through(
+    const std::shared_ptr<const scene::Layers>& layers, const Shot& shot, const Truth& truth,
+    const optics::Train& train, const scene::Grid& grid, double middle_x_px, double middle_y_px) {
+  // What decides it besides the layers, which belong to one place, moment and sensor.
+  struct Look {
+    std::vector<double> figures;
+    std::weak_ptr<const scene::Layers> layers;
+    std::shared_ptr<const scene::Picture> picture;
+  };
+  static std::mutex guard;
+  static Look last;
+  std::vector<double> figures{shot.detune_angstrom};
+  if (const auto line = line_of(shot, train)) {
+    figures.push_back(line->blocking_angstrom);
+    figures.push_back(train.etalon ? train.etalon->limb_shift_angstrom : 0.0);
+    figures.insert(figures.end(), line->passes_angstrom.begin(), line->passes_angstrom.end());
+  }
+  if (train.vignetting) {
+    figures.push_back(train.vignetting->field_arcmin);
+    figures.push_back(train.vignetting->limb_share);
+  }
+  {
+    const std::lock_guard<std::mutex> held(guard);
+    if (last.picture && last.layers.lock() == layers && last.figures == figures) {
+      return last.picture;
+    }
+  }
+  auto picture = std::make_shared<const scene::Picture>(
+      passed(*layers, shot, truth, train, grid, middle_x_px, middle_y_px));
+  const std::lock_guard<std::mutex> held(guard);
+  last = {std::move(figures), layers, picture};
   return picture;
 }
 

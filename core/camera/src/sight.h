@@ -23,11 +23,11 @@ namespace solarchon::camera {
 [[nodiscard]] std::optional<optics::LineBand> line_of(const Shot& shot, const optics::Train& train);
 
 /// What reaches the sensor of it, against the disc's centre: through the passband, where there is
-/// one, and as the openings on the way leave it.
+/// one, and as the openings on the way leave it. The last one is kept: while only the air moves, it
+/// stays as it is.
 /// @param middle_x_px, middle_y_px  of the sensor, in the grid
-[[nodiscard]] scene::Picture seen_through(const scene::Layers& layers, const Shot& shot,
-                                          const Truth& truth, const optics::Train& train,
-                                          const scene::Grid& grid, double middle_x_px,
-                                          double middle_y_px);
+[[nodiscard]] std::shared_ptr<const scene::Picture> seen_through(
+    const std::shared_ptr<const scene::Layers>& layers, const Shot& shot, const Truth& truth,
+    const optics::Train& train, const scene::Grid& grid, double middle_x_px, double middle_y_px);
 
 }  // namespace solarchon::camera

@@ -111,7 +111,11 @@ void expose(const Shot& shot, const optics::Camera& camera, double signal,
   const double electrons_per_number = camera.full_well_e / (full_scale - black);
   frame.saturation = static_cast<int>(full_scale);
   base::each_row(frame.height, {}, [&](int y) {
-    base::Random random{shot.seed, static_cast<std::uint32_t>(y), 0xcafeU};
+    // Frames of one clip have noise of their own.
+    base::Random random =
+        shot.air_s > 0.0 ? base::Random{shot.seed, static_cast<std::uint32_t>(y), 0xcafeU,
+                                        static_cast<std::uint32_t>(std::llround(shot.air_s * 1e4))}
+                         : base::Random{shot.seed, static_cast<std::uint32_t>(y), 0xcafeU};
     const float* row = picture.data() + first + static_cast<std::size_t>(y) * stride;
     std::uint16_t* out = frame.pixels.data() + static_cast<std::ptrdiff_t>(y) * frame.width;
     for (int x = 0; x < frame.width; ++x) {
@@ -127,7 +131,7 @@ void expose(const Shot& shot, const optics::Camera& camera, double signal,
 frames::FrameInfo info_of(const Shot& shot, const optics::Train& train,
                           const optics::Camera& camera, const Truth& truth) {
   frames::FrameInfo info;
-  info.time = shot.time;
+  info.time = shot.time + sky::seconds(shot.air_s);
   info.exposure_ms = shot.exposure_ms;
   info.plate_scale_arcsec_px = truth.plate_scale_arcsec_px;
   info.orientation = truth.solar;
@@ -192,16 +196,19 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
   if (!sight) {
     return tl::make_unexpected(sight.error());
   }
-  scene::Picture picture =
-      seen_through(**sight, shot, truth, train, grid, margin + 0.5 * (camera.width_px - 1),
+  const auto seen =
+      seen_through(*sight, shot, truth, train, grid, margin + 0.5 * (camera.width_px - 1),
                    margin + 0.5 * (camera.height_px - 1));
+  scene::Picture picture;
   if (turbulence) {
     const seeing::MotionField field = turbulence->motion(now_s);
     const double scale = truth.plate_scale_arcsec_px;
     const seeing::Shift middle =
         field.at(0.5 * camera.width_px * scale, 0.5 * camera.height_px * scale);
     truth.shift_px = {middle.right / scale, -middle.down / scale};
-    picture = warped(picture, width, height, -margin, -margin, field, scale);
+    picture = warped(*seen, width, height, -margin, -margin, field, scale);
+  } else {
+    picture = *seen;
   }
   blur(picture, width, height, softness);
   task.report(0.75);

@@ -14,6 +14,7 @@
 #include "grey.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/base/file.h"
+#include "solarchon/frames/clip.h"
 
 namespace solarchon::frames {
 
@@ -317,6 +318,24 @@ Result<Frame> read_fits(const std::filesystem::path& path) {
   return frame;
 }
 
+namespace {
+
+/// Writes the pixels of a plane, bottom row first.
+/// @param plane  from 0
+void write_pixels(FitsFile& file, const Frame& frame, int plane) {
+  const auto width = static_cast<std::size_t>(frame.width);
+  std::vector<std::uint16_t> row(width);
+  const LONGLONG before = static_cast<LONGLONG>(plane) * frame.width * frame.height;
+  for (int y = frame.height - 1; y >= 0 && file.status == 0; --y) {
+    const auto start = frame.pixels.begin() + static_cast<std::ptrdiff_t>(y) * frame.width;
+    std::copy_n(start, frame.width, row.begin());
+    const LONGLONG first = before + static_cast<LONGLONG>(frame.height - 1 - y) * frame.width + 1;
+    fits_write_img(file.get(), TUSHORT, first, frame.width, row.data(), &file.status);
+  }
+}
+
+}  // namespace
+
 Result<void> write_fits(const Frame& frame, const std::filesystem::path& path) {
   return base::write_beside_then_rename(
       path, [&](const std::filesystem::path& target) -> Result<void> {
@@ -327,13 +346,45 @@ Result<void> write_fits(const Frame& frame, const std::filesystem::path& path) {
         if (file.status == 0) {
           write_info(file, frame);
         }
-        const auto width = static_cast<std::size_t>(frame.width);
-        std::vector<std::uint16_t> row(width);
-        for (int y = frame.height - 1; y >= 0 && file.status == 0; --y) {
-          const auto start = frame.pixels.begin() + static_cast<std::ptrdiff_t>(y) * frame.width;
-          std::copy_n(start, frame.width, row.begin());
-          const LONGLONG first = static_cast<LONGLONG>(frame.height - 1 - y) * frame.width + 1;
-          fits_write_img(file.get(), TUSHORT, first, frame.width, row.data(), &file.status);
+        write_pixels(file, frame, 0);
+        file.close();
+        if (file.status != 0) {
+          return fail_because(ErrorCode::kUnwritable, path.string(), base::reported(file.reason()));
+        }
+        return {};
+      });
+}
+
+Result<void> write_fits_cube(int count, double rate_hz, const FrameSource& source,
+                             const std::filesystem::path& path) {
+  return base::write_beside_then_rename(
+      path, [&](const std::filesystem::path& target) -> Result<void> {
+        FitsFile file;
+        file.create(target);
+        std::array<long, 3> size{0, 0, count};
+        for (int i = 0; i < count; ++i) {
+          const auto frame = source(i);
+          if (!frame) {
+            return tl::make_unexpected(frame.error());
+          }
+          if (i == 0) {
+            size = {frame->width, frame->height, count};
+            fits_create_img(file.get(), USHORT_IMG, 3, size.data(), &file.status);
+            if (file.status == 0) {
+              write_info(file, *frame);
+              file.put("CTYPE3", std::string("TIME"), "");
+              file.put("CUNIT3", std::string("s"), "");
+              file.put("CRPIX3", 1.0, "");
+              file.put("CRVAL3", 0.0, "from the first frame");
+              file.put("CDELT3", 1.0 / rate_hz, "[s]");
+            }
+          } else if (frame->width != size[0] || frame->height != size[1]) {
+            return fail(ErrorCode::kMalformed, path.string(), std::to_string(i));
+          }
+          write_pixels(file, *frame, i);
+          if (file.status != 0) {
+            break;
+          }
         }
         file.close();
         if (file.status != 0) {

@@ -337,7 +337,7 @@ std::vector<Flare> flares_of(const std::vector<Region>& regions, double seconds,
           const double falling = std::abs(share - 0.5) * 2.0;
           // Blobs fall along the legs at 70 km/s.
           const double blobs = along_line(falling * high / 7.0 - age * 0.07 / 7.0,
-                                          own + 31U * static_cast<unsigned>(loop));
+                                          own + 31UL * static_cast<std::uint64_t>(loop));
           Thread thread;
           thread.from = at(static_cast<double>(piece) / kPieces);
           thread.to = at((piece + 1.0) / kPieces);

@@ -2,6 +2,7 @@
 #include "solarchon/workspace/demo.h"
 
 #include <algorithm>
+#include <optional>
 #include <vector>
 
 #include "solarchon/base/file.h"
@@ -19,9 +20,12 @@ using base::Result;
 
 namespace {
 
-/// A session of the scenario: when its frames were taken, in what air, and what was noted.
+/// A session of the scenario: when its frames were taken, with what, in what air, and what was
+/// noted.
 struct DemoSession {
   std::vector<sky::UtcTime> frames;
+  std::optional<optics::Rig> rig;  ///< none: that of the scenario
+  Target target = Target::kWholeDisc;
   double seeing_arcsec = sky::kUsualSeeingArcsec;
   std::string notes;
 };
@@ -33,16 +37,38 @@ Result<base::Json> read_shipped(const char* name) {
       .and_then([&](const std::string& text) { return base::parse_json(text, name); });
 }
 
+/// A light path of the demo's shelf.
+Result<optics::Rig> shelved_path(const std::string& name) {
+  return read_shipped("demo/shelves.json").and_then([&](const base::Json& json) {
+    for (const base::Json& item : json.at("light_paths")) {
+      if (item.value("name", std::string()) == name) {
+        return optics::rig_from_json(item);
+      }
+    }
+    return Result<optics::Rig>(base::fail(base::ErrorCode::kNotFound, "light_path", name));
+  });
+}
+
 Result<DemoSession> session_from_json(const base::Json& json, const std::string& path) {
   base::ObjectReader reader(json, path);
   DemoSession session;
   session.seeing_arcsec = reader.number("seeing_arcsec", kSeeingRange);
   session.notes = reader.text("notes");
+  const std::string light_path = reader.text_or("light_path", {});
+  session.target =
+      kTargetWords.from(reader.text_or("target", "whole-disc")).value_or(session.target);
   const std::string first = reader.text("first_frame");
   const int frames = reader.integer("frames", {1, 20});
   const double spacing_min = reader.number("spacing_min", {1.0, 600.0});
   if (reader.error()) {
     return tl::make_unexpected(*reader.error());
+  }
+  if (!light_path.empty()) {
+    auto rig = shelved_path(light_path);
+    if (!rig) {
+      return tl::make_unexpected(rig.error());
+    }
+    session.rig = *std::move(rig);
   }
   return sky::parse_utc(first, path + ".first_frame").map([&](sky::UtcTime time) {
     for (int i = 0; i < frames; ++i) {
@@ -101,6 +127,8 @@ Result<void> observe(const DemoSession& session, const std::optional<log::Sessio
                      Workspace workspace, const WithLog& with_log,
                      const std::filesystem::path& data, const base::Task& task) {
   workspace.conditions.seeing_arcsec = session.seeing_arcsec;
+  workspace.rig = session.rig.value_or(workspace.rig);
+  workspace.target = session.target;
   std::optional<std::int64_t> id;
   std::size_t done = 0;
   if (begun) {

@@ -250,10 +250,9 @@ std::vector<double> over_limb(const LinePassband& band, double scale, double fro
   const sky::UtcTime time = test::morning();
   const sky::DiscView view = view_of(time);
   const double radius = sky::limb_radius_arcsec(view.distance_au);
-  std::vector<double> sums(static_cast<std::size_t>(steps));
-  std::vector<int> counts(sums.size());
-  // Four pieces of the limb; a prominence in one is kept off by the median.
-  std::vector<std::vector<double>> values(sums.size());
+  std::vector<double> medians(static_cast<std::size_t>(steps));
+  // Six pieces of the limb; a prominence in one is kept off by the median.
+  std::vector<std::vector<double>> values(medians.size());
   for (const double turn : {20.0, 75.0, 110.0, 160.0, 250.0, 290.0}) {
     const double angle = turn * base::kRadPerDeg;
     Piece piece;
@@ -279,9 +278,9 @@ std::vector<double> over_limb(const LinePassband& band, double scale, double fro
   for (std::size_t i = 0; i < values.size(); ++i) {
     auto middle = values[i].begin() + static_cast<std::ptrdiff_t>(values[i].size() / 2);
     std::nth_element(values[i].begin(), middle, values[i].end());
-    sums[i] = *middle;
+    medians[i] = *middle;
   }
-  return sums;
+  return medians;
 }
 
 TEST(Chromosphere, TheDiscIsLargerByFourToSixMegametres) {
@@ -291,9 +290,7 @@ TEST(Chromosphere, TheDiscIsLargerByFourToSixMegametres) {
   const auto edge_of = [&](const LinePassband& band) {
     const std::vector<double> profile = over_limb(band, 0.4, kFrom, kStep, kSteps);
     const double sky = profile.back();
-    // Where half of the light of the outermost bright rim is lost.
-    const double rim = 0.5 * (profile[40] + sky);
-    (void)rim;
+    // Where half of the light of the bright rim is lost.
     double inside = 0.0;
     for (std::size_t i = 26; i < 34; ++i) {
       inside += profile[i] / 8.0;

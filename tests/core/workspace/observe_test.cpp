@@ -158,8 +158,14 @@ TEST(FillDemo, TakesUpItsWorkWhereItWasCancelled) {
   ASSERT_TRUE(fill_demo(folder.path()));
   const auto whole = book.summaries().value();
   EXPECT_TRUE(demo_is_whole(whole));
-  EXPECT_EQ(whole.size(), 7U);
+  EXPECT_EQ(whole.size(), 9U);
   EXPECT_EQ(book.kit().value().size(), parts);  // not doubled
+  // In both lights.
+  EXPECT_EQ(std::count_if(whole.begin(), whole.end(),
+                          [](const log::SessionSummary& session) {
+                            return session.rig == "School etalon, prominences";
+                          }),
+            2);
   for (const log::SessionSummary& session : whole) {
     EXPECT_GT(session.frames, 0);
     EXPECT_FALSE(book.session(session.id).value().notes.empty());
