@@ -45,9 +45,6 @@ base::Result<DiscMeasurement> measure_disc(const frames::Frame& frame, const Kno
     measured.view = sky::disc_view(*time);
     measured.plate_scale_arcsec_px =
         sky::limb_radius_arcsec(measured.view->distance_au) / limb->radius_px;
-    if (of_line(frame)) {
-      *measured.plate_scale_arcsec_px *= light::kHydrogenAlphaRadius;
-    }
   }
   if (of_line(frame)) {
     // What is dark there is gas, not spots.

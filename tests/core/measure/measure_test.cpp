@@ -211,6 +211,21 @@ TEST(MeasureDisc, PutsSpotsWhereTheyWereDrawn) {
   EXPECT_GT(compared, 15);
 }
 
+/// The steepest edge is the photosphere's, which shines through the wings of the passband; the
+/// chromosphere over it would make the disc larger by 0.7 per cent at most.
+TEST(MeasureDisc, FindsTheLimbInHydrogenAlphaAndTakesNoGasForSpots) {
+  for (const std::size_t train : {2U, 3U}) {
+    const camera::Recording recording = record(morning_shot(test::usual_train(train)));
+    const DiscMeasurement measured = measure_disc(recording.frame).value();
+    EXPECT_TRUE(measured.spots.empty());
+    EXPECT_NEAR(measured.limb.centre_x_px, recording.truth.centre_x_px, 0.05);
+    EXPECT_NEAR(measured.limb.centre_y_px, recording.truth.centre_y_px, 0.05);
+    EXPECT_NEAR(measured.limb.radius_px, recording.truth.radius_px, 0.15);
+    EXPECT_NEAR(*measured.plate_scale_arcsec_px / recording.truth.plate_scale_arcsec_px, 1.0,
+                0.0005);
+  }
+}
+
 /// At half an arcsecond a pixel, in calm air, lanes between granules are dark and many pixels
 /// large.
 TEST(MeasureDisc, TakesNoLaneBetweenGranulesForASpot) {

@@ -4,8 +4,6 @@
 namespace solarchon::light {
 
 inline constexpr double kHydrogenAlphaNm = 656.28;  ///< in air
-/// Of the disc in the line against that in the continuum: 5 Mm more.
-inline constexpr double kHydrogenAlphaRadius = 1.0 + 5000.0 / 695'700.0;
 
 /// Residual light in the middle of the line, at the disc's centre.
 inline constexpr double kHydrogenAlphaCore = 0.16;
