@@ -5,8 +5,6 @@
 #include <algorithm>
 #include <array>
 #include <chrono>
-#include <cmath>
-#include <filesystem>
 #include <iterator>
 #include <optional>
 
@@ -16,6 +14,7 @@
 #include "cli/mount_commands.h"
 #include "cli/place.h"
 #include "cli/plan_commands.h"
+#include "cli/record.h"
 #include "cli/spoken_reports.h"
 #include "cli/values.h"
 
@@ -23,7 +22,6 @@
 #include "solarchon/base/folder_lock.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/text.h"
-#include "solarchon/frames/clip.h"
 #include "solarchon/frames/frame.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/optics/catalogue.h"
@@ -56,12 +54,10 @@ struct Options {
   std::optional<double> r0_cm;
   camera::Shot wanted;  ///< what the options say of a simulated frame
   std::optional<double> exposure_ms;
-  double frames = 1;
-  double rate_hz = 30.0;
+  RecordOptions recording;
   std::uint32_t seed = 1;
   std::uint32_t sun_seed = 1;
   std::string file;
-  std::string out;
   std::string data;
   std::optional<double> north_deg;
   bool mirrored = false;
@@ -216,81 +212,6 @@ Result<Json> rig(const Options& options, bool placed) {
 
 Result<Json> catalogue() { return optics::shipped_catalogue().map(optics::parts_to_json); }
 
-constexpr base::Range kFramesRange{1, 20000};
-constexpr base::Range kRateRange{0.01, 1000};
-
-/// The shot of one frame of a clip: the Sun goes on every two seconds, the air and the noise with
-/// each frame.
-camera::Shot frame_of(camera::Shot shot, int frame, double rate_hz) {
-  constexpr double kStepS = 2.0;
-  const double since = frame / rate_hz;
-  const double whole = kStepS * std::floor(since / kStepS);
-  shot.time = shot.time + sky::seconds(whole);
-  shot.air_s = since - whole;
-  return shot;
-}
-
-/// name-0001.tiff
-std::filesystem::path numbered(const std::filesystem::path& path, int number) {
-  std::string digits = std::to_string(number);
-  constexpr std::size_t kDigits = 5;
-  digits.insert(0, kDigits - std::min(kDigits, digits.size()), '0');
-  std::filesystem::path name = path;
-  name.replace_filename(path.stem().string() + "-" + digits + path.extension().string());
-  return name;
-}
-
-/// Writes one frame, or a clip: a FITS cube, or a series of TIFF files.
-Result<Json> recorded(const camera::Shot& shot, const Options& options) {
-  const auto frames = base::checked("frames", options.frames, kFramesRange);
-  const auto rate = base::checked("rate", options.rate_hz, kRateRange);
-  if (!frames || !rate) {
-    return tl::make_unexpected(!frames ? frames.error() : rate.error());
-  }
-  const int count = static_cast<int>(*frames);
-  const std::filesystem::path out(options.out);
-  std::optional<Json> truth;
-  Json air = Json::array();
-  const frames::FrameSource source = [&](int i) -> Result<frames::Frame> {
-    auto recording = camera::simulate(frame_of(shot, i, *rate));
-    if (!recording) {
-      return tl::make_unexpected(recording.error());
-    }
-    if (!truth) {
-      truth = workspace::truth_report(recording->truth);
-    }
-    const camera::Truth& drawn = recording->truth;
-    air.push_back({{"time_s", i / *rate},
-                   {"r0_cm", drawn.r0_cm ? Json(*drawn.r0_cm) : Json(nullptr)},
-                   {"shift_px", {drawn.shift_px.right, -drawn.shift_px.up}}});
-    return std::move(recording->frame);
-  };
-  const std::string kind = out.extension().string();
-  Result<void> written;
-  if (kind == ".tif" || kind == ".tiff") {
-    for (int i = 0; i < count && written; ++i) {
-      written = source(i).and_then([&](const frames::Frame& frame) {
-        return frames::write_tiff(frame, count > 1 ? numbered(out, i + 1) : out);
-      });
-    }
-  } else if (count > 1) {
-    written = frames::write_fits_cube(count, *rate, source, out);
-  } else {
-    written =
-        source(0).and_then([&](const frames::Frame& frame) { return write_fits(frame, out); });
-  }
-  return written.map([&] {
-    Json report{{"out", options.out},
-                {"time_utc", sky::to_iso(shot.time)},
-                {"exposure_ms", shot.exposure_ms}};
-    report["truth"] = std::move(*truth);
-    if (count > 1) {
-      report["truth"]["frames"] = std::move(air);
-    }
-    return report;
-  });
-}
-
 Result<Json> simulate(const Options& options) {
   const auto placed = read_placed_rig(options);
   if (!placed) {
@@ -317,7 +238,7 @@ Result<Json> simulate(const Options& options) {
     shot->air->r0_cm = *r0;
     shot->air->seed = options.seed;
   }
-  return recorded(*shot, options);
+  return recorded(*shot, options.recording);
 }
 
 Result<Json> measured(const Options& options) {
@@ -425,10 +346,11 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   simulate_command->add_option("--cloud", wanted.cloud_stops, "that thin cloud takes (stops)");
   simulate_command->add_option("--exposure", options.exposure_ms, "ms; left out: as suggested");
   simulate_command->add_option("--level", options.level, "brightest part against full well");
-  simulate_command->add_option("--frames", options.frames, "of a clip; more than one: a cube");
-  simulate_command->add_option("--rate", options.rate_hz, "of a clip (Hz)");
+  simulate_command->add_option("--frames", options.recording.frames,
+                               "of a clip; more than one: a cube");
+  simulate_command->add_option("--rate", options.recording.rate_hz, "of a clip (Hz)");
   simulate_command
-      ->add_option("--out", options.out,
+      ->add_option("--out", options.recording.out,
                    "file to write: FITS, or TIFF by its name (a clip: a series)")
       ->required();
 

@@ -340,7 +340,10 @@ void MountPage::record(const sky::DiscPlace& sun) {
   if (as_before && !far && !stop) {
     return;  // ten times a second
   }
-  auto shot = workspace::shot_for(space, document_.answers(), std::nullopt, kSeed);
+  // What it looks at is told below: nobody need find the target on the Sun for it.
+  workspace::Workspace looking = space;
+  looking.target = workspace::Target::kWholeDisc;
+  auto shot = workspace::shot_for(looking, document_.answers(), std::nullopt, kSeed);
   if (far || stop || !shot) {
     recorded_at_.reset();
     picture_->show_recording({});

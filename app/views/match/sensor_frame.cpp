@@ -55,6 +55,32 @@ camera::Shot part_of(camera::Shot shot, double zoom, const QPointF& middle,
   return shot;
 }
 
+/// What is wished of a picture besides workspace and answers.
+struct Wish {
+  WhatIf what;
+  double air_s = 0.0;
+  double zoom = 1.0;
+  QPointF middle;
+  int longest_px = kQuickSide;
+};
+
+camera::Shot wished(camera::Shot shot, const workspace::Answers& answers, const Wish& wish) {
+  shot.pointing_spread_px = 0.0;
+  shot.detune_angstrom = wish.what.detune_angstrom;
+  shot.defocus_um = wish.what.defocus_um;
+  shot.cloud_stops = wish.what.cloud_stops;
+  if (wish.what.moving_air) {
+    shot.air = seeing::Air{};
+    shot.air->r0_cm =
+        std::clamp(seeing::r0_of(shot.seeing_arcsec, answers.train.band.wavelength_nm),
+                   seeing::kR0Range.low, seeing::kR0Range.high);
+    shot.air_s = wish.air_s;
+  }
+  return camera::binned(part_of(std::move(shot), wish.zoom, wish.middle, answers.solar,
+                                *answers.train.sampling_arcsec_px),
+                        wish.longest_px);
+}
+
 }  // namespace
 
 QString words_for(const workspace::Thing& thing) {
@@ -125,45 +151,33 @@ void SensorFrame::request(Haste haste) {
     show_problem(what_can_happen(answers.safety.findings.front()));
     return;
   }
-  auto shot = workspace::shot_for(space, answers, std::nullopt, kPreviewSeed);
-  if (!shot) {
-    show_problem(reason_for(shot.error()));
-    return;
-  }
   problem_.clear();
   if (!wishes_.settled()) {
     haste = Haste::kQuick;  // the hand is still moving
   }
-  aim_ = shot->target;
-  shot->pointing_spread_px = 0.0;
-  shot->detune_angstrom = what_.detune_angstrom;
-  shot->defocus_um = what_.defocus_um;
-  shot->cloud_stops = what_.cloud_stops;
-  if (what_.moving_air) {
-    shot->air = seeing::Air{};
-    shot->air->r0_cm =
-        std::clamp(seeing::r0_of(shot->seeing_arcsec, answers.train.band.wavelength_nm),
-                   seeing::kR0Range.low, seeing::kR0Range.high);
-    shot->air_s = 0.001 * static_cast<double>(air_clock_.elapsed());
-  }
   const int fine = std::max(kQuickSide, std::max(width(), height()) - 2 * kFrameMargin);
-  const int longest = haste == Haste::kQuick ? kQuickSide : fine;
-  camera::Shot part =
-      part_of(std::move(*shot), zoom_, middle_, answers.solar, *answers.train.sampling_arcsec_px);
-  wishes_.wish([this, haste, time = answers.time, disc = answers.disc,
-                shot = camera::binned(std::move(part), longest)](
-                   const base::Task& task) -> Worker::Delivery {
-    const auto recording = camera::simulate(shot, task);
+  const Wish wish{what_, 0.001 * static_cast<double>(air_clock_.elapsed()), zoom_, middle_,
+                  haste == Haste::kQuick ? kQuickSide : fine};
+  // Even where the target stands is asked there: finding it may take some tenths of a second.
+  wishes_.wish([this, haste, wish, space = std::move(space),
+                answers = std::move(answers)](const base::Task& task) -> Worker::Delivery {
+    auto shot = workspace::shot_for(space, answers, std::nullopt, kPreviewSeed);
+    if (!shot) {
+      return [this, words = reason_for(shot.error())] { show_problem(words); };
+    }
+    const sky::DiscPlace aim = shot->target;
+    const auto recording = camera::simulate(wished(*std::move(shot), answers, wish), task);
     if (!recording) {
       return [this, words = error_text(recording.error())] { show_problem(words); };
     }
     const int side = std::max(recording->frame.width, recording->frame.height);
-    auto things = workspace::things_to_see(time, disc, kSunSeed);
-    return [this, haste, image = frame_image(recording->frame, side),
+    auto things = workspace::things_to_see(answers.time, answers.disc, kSunSeed);
+    return [this, haste, aim, image = frame_image(recording->frame, side),
             things = std::move(things)]() mutable {
       if (!problem_.isEmpty()) {
         return;  // the light path was stopped meanwhile
       }
+      aim_ = aim;
       image_ = image;
       things_ = std::move(things);
       update();

@@ -81,15 +81,18 @@ void add_region(const scene::Region& region, const sky::DiscView& view,
   }
 }
 
-}  // namespace
-
-std::vector<Thing> things_to_see(sky::UtcTime time, const sky::DiscView& view,
-                                 std::uint32_t sun_seed) {
-  const scene::SyntheticSun sun(sun_seed);
+std::vector<Thing> things_of_regions(const scene::SyntheticSun& sun, sky::UtcTime time,
+                                     const sky::DiscView& view) {
   std::vector<Thing> things;
   for (const scene::Region& region : sun.regions(time)) {
     add_region(region, view, things);
   }
+  return things;
+}
+
+/// Adds filaments and prominences: takes some tenths of a second once in five minutes.
+void add_gas(const scene::SyntheticSun& sun, sky::UtcTime time, const sky::DiscView& view,
+             std::vector<Thing>& things) {
   const auto magnetism = scene::kept_magnetism(sun, time);
   for (const scene::Filament& filament : magnetism->filaments()) {
     const auto seen = scene::seen_from(filament, view);
@@ -106,9 +109,22 @@ std::vector<Thing> things_to_see(sky::UtcTime time, const sky::DiscView& view,
           {Target::kFilament, seen->place, filament.length_mm / kMmPerArcsec, filament.length_mm});
     }
   }
+}
+
+std::vector<Thing> largest_first(std::vector<Thing> things) {
   std::stable_sort(things.begin(), things.end(),
                    [](const Thing& a, const Thing& b) { return a.weight > b.weight; });
   return things;
+}
+
+}  // namespace
+
+std::vector<Thing> things_to_see(sky::UtcTime time, const sky::DiscView& view,
+                                 std::uint32_t sun_seed) {
+  const scene::SyntheticSun sun(sun_seed);
+  std::vector<Thing> things = things_of_regions(sun, time, view);
+  add_gas(sun, time, view, things);
+  return largest_first(std::move(things));
 }
 
 sky::DiscPlace place_of(const Workspace& workspace, const Answers& answers,
@@ -127,7 +143,10 @@ sky::DiscPlace place_of(const Workspace& workspace, const Answers& answers,
     return {-limb, 0.0};
   }
   // The largest; spots, filaments and plage not too near the limb, as long as there is one.
-  const auto things = things_to_see(answers.time, answers.disc, sun_seed);
+  const bool gas = workspace.target == Target::kProminence || workspace.target == Target::kFilament;
+  const auto things = gas ? things_to_see(answers.time, answers.disc, sun_seed)
+                          : largest_first(things_of_regions(scene::SyntheticSun(sun_seed),
+                                                            answers.time, answers.disc));
   const bool on_disc = workspace.target == Target::kLargestSpot ||
                        workspace.target == Target::kFilament || workspace.target == Target::kPlage;
   constexpr double kWellOn = 0.866;  // 60 degrees from the middle

@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "solarchon/optics/etalon.h"
+
 namespace solarchon::light {
 
-inline constexpr double kHydrogenAlphaNm = 656.28;  ///< in air
+using optics::kHydrogenAlphaNm;
 
 /// Residual light in the middle of the line, at the disc's centre.
 inline constexpr double kHydrogenAlphaCore = 0.16;
