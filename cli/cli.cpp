@@ -51,6 +51,7 @@ struct Options {
   PlaceOptions place;
   double level = workspace::kUsualLevel;
   double seeing_arcsec = sky::kUsualSeeingArcsec;
+  std::string target = "whole-disc";
   std::optional<double> r0_cm;
   camera::Shot wanted;  ///< what the options say of a simulated frame
   std::optional<double> exposure_ms;
@@ -213,10 +214,12 @@ Result<Json> rig(const Options& options, bool placed) {
 Result<Json> catalogue() { return optics::shipped_catalogue().map(optics::parts_to_json); }
 
 Result<Json> simulate(const Options& options) {
-  const auto placed = read_placed_rig(options);
-  if (!placed) {
-    return tl::make_unexpected(placed.error());
+  auto placed = read_placed_rig(options);
+  const auto target = target_of(options.target);
+  if (!placed || !target) {
+    return tl::make_unexpected(!placed ? placed.error() : target.error());
   }
+  placed->workspace.target = *target;
   auto shot =
       workspace::shot_for(placed->workspace, placed->answers, options.exposure_ms, options.seed);
   if (!shot) {
@@ -228,7 +231,10 @@ Result<Json> simulate(const Options& options) {
   shot->band_angstrom = wanted.band_angstrom;
   shot->detune_angstrom = wanted.detune_angstrom;
   shot->defocus_um = wanted.defocus_um;
-  shot->cloud_stops = wanted.cloud_stops;
+  shot->cloud = wanted.cloud;
+  shot->cloud.seed = options.seed;
+  shot->marks = wanted.marks;
+  shot->mosaic = wanted.mosaic;
   if (options.r0_cm) {
     const auto r0 = base::checked("r0", *options.r0_cm, seeing::kR0Range);
     if (!r0) {
@@ -238,7 +244,8 @@ Result<Json> simulate(const Options& options) {
     shot->air->r0_cm = *r0;
     shot->air->seed = options.seed;
   }
-  return recorded(*shot, options.recording);
+  return recorded(*shot, {workspace::observer_of(placed->workspace), placed->answers.celestial},
+                  options.recording);
 }
 
 Result<Json> measured(const Options& options) {
@@ -335,6 +342,9 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   simulate_command->add_option("--seeing", options.seeing_arcsec, "full width (arcsec)");
   simulate_command->add_option("--r0", options.r0_cm,
                                "Fried's parameter at 500 nm (cm): a short exposure in moving air");
+  simulate_command->add_option("--target", options.target,
+                               "whole-disc, largest-spot, granulation, faculae, prominence, "
+                               "filament, plage or limb");
   camera::Shot& wanted = options.wanted;
   simulate_command->add_option("--activity", wanted.activity,
                                "of the Sun, 0 to 1; left out: by the date");
@@ -343,7 +353,24 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   simulate_command->add_option("--detune", wanted.detune_angstrom,
                                "of the passband (angstrom, red positive)");
   simulate_command->add_option("--focus", wanted.defocus_um, "by which the focus is missed (um)");
-  simulate_command->add_option("--cloud", wanted.cloud_stops, "that thin cloud takes (stops)");
+  simulate_command->add_option("--cloud", wanted.cloud.stops, "that it takes on average (stops)");
+  simulate_command->add_option("--unevenness", wanted.cloud.unevenness,
+                               "of the cloud: 0 an even veil, 1 lumps with gaps");
+  simulate_command->add_option("--motes", wanted.marks.motes, "of dust before the sensor");
+  simulate_command->add_option("--response-spread", wanted.marks.response_spread,
+                               "of the pixels' response, deviation over mean");
+  simulate_command->add_option("--bands", wanted.marks.band_contrast,
+                               "contrast of interference bands that the glass allows");
+  simulate_command->add_flag("--mosaic", wanted.mosaic,
+                             "leave the colours of a colour camera in its pixels");
+  simulate_command->add_option("--mount", options.recording.mount,
+                               "of a clip: equatorial-turns, equatorial-free or alt-azimuth");
+  simulate_command
+      ->add_option("--pole-error", options.recording.pole_error_deg,
+                   "of a clip's mount: too high, and too far east (degree)")
+      ->expected(2);
+  simulate_command->add_option("--periodic-error", options.recording.periodic_error_arcsec,
+                               "of a clip's mount: half of the whole swing (arcsec)");
   simulate_command->add_option("--exposure", options.exposure_ms, "ms; left out: as suggested");
   simulate_command->add_option("--level", options.level, "brightest part against full well");
   simulate_command->add_option("--frames", options.recording.frames,
@@ -351,7 +378,7 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   simulate_command->add_option("--rate", options.recording.rate_hz, "of a clip (Hz)");
   simulate_command
       ->add_option("--out", options.recording.out,
-                   "file to write: FITS, or TIFF by its name (a clip: a series)")
+                   "file to write: FITS, TIFF (a clip: a series) or Matroska video, by its name")
       ->required();
 
   CLI::App* measure_command = command(app, "measure", "limb, scale and spots of a frame");

@@ -12,12 +12,25 @@
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/sky/sun.h"
 #include "solarchon/workspace/answers.h"
+#include "solarchon/workspace/dusk.h"
+#include "solarchon/workspace/live.h"
 #include "solarchon/workspace/observe.h"
 
 namespace solarchon::cli {
 
 using base::Json;
 using base::Result;
+
+Result<match::Target> target_of(const std::string& word) {
+  const auto target = match::kTargetWords.from(word);
+  if (!target) {
+    return base::fail(base::ErrorCode::kUnknownValue, "target", word,
+                      base::wants("one-of", {},
+                                  "whole-disc, largest-spot, granulation, faculae, prominence, "
+                                  "filament, plage, limb"));
+  }
+  return *target;
+}
 
 namespace {
 
@@ -50,12 +63,9 @@ Result<Stand> stand(const MatchOptions& options) {
   if (!level || !seeing || !cloud) {
     return tl::make_unexpected(!level ? level.error() : !seeing ? seeing.error() : cloud.error());
   }
-  const auto target = workspace::kTargetWords.from(options.target);
+  const auto target = target_of(options.target);
   if (!target) {
-    return base::fail(base::ErrorCode::kUnknownValue, "target", options.target,
-                      base::wants("one-of", {},
-                                  "whole-disc, largest-spot, granulation, faculae, prominence, "
-                                  "filament, plage, limb"));
+    return tl::make_unexpected(target.error());
   }
   Stand stand;
   stand.workspace.site = *site;
@@ -183,13 +193,13 @@ Result<Json> matched(const MatchOptions& options) {
         match::ranked(at.workspace.rig, at.workspace.target, lenses, at.situation);
     const workspace::Limits& limits = *at.answers.limits;
     const sky::DiscPlace place = workspace::place_of(at.workspace, at.answers, 1);
-    const double radius = sky::limb_radius_arcsec(at.answers.disc.distance_au);
     const match::TargetNeed need =
         match::need_of(at.workspace.target, at.situation.semidiameter_arcsec);
-    const match::ClipBudget budget = match::clip_budget(
-        {std::hypot(limits.diffraction_arcsec, limits.air_arcsec),
-         std::hypot(place.west_arcsec, place.north_arcsec) / radius, need.evolution_km_s, 0.0, 0.0,
-         60.0 * workspace::wander_arcsec_s(at.workspace, at.answers.sun.declination_deg)});
+    const auto motion = workspace::clip_motion_of(at.workspace, at.answers, place);
+    if (!motion) {
+      return tl::make_unexpected(motion.error());
+    }
+    const match::ClipBudget budget = match::clip_budget(*motion);
     Json list = Json::array();
     for (const match::Setting& setting : settings) {
       list.push_back(setting_report(setting));
@@ -213,6 +223,28 @@ Result<Json> matched(const MatchOptions& options) {
                 {"settings", std::move(list)},
                 {"clip", std::move(clip)}};
   });
+}
+
+Result<Json> ramped(const MatchOptions& options) {
+  const auto observer = observer_of(options.place);
+  const auto date = sky::parse_date(options.date, "date");
+  const auto good = light::check(options.ramp);
+  if (!observer || !date || !good) {
+    return tl::make_unexpected(!observer ? observer.error() : !date ? date.error() : good.error());
+  }
+  const sky::SunDay day = sky::sun_day(*date, *observer);
+  Json steps = Json::array();
+  for (const workspace::DuskStep& at :
+       workspace::dusk_steps(day, !options.sunrise, *observer, options.ramp)) {
+    steps.push_back({{"time_utc", sky::to_iso(at.time)},
+                     {"altitude_deg", at.altitude_deg},
+                     {"shutter_s", at.step.shutter_s},
+                     {"iso", at.step.iso},
+                     {"missing_stops", at.step.missing_stops}});
+  }
+  const auto through = options.sunrise ? day.sunrise : day.sunset;
+  return Json{{"through_utc", through ? Json(sky::to_iso(*through)) : Json(nullptr)},
+              {"steps", std::move(steps)}};
 }
 
 }  // namespace
@@ -241,8 +273,21 @@ std::vector<Command> add_match_commands(CLI::App& app, MatchOptions& options) {
   expose_command->add_option("--level", options.level, "brightest part against full well");
   expose_command->add_option("--cloud", options.cloud_stops, "that thin cloud takes (stops)");
   expose_command->add_option("--data", options.data, "folder whose log corrects the prediction");
+
+  CLI::App* ramp = command("ramp", "shutter and ISO of a wide lens through sunset or sunrise");
+  add_ground(*ramp, options.place, true);
+  ramp->add_option("--date", options.date, "local date, as 2027-07-14")->required();
+  ramp->add_flag("--sunrise", options.sunrise, "instead of sunset");
+  ramp->add_option("--focal-ratio", options.ramp.focal_ratio, "of the lens");
+  ramp->add_option("--iso-low", options.ramp.iso_low, "that is kept while the shutter lengthens");
+  ramp->add_option("--iso-high", options.ramp.iso_high, "that it goes up to");
+  ramp->add_option("--shortest", options.ramp.shortest_s, "shutter (s)");
+  ramp->add_option("--longest", options.ramp.longest_s, "shutter (s)");
+  ramp->add_option("--correction", options.ramp.correction_stops,
+                   "more light than a meter gives (stops)");
   return {{match, [&options] { return matched(options); }},
-          {expose_command, [&options] { return expose(options); }}};
+          {expose_command, [&options] { return expose(options); }},
+          {ramp, [&options] { return ramped(options); }}};
 }
 
 }  // namespace solarchon::cli

@@ -8,6 +8,8 @@
 
 #include "cli/command.h"
 #include "cli/place.h"
+#include "solarchon/light/dusk.h"
+#include "solarchon/match/target.h"
 #include "solarchon/sky/site.h"
 #include "solarchon/workspace/workspace.h"
 
@@ -25,9 +27,15 @@ struct MatchOptions {
   double cloud_stops = 0.0;
   std::optional<double> iso;
   std::optional<double> gain_db;
+  std::string date;
+  bool sunrise = false;
+  light::Ramp ramp;
 };
 
-/// Adds `match` and `expose`.
+/// Errors: kUnknownValue (`target`).
+[[nodiscard]] base::Result<match::Target> target_of(const std::string& word);
+
+/// Adds `match`, `expose` and `ramp`.
 /// @param options  must outlive the parsing and the answers
 [[nodiscard]] std::vector<Command> add_match_commands(CLI::App& app, MatchOptions& options);
 

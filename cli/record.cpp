@@ -2,13 +2,16 @@
 #include "cli/record.h"
 
 #include <algorithm>
-#include <cmath>
 #include <filesystem>
 #include <optional>
 #include <utility>
 
+#include "solarchon/align/track.h"
+#include "solarchon/camera/stream.h"
 #include "solarchon/frames/clip.h"
 #include "solarchon/frames/frame.h"
+#include "solarchon/plan/mount.h"
+#include "solarchon/workspace/live.h"
 #include "solarchon/workspace/reports.h"
 
 namespace solarchon::cli {
@@ -21,15 +24,49 @@ namespace {
 constexpr base::Range kFramesRange{1, 20000};
 constexpr base::Range kRateRange{0.01, 1000};
 
-/// The shot of one frame of a clip: the Sun goes on every two seconds, the air and the noise with
-/// each frame.
-camera::Shot frame_of(camera::Shot shot, int frame, double rate_hz) {
-  constexpr double kStepS = 2.0;
-  const double since = frame / rate_hz;
-  const double whole = kStepS * std::floor(since / kStepS);
-  shot.time = shot.time + sky::seconds(whole);
-  shot.air_s = since - whole;
-  return shot;
+constexpr base::Range kPoleErrorRange{-10.0, 10.0};
+
+/// How the mount that is asked for lets the Sun go, over the whole clip.
+Result<std::vector<camera::Wander>> way_of(const camera::Shot& shot, const Stand& stand,
+                                           const RecordOptions& options) {
+  align::Driving driving;
+  if (!options.mount.empty()) {
+    const auto mount = plan::kMountWords.from(options.mount);
+    if (!mount) {
+      return base::fail(
+          base::ErrorCode::kUnknownValue, "mount", options.mount,
+          base::wants("one-of", {}, "equatorial-turns, equatorial-free, alt-azimuth, unknown"));
+    }
+    driving.mount = *mount;
+  }
+  for (const double error : options.pole_error_deg) {
+    if (const auto checked = base::checked("pole-error", error, kPoleErrorRange); !checked) {
+      return tl::make_unexpected(checked.error());
+    }
+  }
+  if (!options.pole_error_deg.empty()) {
+    driving.error = {options.pole_error_deg.front(), options.pole_error_deg.back()};
+  }
+  const auto periodic =
+      base::checked("periodic-error", options.periodic_error_arcsec, align::kPeriodicErrorRange);
+  if (!periodic) {
+    return tl::make_unexpected(periodic.error());
+  }
+  driving.periodic_error_arcsec = *periodic;
+  if (options.mount.empty() && options.pole_error_deg.empty() && *periodic == 0.0) {
+    return std::vector<camera::Wander>{};
+  }
+  return workspace::wander_of(stand.observer, shot.time, options.frames / options.rate_hz, driving,
+                              stand.celestial);
+}
+
+Json frame_truth(const camera::Truth& drawn, double seconds) {
+  return {{"time_s", seconds},
+          {"r0_cm", drawn.r0_cm ? Json(*drawn.r0_cm) : Json(nullptr)},
+          {"shift_px", {drawn.shift_px.right, -drawn.shift_px.up}},
+          {"centre_px", {drawn.centre_x_px, drawn.centre_y_px}},
+          {"north_deg", drawn.solar.north_deg},
+          {"cloud_stops", drawn.cloud_stops}};
 }
 
 /// name-0001.tiff
@@ -44,30 +81,50 @@ std::filesystem::path numbered(const std::filesystem::path& path, int number) {
 
 }  // namespace
 
-Result<Json> recorded(const camera::Shot& shot, const RecordOptions& options) {
+Result<Json> recorded(const camera::Shot& shot, const Stand& stand, const RecordOptions& options) {
   const auto frames = base::checked("frames", options.frames, kFramesRange);
   const auto rate = base::checked("rate", options.rate_hz, kRateRange);
   if (!frames || !rate) {
     return tl::make_unexpected(!frames ? frames.error() : rate.error());
   }
   const int count = static_cast<int>(*frames);
-  const std::filesystem::path out(options.out);
   std::optional<Json> truth;
-  Json air = Json::array();
-  const frames::FrameSource source = [&](int i) -> Result<frames::Frame> {
-    auto recording = camera::simulate(frame_of(shot, i, *rate));
-    if (!recording) {
-      return tl::make_unexpected(recording.error());
+  Json each = Json::array();
+  std::optional<camera::Stream> stream;
+  if (count > 1) {
+    camera::StreamPlan plan;
+    plan.shot = shot;
+    auto way = way_of(shot, stand, options);
+    if (!way) {
+      return tl::make_unexpected(way.error());
     }
-    if (!truth) {
-      truth = workspace::truth_report(recording->truth);
+    plan.way = *std::move(way);
+    if (const auto sensor = optics::sensor_of(shot.rig)) {
+      plan.row_delay_us = workspace::row_delay_us(sensor->camera);
     }
-    const camera::Truth& drawn = recording->truth;
-    air.push_back({{"time_s", i / *rate},
-                   {"r0_cm", drawn.r0_cm ? Json(*drawn.r0_cm) : Json(nullptr)},
-                   {"shift_px", {drawn.shift_px.right, -drawn.shift_px.up}}});
-    return std::move(recording->frame);
+    auto opened = camera::Stream::open(std::move(plan));
+    if (!opened) {
+      return tl::make_unexpected(opened.error());
+    }
+    stream = *std::move(opened);
+  }
+  camera::Recording recording;
+  const auto record = [&](int i) -> Result<void> {
+    if (stream) {
+      return stream->record(i / *rate, recording);
+    }
+    return camera::simulate(shot).map([&](camera::Recording made) { recording = std::move(made); });
   };
+  const frames::FrameSource source = [&](int i) -> Result<frames::Frame> {
+    return record(i).map([&] {
+      if (!truth) {
+        truth = workspace::truth_report(recording.truth);
+      }
+      each.push_back(frame_truth(recording.truth, i / *rate));
+      return recording.frame;
+    });
+  };
+  const std::filesystem::path out(options.out);
   const std::string kind = out.extension().string();
   Result<void> written;
   if (kind == ".tif" || kind == ".tiff") {
@@ -76,6 +133,8 @@ Result<Json> recorded(const camera::Shot& shot, const RecordOptions& options) {
         return frames::write_tiff(frame, count > 1 ? numbered(out, i + 1) : out);
       });
     }
+  } else if (kind == ".mkv") {
+    written = frames::write_video(count, *rate, source, out);
   } else if (count > 1) {
     written = frames::write_fits_cube(count, *rate, source, out);
   } else {
@@ -88,7 +147,7 @@ Result<Json> recorded(const camera::Shot& shot, const RecordOptions& options) {
                 {"exposure_ms", shot.exposure_ms}};
     report["truth"] = std::move(*truth);
     if (count > 1) {
-      report["truth"]["frames"] = std::move(air);
+      report["truth"]["frames"] = std::move(each);
     }
     return report;
   });

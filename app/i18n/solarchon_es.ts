@@ -828,6 +828,18 @@
         <source>Limb</source>
         <translation>Limbo</translation>
     </message>
+    <message>
+        <source>Dim: a dark cloth over the head helps.</source>
+        <translation>Tenue: ayuda un paño oscuro sobre la cabeza.</translation>
+    </message>
+    <message>
+        <source>Dazzling: more filter is needed.</source>
+        <translation>Deslumbra: hace falta más filtro.</translation>
+    </message>
+    <message>
+        <source>As bright as a day outside.</source>
+        <translation>Tan brillante como un día al aire libre.</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>
@@ -2358,6 +2370,132 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     </message>
 </context>
 <context>
+    <name>solarchon::app::DuskPage</name>
+    <message>
+        <source>Lens at f/</source>
+        <translation>Objetivo a f/</translation>
+    </message>
+    <message>
+        <source>Lowest ISO</source>
+        <translation>ISO más bajo</translation>
+    </message>
+    <message>
+        <source>Highest ISO</source>
+        <translation>ISO más alto</translation>
+    </message>
+    <message>
+        <source>Longest shutter</source>
+        <translation>Obturación más larga</translation>
+    </message>
+    <message>
+        <source>A frame every</source>
+        <translation>Una toma cada</translation>
+    </message>
+    <message>
+        <source>Copy the list</source>
+        <translation>Copiar la lista</translation>
+    </message>
+    <message>
+        <source>A wide lens, without a filter</source>
+        <translation>Un gran angular, sin filtro</translation>
+    </message>
+    <message>
+        <source>Sunset</source>
+        <translation>Puesta del Sol</translation>
+    </message>
+    <message>
+        <source>Sunrise</source>
+        <translation>Salida del Sol</translation>
+    </message>
+    <message>
+        <source>Sunset or sunrise</source>
+        <translation>Puesta o salida del Sol</translation>
+    </message>
+    <message>
+        <source>Time, shutter and ISO, a line for each five minutes</source>
+        <translation>Hora, obturación e ISO, una línea cada cinco minutos</translation>
+    </message>
+    <message>
+        <source>Even a low Sun can hurt an eye at an optical finder and, through a long lens, the shutter: frame by the screen, cover the lens between frames while the Sun is high, and follow the maker&apos;s advice.</source>
+        <translation>Incluso un Sol bajo puede dañar el ojo en un visor óptico y, con un objetivo largo, el obturador: encuadre con la pantalla, tape el objetivo entre tomas mientras el Sol esté alto y siga los consejos del fabricante.</translation>
+    </message>
+    <message>
+        <source>Clear air, a stop under what a meter for incident light says; clouds take up to four.</source>
+        <translation>Aire limpio, un paso menos de lo que dice un fotómetro de luz incidente; las nubes quitan hasta cuatro.</translation>
+    </message>
+    <message>
+        <source>Sets at</source>
+        <translation>Se pone a las</translation>
+    </message>
+    <message>
+        <source>Rises at</source>
+        <translation>Sale a las</translation>
+    </message>
+    <message>
+        <source>Frames</source>
+        <translation>Tomas</translation>
+    </message>
+    <message>
+        <source>Shown at 25 a second</source>
+        <translation>A 25 por segundo dura</translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation>%1 s</translation>
+    </message>
+    <message>
+        <source>Stops in all</source>
+        <translation>Pasos en total</translation>
+    </message>
+    <message>
+        <source>Time	Shutter	ISO</source>
+        <translation>Hora	Obturación	ISO</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::DuskPicture</name>
+    <message>
+        <source>Shutter and ISO while the Sun goes through the horizon</source>
+        <translation>Obturación e ISO mientras el Sol cruza el horizonte</translation>
+    </message>
+    <message>
+        <source>%1: %2, ISO %3</source>
+        <translation>%1: %2, ISO %3</translation>
+    </message>
+    <message>
+        <source>%1, then %2</source>
+        <translation>%1, luego %2</translation>
+    </message>
+    <message>
+        <source>The Sun does not go through the horizon on this day</source>
+        <translation>El Sol no cruza el horizonte este día</translation>
+    </message>
+    <message>
+        <source>Shutter</source>
+        <translation>Obturación</translation>
+    </message>
+    <message>
+        <source>ISO</source>
+        <translation>ISO</translation>
+    </message>
+    <message>
+        <source>%1°</source>
+        <translation>%1°</translation>
+    </message>
+    <message>
+        <source>Height of the Sun</source>
+        <translation>Altura del Sol</translation>
+    </message>
+    <message>
+        <source>from here it gets darker</source>
+        <translation>desde aquí se oscurece</translation>
+    </message>
+    <message>
+        <source>here it is too bright</source>
+        <translation>aquí hay demasiada luz</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::ExposurePage</name>
     <message>
         <source>Target level</source>
@@ -3137,6 +3275,10 @@ Az %6, Alt %7</translation>
         <source>Set up for the target</source>
         <translation>Montar para el objetivo</translation>
     </message>
+    <message>
+        <source>The eyepiece&apos;s round edge is in the picture: a zoom of %1× loses it</source>
+        <translation>El borde redondo del ocular sale en la imagen: un zoom de %1× lo quita</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::GroundPlan</name>
@@ -3743,6 +3885,26 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
         <source>%1, %2</source>
         <translation>%1, %2</translation>
     </message>
+    <message>
+        <source>Ways</source>
+        <translation>Maneras</translation>
+    </message>
+    <message>
+        <source>What each usual light path shows of the target</source>
+        <translation>Lo que muestra del objetivo cada camino óptico habitual</translation>
+    </message>
+    <message>
+        <source>Dusk</source>
+        <translation>Ocaso</translation>
+    </message>
+    <message>
+        <source>Sunrise and sunset with a wide lens</source>
+        <translation>Salida y puesta del Sol con gran angular</translation>
+    </message>
+    <message>
+        <source>Sunset and sunrise with a wide lens</source>
+        <translation>Puesta y salida del Sol con gran angular</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::MeasureView</name>
@@ -4211,6 +4373,57 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
     <message>
         <source>Declination</source>
         <translation>Declinación</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::MovesPicture</name>
+    <message>
+        <source>How the exposure moves with focal ratio, filter, Sun height and cloud</source>
+        <translation>Cómo cambia la exposición con la relación focal, el filtro, la altura del Sol y las nubes</translation>
+    </message>
+    <message>
+        <source>Focal ratio</source>
+        <translation>Relación focal</translation>
+    </message>
+    <message>
+        <source>f/%1</source>
+        <translation>f/%1</translation>
+    </message>
+    <message>
+        <source>Filter</source>
+        <translation>Filtro</translation>
+    </message>
+    <message>
+        <source>OD %1</source>
+        <translation>OD %1</translation>
+    </message>
+    <message>
+        <source>Sun height</source>
+        <translation>Altura solar</translation>
+    </message>
+    <message>
+        <source>%1°</source>
+        <translation>%1°</translation>
+    </message>
+    <message>
+        <source>Cloud</source>
+        <translation>Nubes</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>ninguna</translation>
+    </message>
+    <message>
+        <source>now</source>
+        <translation>ahora</translation>
+    </message>
+    <message>
+        <source>stops</source>
+        <translation>pasos</translation>
+    </message>
+    <message>
+        <source>under OD 5.0 for cameras only</source>
+        <translation>bajo OD 5,0 solo para cámaras</translation>
     </message>
 </context>
 <context>
@@ -5268,6 +5481,18 @@ Haga una con el botón, o con F5.</translation>
         <source>Point at: %1</source>
         <translation>Apuntar a: %1</translation>
     </message>
+    <message>
+        <source>%1 The dark middle is the shadow of the secondary mirror.</source>
+        <translation>%1 El centro oscuro es la sombra del espejo secundario.</translation>
+    </message>
+    <message>
+        <source>%1×, field %2′, exit pupil %3 mm</source>
+        <translation>%1×, campo %2′, pupila de salida %3 mm</translation>
+    </message>
+    <message>
+        <source>Simulated, as an eye has it. %1</source>
+        <translation>Simulado, como lo ve un ojo. %1</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::ShelfList</name>
@@ -6087,6 +6312,84 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Corner %1 of %2: azimuth %3, height %4 degrees</source>
         <translation>Esquina %1 de %2: acimut %3, altura %4 grados</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::WaysPage</name>
+    <message>
+        <source>Cut off: the shutter is not short enough.</source>
+        <translation>Quemado: el obturador no es bastante corto.</translation>
+    </message>
+    <message>
+        <source>Finest %1″.</source>
+        <translation>Lo más fino, %1″.</translation>
+    </message>
+    <message>
+        <source>Lay it beside mine</source>
+        <translation>Ponerlo junto al mío</translation>
+    </message>
+    <message>
+        <source>Take it</source>
+        <translation>Tomarlo</translation>
+    </message>
+    <message>
+        <source>Light path compares both; Frame shows both pictures</source>
+        <translation>Camino óptico compara los dos; Encuadre muestra las dos imágenes</translation>
+    </message>
+    <message>
+        <source>Makes it the light path in use; can be undone</source>
+        <translation>Lo convierte en el camino óptico en uso; se puede deshacer</translation>
+    </message>
+    <message>
+        <source>Yours: %1</source>
+        <translation>El suyo: %1</translation>
+    </message>
+    <message>
+        <source>Lay a light path beside</source>
+        <translation>Poner un camino óptico al lado</translation>
+    </message>
+    <message>
+        <source>Take a light path</source>
+        <translation>Tomar un camino óptico</translation>
+    </message>
+    <message>
+        <source>Hydrogen alpha: the target is not seen in it.</source>
+        <translation>Hidrógeno alfa: el objetivo no se ve en él.</translation>
+    </message>
+    <message>
+        <source>Hydrogen alpha: prominences, filaments, plage.</source>
+        <translation>Hidrógeno alfa: protuberancias, filamentos, playas.</translation>
+    </message>
+    <message>
+        <source>White light: the target is not seen in it.</source>
+        <translation>Luz blanca: el objetivo no se ve en ella.</translation>
+    </message>
+    <message>
+        <source>White light: spots, faculae, granulation.</source>
+        <translation>Luz blanca: manchas, fáculas, granulación.</translation>
+    </message>
+    <message>
+        <source>White light: spots and faculae.</source>
+        <translation>Luz blanca: manchas y fáculas.</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::WaysSheet</name>
+    <message>
+        <source>What each light path shows</source>
+        <translation>Lo que muestra cada camino óptico</translation>
+    </message>
+    <message>
+        <source>The same %1′ of sky in each, in today&apos;s air. Simulated; cameras in false colour, eyepieces in their own.</source>
+        <translation>Los mismos %1′ de cielo en cada una, con el aire de hoy. Simulado; cámaras en falso color, oculares en el suyo.</translation>
+    </message>
+    <message>
+        <source>being drawn…</source>
+        <translation>dibujando…</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
     </message>
 </context>
 <context>
@@ -9220,6 +9523,10 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>a video camera at the end of the light path</source>
         <translation>una cámara de vídeo al final del camino óptico</translation>
+    </message>
+    <message>
+        <source>a telescope and an eyepiece without a camera behind it</source>
+        <translation>un telescopio y un ocular sin cámara detrás</translation>
     </message>
 </context>
 </TS>

@@ -81,7 +81,7 @@ std::vector<Place> places() {
            QObject::tr("Match"),
            "match",
            make<MatchView>,
-           {"match", "match-exposure", "match-clip"},
+           {"match", "match-exposure", "match-clip", "match-ways", "match-dusk"},
            {}},
           {"capture", QObject::tr("Capture"), "capture", make<CaptureView>, {}, {}},
           {"measure",

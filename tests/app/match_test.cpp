@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Match, driven by clicks and keys: framing, pointing, trying out, ways, exposures, panels.
 #include <QCheckBox>
+#include <QClipboard>
+#include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
 #include <QListWidget>
@@ -11,8 +13,11 @@
 #include <cmath>
 
 #include "app/shell/theme.h"
+#include "app/views/match/dusk_picture.h"
 #include "app/views/match/exposure_table.h"
 #include "app/views/match/sensor_frame.h"
+#include "app/views/match/ways_sheet.h"
+#include "solarchon/optics/catalogue.h"
 #include "tests/app/app_support.h"
 
 namespace solarchon::app {
@@ -230,6 +235,111 @@ TEST_F(MatchTest, PanelsAreLaidOverTheSun) {
   EXPECT_GT(panels(), few);
   type("lapse-interval", "2");  // clips of 5 s do not fit in it
   EXPECT_FALSE(window->grab().isNull());
+}
+
+TEST_F(MatchTest, EachUsualWayShowsTheTargetAndOneIsLaidBeside) {
+  open(test::quick_rig(), "match-ways");
+  auto& sheet = *window->findChild<WaysSheet*>("ways-sheet");
+  ASSERT_EQ(sheet.ways().size(), 6U);  // one's own and the five that ship
+  for (const WaySeen& way : sheet.ways()) {
+    EXPECT_FALSE(way.image.isNull()) << way.name.toStdString();
+    EXPECT_TRUE(way.problem.isEmpty());
+    EXPECT_FALSE(way.seen.isEmpty());
+  }
+  EXPECT_TRUE(sheet.ways()[0].name.contains(QLatin1String("Quick")) ||
+              sheet.ways()[0].name.startsWith(QLatin1String("Yours")));
+  EXPECT_TRUE(sheet.ways()[5].eye);
+  EXPECT_FALSE(sheet.ways()[0].eye);
+  auto* beside = window->findChild<QPushButton*>("ways-beside");
+  auto* take = window->findChild<QPushButton*>("ways-take");
+  EXPECT_FALSE(beside->isEnabled());
+  sheet.setFocus();
+  QTest::keyClick(&sheet, Qt::Key_Down);
+  EXPECT_EQ(sheet.chosen(), 3U);
+  EXPECT_TRUE(sheet.accessibleDescription().contains(QLatin1String("Hydrogen alpha")));
+  EXPECT_TRUE(beside->isEnabled());
+  QTest::mouseClick(beside, Qt::LeftButton);
+  settle();
+  ASSERT_TRUE(window->document().workspace().compared);
+  const auto trains = optics::usual_trains().value();
+  EXPECT_EQ(window->document().workspace().compared->elements.size(), trains[2].elements.size());
+  window->document().undo().undo();
+  settle();
+  EXPECT_FALSE(window->document().workspace().compared);
+  QTest::mouseClick(&sheet, Qt::LeftButton, {}, pixels(sheet.box_of(1).center()));
+  EXPECT_EQ(sheet.chosen(), 1U);
+  QTest::mouseClick(take, Qt::LeftButton);
+  settle();
+  EXPECT_TRUE(std::holds_alternative<optics::Phone>(
+      window->document().workspace().rig.elements.back().part));
+}
+
+TEST_F(MatchTest, WhatTheRulesStopHasNoPictureButItsReason) {
+  open(test::rig_of({"Doublet 80 mm f/6", "Eyepiece 20 mm"}), "match-ways");
+  auto& sheet = *window->findChild<WaysSheet*>("ways-sheet");
+  EXPECT_TRUE(sheet.ways()[0].image.isNull());
+  EXPECT_FALSE(sheet.ways()[0].problem.isEmpty());
+}
+
+TEST_F(MatchTest, AnEyepieceIsARoundFieldAsAnEyeHasIt) {
+  open(test::rig_of({"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6", "Eyepiece 20 mm"}));
+  EXPECT_TRUE(frame().problem().isEmpty());
+  ASSERT_FALSE(frame().image().isNull());
+  EXPECT_EQ(frame().image().width(), frame().image().height());
+  EXPECT_EQ(qGreen(frame().image().pixel(2, 2)), 0);
+  const int side = frame().image().width();
+  EXPECT_GT(qGreen(frame().image().pixel(side / 2, side / 2)), 100);
+  EXPECT_FALSE(frame().accessibleDescription().isEmpty());
+  // No exposure, no ranking: nothing of cameras.
+  EXPECT_FALSE(window->findChild<QTableWidget*>("match-ways")->isVisible());
+  EXPECT_FALSE(window->findChild<QLabel*>("suggested-exposure")->isVisible());
+  // The Sun spans its half degree of the field.
+  const QPointF west = frame().point_of({944.0, 0.0});
+  const QPointF east = frame().point_of({-944.0, 0.0});
+  const double across = std::hypot(west.x() - east.x(), west.y() - east.y());
+  const auto& look = *window->document().answers().train.look;
+  EXPECT_NEAR(across / (2.0 * 944.0 / 3600.0) * look.true_field_deg, 0.98 * (frame().height() - 56),
+              8.0);
+  type("match-focus", QStringLiteral("2000"));
+  settle();
+  EXPECT_TRUE(frame().problem().isEmpty());
+}
+
+TEST_F(MatchTest, DuskFollowsTheLightAndIsCopied) {
+  open(test::quick_rig(), "match-dusk");
+  auto& picture = *window->findChild<DuskPicture*>("dusk-picture");
+  ASSERT_EQ(picture.steps().size(), 81U);
+  EXPECT_GT(picture.steps().front().altitude_deg, 5.0);
+  EXPECT_LT(picture.steps().back().altitude_deg, -5.0);
+  EXPECT_LT(picture.steps().front().step.shutter_s, picture.steps().back().step.shutter_s);
+  type("dusk-longest", QStringLiteral("1"));
+  EXPECT_EQ(picture.steps().back().step.shutter_s, 1.0);
+  type("dusk-ratio", QStringLiteral("0"));  // no such lens: the last good one stays
+  EXPECT_EQ(picture.steps().size(), 81U);
+  QTest::mouseClick(window->findChild<QPushButton*>("dusk-copy"), Qt::LeftButton);
+  const QStringList lines = QApplication::clipboard()->text().split(QLatin1Char('\n'));
+  EXPECT_EQ(lines.size(), 18);
+  EXPECT_EQ(lines.back().split(QLatin1Char('\t')).size(), 3);
+  auto* which = window->findChild<QComboBox*>("dusk-which");
+  which->setFocus();
+  QTest::keyClick(which, Qt::Key_Down);
+  EXPECT_LT(picture.steps().front().altitude_deg, picture.steps().back().altitude_deg);
+}
+
+TEST_F(MatchTest, TheAirMovesFromFrameToFrame) {
+  open(test::quick_rig());
+  const QImage still = frame().image();
+  auto* air = window->findChild<QCheckBox*>("match-air");
+  QTest::mouseClick(air, Qt::LeftButton, {}, QPoint(8, air->height() / 2));
+  QImage last;
+  int pictures = 0;
+  QObject::connect(&frame(), &SensorFrame::pictureChanged, &frame(), [&] {
+    pictures += frame().image() != last ? 1 : 0;
+    last = frame().image();
+  });
+  EXPECT_TRUE(test::wait_until([&] { return pictures >= 5; }));
+  QTest::mouseClick(air, Qt::LeftButton, {}, QPoint(8, air->height() / 2));
+  settle();
 }
 
 }  // namespace

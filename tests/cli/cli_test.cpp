@@ -234,6 +234,80 @@ TEST(Cli, SimulatesAClipAsACubeAndAsASeries) {
   }
 }
 
+TEST(Cli, AClipDriftsAndTurnsWithItsMount) {
+  const TempFolder folder;
+  auto arguments = words(
+      "simulate FILE --lat 36.07 --lon -5.58 --time 2027-07-17T12:00:00Z"
+      " --frames 3 --rate 0.05 --mount alt-azimuth --cloud 2 --unevenness 0.5 "
+      "--motes 12 --bands 0.06 --response-spread 0.01 --mosaic --out OUT");
+  arguments[1] = rig_file(folder);
+  arguments.back() = (folder / "c.mkv").string();
+  const Outcome turning = call(arguments);
+  ASSERT_EQ(turning.code, 0) << turning.err;
+  EXPECT_GT(std::filesystem::file_size(folder / "c.mkv"), 100'000U);
+  const Json frames = turning.json().at("truth").at("frames");
+  const auto north = [](const Json& frame) { return frame.at("north_deg").get<double>(); };
+  EXPECT_GT(std::abs(north(frames[2]) - north(frames[0])), 0.05);
+  EXPECT_NE(frames[0].at("cloud_stops"), frames[1].at("cloud_stops"));
+
+  auto tilted = words(std::string("simulate FILE") + kMorning +
+                      " --frames 2 --rate 0.01 --pole-error 1 -2 --periodic-error 15 --out OUT");
+  tilted[1] = rig_file(folder);
+  tilted.back() = (folder / "d.fits").string();
+  const Outcome drifting = call(tilted);
+  ASSERT_EQ(drifting.code, 0) << drifting.err;
+  const Json both = drifting.json().at("truth").at("frames");
+  const auto place = [&](std::size_t frame, std::size_t axis) {
+    return both[frame].at("centre_px")[axis].get<double>();
+  };
+  EXPECT_GT(std::hypot(place(1, 0) - place(0, 0), place(1, 1) - place(0, 1)), 5.0);
+  const auto wrong = [&](std::vector<std::string> bad, const std::string& option,
+                         const std::string& value, const std::string& field) {
+    *(std::find(bad.begin(), bad.end(), option) + 1) = value;
+    expect_bad_input(call(bad), field);
+  };
+  wrong(tilted, "--pole-error", "90", "pole-error");
+  wrong(tilted, "--periodic-error", "-1", "periodic-error");
+  wrong(arguments, "--mount", "balcony", "mount");
+  wrong(arguments, "--unevenness", "2", "unevenness");
+  wrong(arguments, "--motes", "-1", "motes");
+  wrong(arguments, "--bands", "3", "band_contrast");
+}
+
+TEST(Cli, SimulatesATargetWhereItStands) {
+  const TempFolder folder;
+  auto arguments = words(std::string("simulate FILE") + kMorning + " --target limb --out OUT");
+  arguments[1] = rig_file(folder);
+  arguments.back() = (folder / "f.fits").string();
+  const Outcome outcome = call(arguments);
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json truth = outcome.json().at("truth");
+  // The east limb lies in the middle: the centre is a radius away.
+  const Json& centre = truth.at("centre_px");
+  const double away = std::hypot(centre[0].get<double>() - 320.0, centre[1].get<double>() - 256.0);
+  EXPECT_NEAR(away / truth.at("radius_px").get<double>(), 1.0, 0.15);
+  *std::find(arguments.begin(), arguments.end(), "limb") = "moon";
+  expect_bad_input(call(arguments), "target");
+}
+
+TEST(Cli, RampsThroughSunset) {
+  const Outcome outcome =
+      call(words("ramp --lat 36.07 --lon -5.58 --date 2027-07-17 --focal-ratio 4 --longest 2"));
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json steps = outcome.json().at("steps");
+  ASSERT_EQ(steps.size(), 81U);
+  EXPECT_GT(steps.front().at("altitude_deg").get<double>(), 5.0);
+  EXPECT_EQ(steps.back().at("shutter_s").get<double>(), 2.0);
+  EXPECT_GT(steps.back().at("iso").get<double>(), 100.0);
+  expect_bad_input(call(words("ramp --lat 36.07 --lon -5.58 --date 2027-07-17 --focal-ratio 0")),
+                   "focal_ratio");
+  // In the polar day the Sun does not set.
+  const Outcome polar = call(words("ramp --lat 80 --lon 0 --date 2027-06-21"));
+  ASSERT_EQ(polar.code, 0) << polar.err;
+  EXPECT_TRUE(polar.json().at("through_utc").is_null());
+  EXPECT_TRUE(polar.json().at("steps").empty());
+}
+
 TEST(Cli, SimulatesHydrogenAlphaAndTellsWhatItDrew) {
   const TempFolder folder;
   auto arguments = words(std::string("simulate FILE") + kMorning +

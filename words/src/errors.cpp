@@ -109,6 +109,7 @@ constexpr TextRow kRemarks[] = {
     {"picture-too-bright", TEXT("the picture is full all over; expose shorter")},
     // The light path.
     {"telescope-and-camera", TEXT("a telescope and a camera behind it")},
+    {"telescope-and-eyepiece", TEXT("a telescope and an eyepiece without a camera behind it")},
     {"photographic-camera", TEXT("a photographic camera at the end of the light path")},
     {"video-camera", TEXT("a video camera at the end of the light path")},
     // Files and folders.

@@ -11,6 +11,7 @@
 #include "app/shell/theme.h"
 #include "solarchon/align/seen_drift.h"
 #include "solarchon/base/angle.h"
+#include "solarchon/workspace/live.h"
 
 namespace solarchon::app {
 
@@ -72,14 +73,7 @@ QWidget* TrackPage::build_side() {
 }
 
 align::Driving TrackPage::driving() const {
-  const workspace::Workspace& space = document_.workspace();
-  align::Driving driving;
-  driving.mount = space.mount.kind;
-  driving.rate = space.outside.rate;
-  driving.periodic_error_arcsec = space.outside.periodic_error_arcsec;
-  driving.worm_period_s = space.outside.worm_period_s;
-  driving.step_arcsec = space.outside.step_arcsec;
-  driving.error = workspace::axis_of(space).error;  // none without runs that tell it
+  align::Driving driving = workspace::driving_of(document_.workspace());
   if (document_.plan().turn) {
     driving.turn = document_.plan().turn->latest;
   }

@@ -10,6 +10,7 @@
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/match/heading.h"
+#include "solarchon/workspace/live.h"
 
 namespace solarchon::app {
 
@@ -156,18 +157,9 @@ void ClipPage::show_clip() {
     clip_->show_rows({{tr("Longest"), QStringLiteral("\u2013")}});
     return;
   }
-  const workspace::Limits& limits = *answers.limits;
-  const match::TargetNeed need =
-      match::need_of(workspace.target, answers.sun.semidiameter_arcsec());
-  const double radius = answers.sun.semidiameter_arcsec();
-  const bool off = workspace.aim.has_value();
-  const double from_centre =
-      off ? std::min(1.0,
-                     std::hypot(workspace.aim->west_arcsec, workspace.aim->north_arcsec) / radius)
-          : 0.0;
-  const match::ClipBudget budget = match::clip_budget(
-      {std::hypot(limits.diffraction_arcsec, limits.air_arcsec), from_centre, need.evolution_km_s,
-       0.0, 0.0, 60.0 * workspace::wander_arcsec_s(workspace, answers.sun.declination_deg)});
+  const auto motion =
+      workspace::clip_motion_of(workspace, answers, workspace.aim.value_or(sky::DiscPlace{}));
+  const match::ClipBudget budget = match::clip_budget(motion.value_or(match::ClipMotion{}));
   rate_ = match::frame_rate(sensor->camera, {sensor->camera.width_px, sensor->camera.height_px, 1},
                             answers.exposure->exposure_ms);
   const double frames = std::floor(budget.longest() * rate_.hz);

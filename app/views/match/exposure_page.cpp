@@ -13,6 +13,7 @@
 #include "app/shell/theme.h"
 #include "app/views/match/heading.h"
 #include "app/views/match/what_if.h"
+#include "solarchon/sky/sun.h"
 
 namespace solarchon::app {
 
@@ -51,6 +52,7 @@ ExposurePage::ExposurePage(const Models& models, QWidget* parent)
       strip_(new ExposureStrip(this)),
       figures_(new Figures(1, this)),
       table_(new ExposureTable(this)),
+      moves_(new MovesPicture(this)),
       chosen_(new PlainLabel(this)),
       level_(new NumberField(tr("Target level"), QStringLiteral("%"), {5.0, 100.0}, false, this)),
       cloud_(new NumberField(tr("Thin cloud"), tr("stops"), kCloudRange, false, this)),
@@ -78,6 +80,8 @@ ExposurePage::ExposurePage(const Models& models, QWidget* parent)
   column->addWidget(heading(tr("Every setting at once"), picture));
   column->addWidget(table_, 1);
   column->addWidget(chosen_);
+  column->addSpacing(4);
+  column->addWidget(moves_);
   connect(table_, &ExposureTable::chosenChanged, this, &ExposurePage::show_chosen);
   connect(&log_, &Log::rightExposuresChanged, this, &ExposurePage::show_learned);
   auto* row = new Beside(picture, build_side(), 320, this);
@@ -183,6 +187,7 @@ void ExposurePage::follow() {
   strip_->show_exposure(plan ? std::optional(plan->disc) : std::nullopt);
   table_->show_table(plan ? worth_showing(plan->table) : std::vector<light::ExposureCell>(),
                      workspace.conditions.target_level);
+  moves_->show_moves(plan ? moves_of(situation.light) : std::nullopt);
   std::vector<Figures::Row> rows;
   const QString none = QStringLiteral("\u2013");
   rows.push_back({tr("Spots"), plan ? exposure_text(plan->spot_ms) : none,
@@ -195,6 +200,18 @@ void ExposurePage::follow() {
   level_->show_value(workspace.conditions.target_level * 100.0);
   show_learned();
   show_chosen();
+}
+
+std::optional<light::ExposureMoves> ExposurePage::moves_of(
+    const light::LightConditions& conditions) const {
+  std::vector<light::SunHeight> heights;
+  for (const double altitude_deg : {5.0, 10.0, 15.0, 20.0, 30.0, 45.0, 90.0}) {
+    if (const auto airmass = sky::airmass(altitude_deg)) {
+      heights.push_back({altitude_deg, *airmass});
+    }
+  }
+  return light::exposure_moves(document_.workspace().rig, document_.answers().train, conditions,
+                               heights);
 }
 
 void ExposurePage::show_chosen() {

@@ -13,6 +13,7 @@
 #include "app/shell/number_field.h"
 #include "app/views/match/exposure_table.h"
 #include "app/views/match/ladder.h"
+#include "app/views/match/moves_picture.h"
 
 namespace solarchon::app {
 
@@ -27,6 +28,8 @@ class ExposurePage : public QWidget {
  private:
   QWidget* build_side();
   [[nodiscard]] QString exposure_words() const;
+  [[nodiscard]] std::optional<light::ExposureMoves> moves_of(
+      const light::LightConditions& conditions) const;
   void show_chosen();
   void show_learned();
   void keep_as_right();
@@ -39,6 +42,7 @@ class ExposurePage : public QWidget {
   ExposureStrip* strip_;
   Figures* figures_;
   ExposureTable* table_;
+  MovesPicture* moves_;
   QLabel* chosen_;
   NumberField* level_;
   NumberField* cloud_;

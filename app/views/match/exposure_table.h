@@ -23,7 +23,7 @@ class ExposureTable : public Drawing {
   void choose(std::size_t cell);
   /// Where a place of the table is drawn.
   [[nodiscard]] QRectF box_of(std::size_t cell) const;
-  [[nodiscard]] QSize least_size() const override { return {420, 220}; }
+  [[nodiscard]] QSize least_size() const override { return {420, 172}; }
 
  signals:
   void chosenChanged();

@@ -13,6 +13,7 @@
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/match/heading.h"
+#include "solarchon/camera/eyepiece.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/words/parts.h"
 
@@ -136,16 +137,19 @@ QWidget* FramePage::build_side() {
   exposure_->setObjectName(QStringLiteral("suggested-exposure"));
   exposure_->setToolTip(tr("What to start with; Exposure has every setting"));
   auto* first = new QHBoxLayout;
-  first->addWidget(heading(tr("Exposure to start with"), side));
+  auto* exposure_head = heading(tr("Exposure to start with"), side);
+  first->addWidget(exposure_head);
   first->addStretch(1);
   first->addWidget(exposure_);
   column->addLayout(first);
-  column->addWidget(heading(tr("What limits the detail"), side));
+  auto* limits_head = heading(tr("What limits the detail"), side);
+  column->addWidget(limits_head);
   column->addWidget(ladder_);
   column->addWidget(heading(tr("Try out"), side));
   column->addWidget(build_trials(side));
   auto* ways = new QHBoxLayout;
-  ways->addWidget(heading(tr("Ways to set up, best first"), side));
+  auto* ways_head = heading(tr("Ways to set up, best first"), side);
+  ways->addWidget(ways_head);
   ways->addStretch(1);
   ways->addWidget(put_in_);
   column->addLayout(ways);
@@ -172,6 +176,8 @@ QWidget* FramePage::build_side() {
   connect(list_, &QTableWidget::itemSelectionChanged, this,
           [this] { put_in_->setEnabled(list_->currentRow() >= 0); });
   column->addWidget(list_, 1);
+  column->addStretch(0);
+  of_cameras_ = {exposure_head, exposure_, limits_head, ladder_, ways_head, put_in_, list_, air_};
   put_in_->setObjectName(QStringLiteral("match-put-in"));
   put_in_->setEnabled(false);
   put_in_->setToolTip(tr("Puts the lens of the chosen line before the camera; can be undone"));
@@ -215,6 +221,10 @@ void FramePage::follow() {
   exposure_->setText(answers.safety.verdict == safety::Severity::kStop ? tr("Stop")
                      : exposure_ms                                     ? exposure_text(*exposure_ms)
                                                                        : QStringLiteral("\u2013"));
+  const bool eye = answers.train.look && !optics::sensor_of(workspace.rig);
+  for (QWidget* widget : of_cameras_) {
+    widget->setVisible(!eye);
+  }
   ladder_->show_limits(answers.limits);
   seeing_->show_value(workspace.conditions.seeing_arcsec);
   tune_->setVisible(answers.train.band.line);
@@ -222,13 +232,18 @@ void FramePage::follow() {
   show_beside();
   const match::TargetNeed need =
       match::need_of(workspace.target, answers.sun.semidiameter_arcsec());
-  note_->setText(need.hydrogen_alpha && !answers.train.band.line
-                     ? tr("%1 is not seen in white light: choose a hydrogen-alpha light path")
-                           .arg(name_of(workspace.target))
-                 : need.white_light && answers.train.band.line
-                     ? tr("%1 is not seen in hydrogen alpha: choose a white-light path")
-                           .arg(name_of(workspace.target))
-                     : QString());
+  const auto zoom = camera::zoom_that_fills(workspace.rig, answers.train);
+  note_->setText(
+      need.hydrogen_alpha && !answers.train.band.line
+          ? tr("%1 is not seen in white light: choose a hydrogen-alpha light path")
+                .arg(name_of(workspace.target))
+      : need.white_light && answers.train.band.line
+          ? tr("%1 is not seen in hydrogen alpha: choose a white-light path")
+                .arg(name_of(workspace.target))
+      : zoom && *zoom > 1.0
+          ? tr("The eyepiece's round edge is in the picture: a zoom of %1\u00d7 loses it")
+                .arg(number(*zoom, 1))
+          : QString());
   note_->setVisible(!note_->text().isEmpty());
   rank();
 }

@@ -43,6 +43,8 @@ class FramePage : public QWidget {
   QLabel* other_name_;
   QWidget* other_box_;
   QCheckBox* beside_;
+  /// What makes no sense where an eye looks.
+  std::vector<QWidget*> of_cameras_;
   QLabel* exposure_;
   QLabel* note_;
   Ladder* ladder_;

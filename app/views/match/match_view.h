@@ -3,8 +3,10 @@
 
 #include "app/shell/pages.h"
 #include "app/views/match/clip_page.h"
+#include "app/views/match/dusk_page.h"
 #include "app/views/match/exposure_page.h"
 #include "app/views/match/frame_page.h"
+#include "app/views/match/ways_page.h"
 #include "app/views/view.h"
 
 namespace solarchon::app {
@@ -28,6 +30,8 @@ class MatchView : public View {
   FramePage* frame_;
   ExposurePage* exposure_;
   ClipPage* clip_;
+  WaysPage* ways_;
+  DuskPage* dusk_;
   Pages* pages_;
 };
 

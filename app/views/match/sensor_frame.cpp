@@ -10,10 +10,14 @@
 #include <cmath>
 
 #include "app/model/phrases.h"
+#include "app/shell/eye_image.h"
 #include "app/shell/frame_image.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/angle.h"
+#include "solarchon/camera/eyepiece.h"
 #include "solarchon/camera/simulate.h"
+#include "solarchon/camera/stream.h"
+#include "solarchon/workspace/live.h"
 
 namespace solarchon::app {
 
@@ -55,6 +59,9 @@ camera::Shot part_of(camera::Shot shot, double zoom, const QPointF& middle,
   return shot;
 }
 
+/// A share of the field that an eye's picture keeps clear round it.
+constexpr double kEyeShare = 0.98;
+
 /// What is wished of a picture besides workspace and answers.
 struct Wish {
   WhatIf what;
@@ -68,13 +75,12 @@ camera::Shot wished(camera::Shot shot, const workspace::Answers& answers, const 
   shot.pointing_spread_px = 0.0;
   shot.detune_angstrom = wish.what.detune_angstrom;
   shot.defocus_um = wish.what.defocus_um;
-  shot.cloud_stops = wish.what.cloud_stops;
+  shot.cloud.stops = wish.what.cloud_stops;
   if (wish.what.moving_air) {
     shot.air = seeing::Air{};
     shot.air->r0_cm =
         std::clamp(seeing::r0_of(shot.seeing_arcsec, answers.train.band.wavelength_nm),
                    seeing::kR0Range.low, seeing::kR0Range.high);
-    shot.air_s = wish.air_s;
   }
   return camera::binned(part_of(std::move(shot), wish.zoom, wish.middle, answers.solar,
                                 *answers.train.sampling_arcsec_px),
@@ -82,6 +88,31 @@ camera::Shot wished(camera::Shot shot, const workspace::Answers& answers, const 
 }
 
 }  // namespace
+
+/// Frames of moving air, of which the Sun is drawn once as long as nothing else is wished.
+class MovingAir {
+ public:
+  base::Result<camera::Recording> frame(const camera::Shot& shot, double seconds,
+                                        const base::Task& task) {
+    // One Sun does for a while; the next wish of another minute opens anew.
+    constexpr double kSunStepS = 600.0;
+    const bool goes_on =
+        stream_ && stream_->shot().time == shot.time && stream_->shot().rig == shot.rig;
+    const auto ready =
+        goes_on ? stream_->change(shot, task)
+                : camera::Stream::open({shot, {}, kSunStepS}, task).map([&](camera::Stream opened) {
+                    stream_.emplace(std::move(opened));
+                  });
+    if (!ready) {
+      return tl::make_unexpected(ready.error());
+    }
+    camera::Recording recording;
+    return stream_->record(seconds, recording, task).map([&] { return recording; });
+  }
+
+ private:
+  std::optional<camera::Stream> stream_;
+};
 
 QString words_for(const workspace::Thing& thing) {
   switch (thing.kind) {
@@ -104,6 +135,7 @@ SensorFrame::SensorFrame(Document& document, QWidget* parent, Path path)
                                          : tr("The Sun on the sensor of the second light path"));
   setMouseTracking(true);
   setFocusPolicy(Qt::StrongFocus);
+  moving_air_ = std::make_shared<MovingAir>();
   air_clock_.start();
 }
 
@@ -152,6 +184,11 @@ void SensorFrame::request(Haste haste) {
     return;
   }
   problem_.clear();
+  if (eye_looks()) {
+    request_eye(std::move(space), std::move(answers));
+    return;
+  }
+  eye_words_.clear();
   if (!wishes_.settled()) {
     haste = Haste::kQuick;  // the hand is still moving
   }
@@ -159,14 +196,16 @@ void SensorFrame::request(Haste haste) {
   const Wish wish{what_, 0.001 * static_cast<double>(air_clock_.elapsed()), zoom_, middle_,
                   haste == Haste::kQuick ? kQuickSide : fine};
   // Even where the target stands is asked there: finding it may take some tenths of a second.
-  wishes_.wish([this, haste, wish, space = std::move(space),
+  wishes_.wish([this, haste, wish, air = moving_air_, space = std::move(space),
                 answers = std::move(answers)](const base::Task& task) -> Worker::Delivery {
     auto shot = workspace::shot_for(space, answers, std::nullopt, kPreviewSeed);
     if (!shot) {
       return [this, words = reason_for(shot.error())] { show_problem(words); };
     }
     const sky::DiscPlace aim = shot->target;
-    const auto recording = camera::simulate(wished(*std::move(shot), answers, wish), task);
+    const camera::Shot asked = wished(*std::move(shot), answers, wish);
+    const auto recording =
+        wish.what.moving_air ? air->frame(asked, wish.air_s, task) : camera::simulate(asked, task);
     if (!recording) {
       return [this, words = error_text(recording.error())] { show_problem(words); };
     }
@@ -189,6 +228,47 @@ void SensorFrame::request(Haste haste) {
   });
 }
 
+bool SensorFrame::eye_looks() const {
+  const Shown path = shown();
+  return path.train.look && !optics::sensor_of(*path.rig);
+}
+
+void SensorFrame::request_eye(workspace::Workspace space, workspace::Answers answers) {
+  zoom_ = 1.0;
+  middle_ = {0.5, 0.5};
+  const int side = std::clamp(std::min(width(), height()) - 2 * kFrameMargin, 200, 900);
+  wishes_.wish([this, side, what = what_, space = std::move(space),
+                answers = std::move(answers)](const base::Task& task) -> Worker::Delivery {
+    auto shot = workspace::eye_shot(space, answers);
+    if (!shot) {
+      return [this, words = reason_for(shot.error())] { show_problem(words); };
+    }
+    shot->detune_angstrom = what.detune_angstrom;
+    shot->defocus_um = what.defocus_um;
+    shot->cloud.stops = what.cloud_stops;
+    const auto sight = camera::look_through(*shot, side, task);
+    if (!sight) {
+      return [this, words = error_text(sight.error())] { show_problem(words); };
+    }
+    auto things = workspace::things_to_see(answers.time, answers.disc, kSunSeed);
+    return [this, aim = shot->target, image = eye_image(*sight), words = glare_words(*sight),
+            shadow = sight->shadow_seen, things = std::move(things)]() mutable {
+      if (!problem_.isEmpty()) {
+        return;  // the light path was stopped meanwhile
+      }
+      aim_ = aim;
+      image_ = image;
+      eye_words_ = shadow
+                       ? tr("%1 The dark middle is the shadow of the secondary mirror.").arg(words)
+                       : words;
+      things_ = std::move(things);
+      setAccessibleDescription(eye_words_);
+      update();
+      emit pictureChanged();
+    };
+  });
+}
+
 void SensorFrame::show_problem(const QString& words) {
   problem_ = words;
   image_ = {};
@@ -202,7 +282,7 @@ QRectF SensorFrame::frame_rect() const {
   const QRectF room =
       QRectF(rect()).adjusted(kFrameMargin, kFrameMargin, -kFrameMargin, -kFrameMargin);
   if (!sensor) {
-    return room;
+    return eye_looks() ? fitted_rect(QSizeF(1.0, 1.0), room) : room;
   }
   return fitted_rect(QSizeF(sensor->camera.width_px, sensor->camera.height_px), room);
 }
@@ -210,6 +290,9 @@ QRectF SensorFrame::frame_rect() const {
 double SensorFrame::arcsec_per_unit() const {
   const Shown path = shown();
   const auto sensor = optics::sensor_of(*path.rig);
+  if (!sensor && path.train.look) {
+    return base::kArcsecPerDeg * path.train.look->true_field_deg / kEyeShare / frame_rect().width();
+  }
   if (!sensor || !path.train.sampling_arcsec_px) {
     return 1.0;
   }
@@ -231,21 +314,34 @@ void SensorFrame::draw(QPainter& painter) {
   painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
   const Palette& c = Theme::colours();
   const QRectF box = frame_rect();
-  painter.fillRect(box, QColor(0, 0, 0));
+  QPainterPath edge;
+  if (eye_looks() && problem_.isEmpty()) {
+    const double clear = 0.5 * (1.0 - kEyeShare) * box.width();
+    edge.addEllipse(box.adjusted(clear, clear, -clear, -clear));
+  } else {
+    edge.addRect(box);
+  }
+  painter.fillPath(edge, QColor(0, 0, 0));
+  painter.save();
+  painter.setClipPath(edge);
   if (!problem_.isEmpty()) {
     painter.setPen(kOnSun);
     painter.drawText(box.adjusted(24, 24, -24, -24), Qt::AlignCenter | Qt::TextWordWrap, problem_);
   } else if (!image_.isNull()) {
     painter.drawImage(box, image_);
   }
+  painter.restore();
   painter.setPen(Theme::line(c.ink, 2.0));
   painter.setBrush(Qt::NoBrush);
-  painter.drawRect(box);
+  painter.drawPath(edge);
   const Shown path = shown();
-  if (!path.train.field_width_arcmin) {
+  if (eye_looks()) {
+    draw_eye_marks(painter, box, path);
+  } else if (path.train.field_width_arcmin) {
+    draw_frame_marks(painter, box, path);
+  } else {
     return;
   }
-  draw_frame_marks(painter, box, path);
   if (!image_.isNull()) {
     painter.save();
     painter.setClipRect(box);
@@ -253,6 +349,21 @@ void SensorFrame::draw(QPainter& painter) {
     draw_target(painter);
     draw_things(painter, box);
     painter.restore();
+  }
+}
+
+void SensorFrame::draw_eye_marks(QPainter& painter, const QRectF& box, const Shown& path) const {
+  const optics::Look& look = *path.train.look;
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
+  painter.setPen(Theme::colours().ink);
+  painter.drawText(
+      QRectF(box.left() - 200, box.top() - 20, box.width() + 400, 18), Qt::AlignCenter,
+      tr("%1\u00d7, field %2\u2032, exit pupil %3 mm")
+          .arg(number(look.magnification, 0), number(base::kArcminPerDeg * look.true_field_deg, 0),
+               number(look.exit_pupil_mm, 1)));
+  if (!image_.isNull()) {
+    painter.drawText(QRectF(box.left() - 200, box.bottom() + 4, box.width() + 400, 18),
+                     Qt::AlignCenter, tr("Simulated, as an eye has it. %1").arg(eye_words_));
   }
 }
 
@@ -429,7 +540,7 @@ void SensorFrame::keep_inside() {
 }
 
 void SensorFrame::wheelEvent(QWheelEvent* event) {
-  if (!problem_.isEmpty() || event->angleDelta().y() == 0) {
+  if (!problem_.isEmpty() || eye_looks() || event->angleDelta().y() == 0) {
     event->ignore();
     return;
   }
@@ -482,6 +593,10 @@ void SensorFrame::leaveEvent(QEvent* event) {
 }
 
 void SensorFrame::keyPressEvent(QKeyEvent* event) {
+  if (eye_looks()) {
+    QWidget::keyPressEvent(event);
+    return;
+  }
   constexpr double kNudge = 40.0;
   switch (event->key()) {
     case Qt::Key_Plus:

@@ -3,6 +3,7 @@
 
 #include <QElapsedTimer>
 #include <QImage>
+#include <memory>
 #include <optional>
 #include <vector>
 
@@ -15,9 +16,12 @@
 
 namespace solarchon::app {
 
+class MovingAir;
+
 /// The sensor's edge with the Sun in it, as the simulated camera would record it now. The picture
 /// is made off the interface thread at the widget's resolution; the newest wish wins. The wheel and
 /// the keys + and - look closer, a drag moves what is looked at, a click points at what lies there.
+/// Where an eyepiece ends the light path, it is the round field as an eye has it.
 class SensorFrame : public Drawing {
   Q_OBJECT
 
@@ -67,12 +71,16 @@ class SensorFrame : public Drawing {
   /// Arcseconds on the sky for a unit of the drawing, as it is looked at now.
   [[nodiscard]] double arcsec_per_unit() const;
   void request(Haste haste);
+  /// What an eye sees, where no camera looks.
+  void request_eye(workspace::Workspace space, workspace::Answers answers);
+  [[nodiscard]] bool eye_looks() const;
   void show_problem(const QString& words);
   void look_closer(double factor, const QPointF& about);
   void move_by(const QPointF& units);
   void keep_inside();
   [[nodiscard]] const workspace::Thing* thing_near(const QPointF& point) const;
   void point_at(const workspace::Thing& thing);
+  void draw_eye_marks(QPainter& painter, const QRectF& box, const Shown& path) const;
   void draw_frame_marks(QPainter& painter, const QRectF& box, const Shown& path) const;
   /// Where the target lies, when it is not the whole disc.
   void draw_target(QPainter& painter) const;
@@ -83,9 +91,11 @@ class SensorFrame : public Drawing {
   Path path_;
   NewestWins wishes_;
   QImage image_;
+  QString eye_words_;  ///< what an eye has of it; empty with a camera
   QString problem_;
   WhatIf what_;
   QElapsedTimer air_clock_;
+  std::shared_ptr<MovingAir> moving_air_;  ///< asked by one piece of work after another
   double zoom_ = 1.0;
   QPointF middle_{0.5, 0.5};  ///< of what is looked at, in shares of the sensor
   sky::DiscPlace aim_;        ///< what the telescope points at

@@ -37,6 +37,12 @@ double rest_of(double moved_arcsec, double step_arcsec) {
                            : 0.0;
 }
 
+/// Where a mount's pole lies about a direction, from the true one through east (rad).
+double pole_angle_rad(const Vector& towards, const Vector& true_pole, const Vector& pole) {
+  const Vector east = cross(true_pole, towards);
+  return std::atan2(dot(pole, east), dot(pole, cross(towards, east)));
+}
+
 TrackPoint on_equatorial(const SunSeen& first, const SunSeen& now, double elapsed_s,
                          const sky::Observer& observer, const Driving& driving) {
   const MountAxis true_axis({}, observer.site.latitude_deg);
@@ -56,6 +62,17 @@ TrackPoint on_equatorial(const SunSeen& first, const SunSeen& now, double elapse
       (hour_angle_arcsec + worm_arcsec) * std::cos(now.circles.declination_deg * kRadPerDeg);
   point.north_arcsec = (to.declination_deg - from.declination_deg) * kArcsecPerDeg;
   return point;
+}
+
+/// By how much the field of a tilted axis has turned between two places of the Sun (degree).
+double turned_deg(const Circles& from, const Circles& to, const sky::Observer& observer,
+                  const Driving& driving) {
+  const MountAxis true_axis({}, observer.site.latitude_deg);
+  const MountAxis axis(driving.error, observer.site.latitude_deg);
+  const auto leaning = [&](const Circles& sun) {
+    return pole_angle_rad(true_axis.direction_of(sun), true_axis.pole(), axis.pole());
+  };
+  return base::wrap_180((leaning(to) - leaning(from)) / kRadPerDeg);
 }
 
 TrackPoint on_alt_azimuth(const SunSeen& first, const SunSeen& now, double elapsed_s,
@@ -91,6 +108,7 @@ std::vector<TrackPoint> track(const sky::Observer& observer, sky::UtcTime start,
   const bool level = driving.mount == plan::MountKind::kAltAzimuth;
   std::vector<TrackPoint> way;
   SunSeen first = sun_seen_at(ephemeris, observer, start);
+  const Circles began = first.circles;
   sky::UtcTime centred = start;
   bool turned = false;
   for (int i = 0; i <= count; ++i) {
@@ -109,7 +127,10 @@ std::vector<TrackPoint> track(const sky::Observer& observer, sky::UtcTime start,
                              : on_equatorial(first, now, elapsed_s, observer, driving);
     point.time = time;
     constexpr double kHalfTurnDeg = 180.0;
-    point.rotation_deg += turned ? kHalfTurnDeg : 0.0;
+    if (!level) {
+      point.rotation_deg =
+          turned_deg(began, now.circles, observer, driving) + (turned ? kHalfTurnDeg : 0.0);
+    }
     way.push_back(point);
   }
   return way;

@@ -2,10 +2,13 @@
 #include "solarchon/camera/blur.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <mutex>
 #include <opencv2/core.hpp>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/base/parallel.h"
 #include "solarchon/seeing/air.h"
 
 namespace solarchon::camera {
@@ -34,24 +37,50 @@ double overlap(double first, double second, double apart) {
   return (part(first, second) + part(second, first) - kite) / base::kPi;
 }
 
-double transfer(double cycles_per_px, const Softness& softness) {
-  const double share = cycles_per_px * softness.pixels_per_cutoff;
-  const double aperture = pupil_transfer(share, softness.obstruction, softness.defocus_waves);
+/// Of each place of a table over the square of the frequency (cycles per pixel).
+double frequency(int place) { return std::sqrt(0.5 * place / kTableSize); }  // at most 0.5 each way
+
+/// What the aperture leaves at each place of a table. Kept: the air changes oftener.
+std::vector<float> aperture_table(const Softness& softness) {
+  struct Kept {
+    std::array<double, 3> figures{};
+    std::vector<float> table;
+  };
+  static std::mutex guard;
+  static Kept kept;
+  const std::array<double, 3> figures{softness.pixels_per_cutoff, softness.obstruction,
+                                      softness.defocus_waves};
+  const std::lock_guard<std::mutex> held(guard);
+  if (kept.table.empty() || kept.figures != figures) {
+    kept.table.resize(kTableSize + 1);
+    base::each_row(kTableSize + 1, {}, [&](int i) {
+      kept.table[static_cast<std::size_t>(i)] = static_cast<float>(pupil_transfer(
+          frequency(i) * softness.pixels_per_cutoff, softness.obstruction, softness.defocus_waves));
+    });
+    kept.figures = figures;
+  }
+  return kept.table;
+}
+
+/// What the air leaves.
+double air_transfer(double cycles_per_px, const Softness& softness) {
   if (const auto& brief = softness.short_exposure) {
-    return aperture * seeing::short_exposure_transfer(share, brief->r0_cm, brief->wavelength_nm,
-                                                      brief->aperture_mm);
+    return seeing::short_exposure_transfer(cycles_per_px * softness.pixels_per_cutoff, brief->r0_cm,
+                                           brief->wavelength_nm, brief->aperture_mm);
   }
   const double sigma = softness.seeing_px / kFwhmPerSigma;
   const double phase = base::kPi * sigma * cycles_per_px;
-  return aperture * std::exp(-2.0 * phase * phase);
+  return std::exp(-2.0 * phase * phase);
 }
 
 /// Transfer function over the square of the frequency, ready to be looked up.
 std::vector<float> transfer_table(const Softness& softness) {
-  std::vector<float> table(kTableSize + 1);
+  std::vector<float> table = aperture_table(softness);
   for (int i = 0; i <= kTableSize; ++i) {
-    const double square = 0.5 * i / kTableSize;  // at most 0.5 cycles a pixel each way
-    table[static_cast<std::size_t>(i)] = static_cast<float>(transfer(std::sqrt(square), softness));
+    float& value = table[static_cast<std::size_t>(i)];
+    if (value != 0.0F) {
+      value *= static_cast<float>(air_transfer(frequency(i), softness));
+    }
   }
   return table;
 }
@@ -73,25 +102,50 @@ double pupil_transfer(double share, double obstruction, double defocus_waves) {
 
 int quick_size(int size) { return cv::getOptimalDFTSize(size); }
 
-void blur(std::vector<float>& picture, int width, int height, const Softness& softness) {
-  cv::Mat pixels(height, width, CV_32F, picture.data());
-  cv::Mat spectrum;
-  cv::dft(pixels, spectrum, cv::DFT_COMPLEX_OUTPUT);
+Spectrum::Spectrum(const std::vector<float>& picture, int width, int height)
+    : width_(width), height_(height), packed_(picture.size()) {
+  // OpenCV reads from what it is given here, and writes nothing to it.
+  const cv::Mat pixels(height, width, CV_32F, const_cast<float*>(picture.data()));
+  cv::Mat spectrum(height, width, CV_32F, packed_.data());
+  cv::dft(pixels, spectrum);
+}
+
+std::vector<float> Spectrum::softened(const Softness& softness) const {
   const std::vector<float> table = transfer_table(softness);
-  for (int y = 0; y < height; ++y) {
-    const double fy = static_cast<double>(std::min(y, height - y)) / height;
-    auto* row = spectrum.ptr<cv::Vec2f>(y);
-    for (int x = 0; x < width; ++x) {
-      const double fx = static_cast<double>(std::min(x, width - x)) / width;
-      const double place = (fx * fx + fy * fy) * 2.0 * kTableSize;
-      const auto below = std::min(static_cast<std::size_t>(place), table.size() - 2);
-      const auto part = static_cast<float>(place - static_cast<double>(below));
-      row[x] *= table[below] + (table[below + 1] - table[below]) * part;
+  const auto kept = [&table](double fx, double fy) {
+    const double place = (fx * fx + fy * fy) * 2.0 * kTableSize;
+    const auto below = std::min(static_cast<std::size_t>(place), table.size() - 2);
+    const auto part = static_cast<float>(place - static_cast<double>(below));
+    return table[below] + (table[below + 1] - table[below]) * part;
+  };
+  std::vector<float> picture = packed_;
+  base::each_row(height_, {}, [&](int y) {
+    const double fy = static_cast<double>(std::min(y, height_ - y)) / height_;
+    // The first column, and the last one of an even width, hold real and imaginary parts below
+    // one another; all others beside one another.
+    const int packed_row = (y + 1) / 2;
+    const double packed_fy = static_cast<double>(packed_row) / height_;
+    float* row = picture.data() + static_cast<std::ptrdiff_t>(y) * width_;
+    row[0] *= kept(0.0, packed_fy);
+    for (int x = 1; x < width_; x += 2) {
+      const int column = (x + 1) / 2;
+      const double fx = static_cast<double>(column) / width_;
+      if (x + 1 < width_) {
+        const float share = kept(fx, fy);
+        row[x] *= share;
+        row[x + 1] *= share;
+      } else {
+        row[x] *= kept(fx, packed_fy);
+      }
     }
-  }
-  cv::Mat back;
-  cv::dft(spectrum, back, cv::DFT_INVERSE | cv::DFT_SCALE | cv::DFT_REAL_OUTPUT);
-  back.copyTo(pixels);
+  });
+  cv::Mat spectrum(height_, width_, CV_32F, picture.data());
+  cv::dft(spectrum, spectrum, cv::DFT_INVERSE | cv::DFT_SCALE | cv::DFT_REAL_OUTPUT);
+  return picture;
+}
+
+void blur(std::vector<float>& picture, int width, int height, const Softness& softness) {
+  picture = Spectrum(picture, width, height).softened(softness);
 }
 
 }  // namespace solarchon::camera

@@ -81,8 +81,14 @@ class Vignette {
                  ? std::clamp(std::log(lost) / std::log(limb), kSoftest, kSteepest)
                  : 8.0;
   }
-  [[nodiscard]] double at(double radius_px) const {
-    return 1.0 / (1.0 + std::pow(radius_px / half_px_, power_));
+  /// What is left at the squares of even steps of the distance, to be looked up.
+  [[nodiscard]] std::vector<float> by_square(double farthest_px, int steps) const {
+    std::vector<float> table(static_cast<std::size_t>(steps) + 2);
+    for (std::size_t i = 0; i < table.size(); ++i) {
+      const double radius_px = farthest_px * std::sqrt(static_cast<double>(i) / steps);
+      table[i] = static_cast<float>(1.0 / (1.0 + std::pow(radius_px / half_px_, power_)));
+    }
+    return table;
   }
 
  private:
@@ -144,6 +150,17 @@ std::optional<optics::LineBand> line_of(const Shot& shot, const optics::Train& t
 
 namespace {
 
+/// Radius of the eyepiece's round field on a phone that looks into it (px); none elsewhere.
+std::optional<double> round_field_px(const Shot& shot, const Truth& truth,
+                                     const optics::Train& train) {
+  const auto sensor = optics::sensor_of(shot.rig);
+  if (!train.look || !sensor ||
+      !std::holds_alternative<optics::Phone>(shot.rig.elements[sensor->element].part)) {
+    return std::nullopt;
+  }
+  return 1800.0 * train.look->true_field_deg / truth.plate_scale_arcsec_px;
+}
+
 scene::Picture passed(const scene::Layers& layers, const Shot& shot, const Truth& truth,
                       const optics::Train& train, const scene::Grid& grid, double middle_x_px,
                       double middle_y_px) {
@@ -166,18 +183,40 @@ scene::Picture passed(const scene::Layers& layers, const Shot& shot, const Truth
     picture = layers.continuum;
   }
   if (train.vignetting) {
-    const Vignette vignette(*train.vignetting, truth);
+    constexpr int kSteps = 4096;
+    const double farthest_px = std::hypot(grid.width, grid.height);
+    const std::vector<float> left =
+        Vignette(*train.vignetting, truth).by_square(farthest_px, kSteps);
     base::each_row(grid.height, {}, [&](int y) {
       float* row = picture.data() + static_cast<std::ptrdiff_t>(y) * grid.width;
+      const double down = y - middle_y_px;
       for (int x = 0; x < grid.width; ++x) {
-        row[x] *= static_cast<float>(vignette.at(std::hypot(x - middle_x_px, y - middle_y_px)));
+        const double across = x - middle_x_px;
+        const double place = (across * across + down * down) * kSteps / (farthest_px * farthest_px);
+        const auto below = static_cast<std::size_t>(place);
+        const auto part = static_cast<float>(place - static_cast<double>(below));
+        row[x] *= left[below] + part * (left[below + 1] - left[below]);
       }
     });
+  }
+  if (const auto field_px = round_field_px(shot, truth, train)) {
+    keep_round(*field_px, middle_x_px, middle_y_px, grid.width, grid.height, picture);
   }
   return picture;
 }
 
 }  // namespace
+
+void keep_round(double radius_px, double middle_x_px, double middle_y_px, int width, int height,
+                scene::Picture& picture) {
+  base::each_row(height, {}, [&](int y) {
+    float* row = picture.data() + static_cast<std::ptrdiff_t>(y) * width;
+    for (int x = 0; x < width; ++x) {
+      const double distance_px = std::hypot(x - middle_x_px, y - middle_y_px);
+      row[x] *= static_cast<float>(std::clamp(radius_px - distance_px + 0.5, 0.0, 1.0));
+    }
+  });
+}
 
 std::shared_ptr<const scene::Picture> seen_through(
     const std::shared_ptr<const scene::Layers>& layers, const Shot& shot, const Truth& truth,
@@ -196,6 +235,7 @@ std::shared_ptr<const scene::Picture> seen_through(
     figures.push_back(train.etalon ? train.etalon->limb_shift_angstrom : 0.0);
     figures.insert(figures.end(), line->passes_angstrom.begin(), line->passes_angstrom.end());
   }
+  figures.push_back(round_field_px(shot, truth, train).value_or(0.0));
   if (train.vignetting) {
     figures.push_back(train.vignetting->field_arcmin);
     figures.push_back(train.vignetting->limb_share);

@@ -30,4 +30,8 @@ namespace solarchon::camera {
     const std::shared_ptr<const scene::Layers>& layers, const Shot& shot, const Truth& truth,
     const optics::Train& train, const scene::Grid& grid, double middle_x_px, double middle_y_px);
 
+/// Blackens what lies beyond a circle.
+void keep_round(double radius_px, double middle_x_px, double middle_y_px, int width, int height,
+                scene::Picture& picture);
+
 }  // namespace solarchon::camera

@@ -177,27 +177,35 @@ class CloudPainter {
         fibrils_.along(magnetism, latitude, place.longitude_rad, grains_);
     const double level = std::hypot(field.west, field.north);
     // Fibrils are long and thick where the field lies down and is strong; elsewhere short mottles
-    // crowd round the poles of the network, and the insides of its cells are nearly clear.
-    const double strong = std::clamp((level - 6.0) / 45.0, 0.0, 1.0);
-    const double near_pole = std::clamp((level + std::abs(field.up) - 2.0) / 14.0, 0.0, 1.0);
-    const auto mixed = [&](double FibrilNoise::Pair::*part) {
-      const double share = 0.25 + 0.75 * strong;
-      return (share * streaks.full.*part + (1.0 - share) * streaks.brief.*part) /
-             std::sqrt(share * share + (1.0 - share) * (1.0 - share));
-    };
-    const double first = mixed(&FibrilNoise::Pair::first);
-    const double second = mixed(&FibrilNoise::Pair::second);
+    // crowd round the poles of the network, and the insides of its cells hold grains without a
+    // direction.
+    const double strong = std::clamp((level - 8.0) / 70.0, 0.0, 1.0);
+    const double near_pole = soft_step(level + std::abs(field.up) - 9.0, 8.0);
     const Vector on_sun = on_sphere(latitude, place.longitude_rad);
     const double lump = in_lumps(on_sun, 5.5, 1);
     const double patch = in_lumps(on_sun, 24.0, 2);
-    const double bright = soft_step(std::abs(field.up) - 80.0, 70.0) *
-                          std::clamp(0.8 + 0.35 * second + 0.5 * lump, 0.0, 1.4);
-    const double crowd = std::max(0.05, (0.25 + 0.45 * near_pole + 0.6 * strong) *
-                                            (1.0 + (0.9 * lump + 0.9 * patch) * (1.0 - strong)));
+    const double grain = in_lumps(on_sun, 2.1, 3);
+    const auto mixed = [&](double FibrilNoise::Pair::*part) {
+      const double share = 0.15 + 0.85 * strong;
+      const double streak = (share * streaks.full.*part + (1.0 - share) * streaks.brief.*part) /
+                            std::sqrt(share * share + (1.0 - share) * (1.0 - share));
+      // What has no direction takes the place of streaks inside the cells.
+      const double directed = std::clamp(0.35 + 0.65 * near_pole + strong, 0.0, 1.0);
+      return directed * streak + 3.2 * (1.0 - directed) * grain;
+    };
+    const double first = mixed(&FibrilNoise::Pair::first);
+    const double second = mixed(&FibrilNoise::Pair::second);
+    const double plage = soft_step(std::abs(field.up) - 80.0, 70.0);
+    const double bright =
+        plage * std::clamp(0.75 + 0.12 * second + 0.9 * grain + 0.5 * lump, 0.0, 1.5);
+    const double crowd =
+        std::max(0.04, (0.36 + 0.4 * near_pole + 0.45 * strong) *
+                           (1.0 + (0.8 * lump + 0.9 * patch) * (1.0 - 0.6 * strong))) *
+        (1.0 - 0.6 * plage);
     Sheet sheet;
-    sheet.thickness =
-        static_cast<float>(std::min(3.5, 0.25 + crowd * std::exp(0.9 * first)) + 0.8 * bright);
-    sheet.source = static_cast<float>(0.136 + 0.012 * second + 0.006 * lump + 0.15 * bright);
+    sheet.thickness = static_cast<float>(std::min(3.5, 0.25 + crowd * std::exp(1.1 * first - 0.2)) +
+                                         0.8 * bright);
+    sheet.source = static_cast<float>(0.136 + 0.015 * second + 0.006 * lump + 0.15 * bright);
     sheet.velocity = static_cast<float>((4.0 + 5.0 * strong) * second);
     return sheet;
   }

@@ -17,56 +17,68 @@ namespace {
 
 constexpr double kCloudWidth = 0.40;  // angstrom, to 1/e
 constexpr double kAngstromPerKmS = 1.0 / 45.7;
-constexpr int kShifts = 17;
 constexpr int kThicknesses = 20;
 constexpr int kVelocities = 25;
 constexpr double kFastest = 260.0;  // km/s
 constexpr double kSlow = 12.0;      // about which the table is fine
 
-/// What a filter passes of each of the three parts of a pixel's light.
-struct Passed {
-  float continuum;
-  float core;
-  float cloud;
-};
+/// What a filter passes of each of the three parts of a pixel's light: continuum, core, cloud; the
+/// fourth is there so that all are worked on at once.
+using Passed = float __attribute__((vector_size(16)));
+enum Part { kContinuum, kCore, kCloud };
+
+Passed between(Passed a, Passed b, float part) { return a + part * (b - a); }
 
 /// Sums over the passband, made once for a picture and then looked up.
 class Table {
  public:
   Table(const LinePassband& passband, double first_shift, double last_shift)
       : first_(first_shift),
-        step_(std::max(1e-6, (last_shift - first_shift) / (kShifts - 1))),
-        cells_(static_cast<std::size_t>(kShifts) * kThicknesses * kVelocities) {
+        shifts_(shifts_between(first_shift, last_shift)),
+        step_((last_shift - first_shift) / (shifts_ - 1)),
+        per_step_(static_cast<float>(1.0 / step_)),
+        cells_(static_cast<std::size_t>(shifts_) * kThicknesses * kVelocities),
+        places_(kSpeeds + 1) {
     const double quiet = quiet_light(passband);
-    base::each_row(kShifts, {}, [&](int shift) { fill(passband, shift, quiet); });
+    base::each_row(shifts_ * kVelocities, {},
+                   [&](int row) { fill(passband, row / kVelocities, row % kVelocities, quiet); });
+    for (int i = 0; i <= kSpeeds; ++i) {
+      places_[static_cast<std::size_t>(i)] =
+          static_cast<float>(place_of((2.0 * i / kSpeeds - 1.0) * kFastest));
+    }
   }
 
   /// @param shift     of the passband against the line of the place (angstrom)
-  [[nodiscard]] Passed at(double shift, double thickness, double velocity) const {
-    const auto split = [](double place, int count) {
-      const double held = std::clamp(place, 0.0, count - 1.001);
+  [[nodiscard]] Passed at(float shift, float thickness, float velocity) const {
+    const auto split = [](float place, int count) {
+      const float held = std::clamp(place, 0.0F, static_cast<float>(count) - 1.001F);
       const int low = static_cast<int>(held);
-      return std::pair(low, static_cast<float>(held - low));
+      return std::pair(low, held - static_cast<float>(low));
     };
-    const auto [s, ds] = split((shift - first_) / step_, kShifts);
-    const auto [t, dt] = split(thickness / (1.0 + thickness) * (kThicknesses - 1), kThicknesses);
-    const auto [v, dv] = split(place_of(velocity), kVelocities);
-    Passed out{0.0F, 0.0F, 0.0F};
-    for (int i = 0; i < 2; ++i) {
-      for (int j = 0; j < 2; ++j) {
-        const float weight = (i == 0 ? 1.0F - ds : ds) * (j == 0 ? 1.0F - dt : dt);
-        const Passed* cell = &cells_[index(s + i, t + j, v)];
-        const float low = weight * (1.0F - dv);
-        const float high = weight * dv;
-        out.continuum += low * cell[0].continuum + high * cell[1].continuum;
-        out.core += low * cell[0].core + high * cell[1].core;
-        out.cloud += low * cell[0].cloud + high * cell[1].cloud;
-      }
-    }
-    return out;
+    const auto [s, ds] = split((shift - static_cast<float>(first_)) * per_step_, shifts_);
+    const auto [t, dt] = split(thickness / (1.0F + thickness) * (kThicknesses - 1), kThicknesses);
+    const auto [speed, part] = split((velocity * kPerFastest + 1.0F) * 0.5F * kSpeeds, kSpeeds + 1);
+    const auto at_speed = static_cast<std::size_t>(speed);
+    const auto [v, dv] =
+        split(places_[at_speed] + part * (places_[at_speed + 1] - places_[at_speed]), kVelocities);
+    const auto along_velocity = [this, v = v, dv = dv](int shift_at, int thickness_at) {
+      const Passed* cell = &cells_[index(shift_at, thickness_at, v)];
+      return between(cell[0], cell[1], dv);
+    };
+    return between(between(along_velocity(s, t), along_velocity(s, t + 1), dt),
+                   between(along_velocity(s + 1, t), along_velocity(s + 1, t + 1), dt), ds);
   }
 
  private:
+  static constexpr int kSpeeds = 1040;  // half a km/s apart
+  static constexpr float kPerFastest = static_cast<float>(1.0 / kFastest);
+  /// A fiftieth of an angstrom apart the profile is straight to a thousandth of the continuum.
+  static int shifts_between(double first, double last) {
+    constexpr double kFine = 0.025;  // angstrom
+    constexpr int kFewest = 3;
+    constexpr int kMost = 17;
+    return std::clamp(static_cast<int>(std::ceil((last - first) / kFine)) + 1, kFewest, kMost);
+  }
   [[nodiscard]] static std::size_t index(int shift, int thickness, int velocity) {
     return (static_cast<std::size_t>(shift) * kThicknesses + static_cast<std::size_t>(thickness)) *
                kVelocities +
@@ -88,7 +100,7 @@ class Table {
     return light;
   }
 
-  void fill(const LinePassband& passband, int shift, double quiet) {
+  void fill(const LinePassband& passband, int shift, int v, double quiet) {
     const double half = 0.5 * static_cast<double>(passband.transmission.size() - 1);
     const double centre = first_ + shift * step_;
     const std::size_t count = passband.transmission.size();
@@ -103,35 +115,36 @@ class Table {
       from_core[i] = passband.transmission[i] * profile * deep / quiet;
     }
     static const double most = std::asinh(kFastest / kSlow);
-    for (int v = 0; v < kVelocities; ++v) {
-      const double velocity = kSlow * std::sinh((2.0 * v / (kVelocities - 1) - 1.0) * most);
-      std::vector<double> shape(count);
+    const double velocity = kSlow * std::sinh((2.0 * v / (kVelocities - 1) - 1.0) * most);
+    std::vector<double> shape(count);
+    for (std::size_t i = 0; i < count; ++i) {
+      const double off = (offsets[i] - velocity * kAngstromPerKmS) / kCloudWidth;
+      shape[i] = std::exp(-off * off);
+    }
+    for (int t = 0; t < kThicknesses; ++t) {
+      constexpr double kThickest = 40.0;
+      const double share = static_cast<double>(t) / (kThicknesses - 1);
+      const double thickness = share < 1.0 ? share / (1.0 - share) : kThickest;
+      double continuum = 0.0;
+      double core = 0.0;
+      double cloud = 0.0;
       for (std::size_t i = 0; i < count; ++i) {
-        const double off = (offsets[i] - velocity * kAngstromPerKmS) / kCloudWidth;
-        shape[i] = std::exp(-off * off);
+        const double passed = std::exp(-thickness * shape[i]);
+        continuum += from_continuum[i] * passed;
+        core += from_core[i] * passed;
+        cloud += passband.transmission[i] / quiet * (1.0 - passed);
       }
-      for (int t = 0; t < kThicknesses; ++t) {
-        constexpr double kThickest = 40.0;
-        const double share = static_cast<double>(t) / (kThicknesses - 1);
-        const double thickness = share < 1.0 ? share / (1.0 - share) : kThickest;
-        double continuum = 0.0;
-        double core = 0.0;
-        double cloud = 0.0;
-        for (std::size_t i = 0; i < count; ++i) {
-          const double passed = std::exp(-thickness * shape[i]);
-          continuum += from_continuum[i] * passed;
-          core += from_core[i] * passed;
-          cloud += passband.transmission[i] / quiet * (1.0 - passed);
-        }
-        cells_[index(shift, t, v)] = {static_cast<float>(continuum), static_cast<float>(core),
-                                      static_cast<float>(cloud)};
-      }
+      cells_[index(shift, t, v)] = Passed{static_cast<float>(continuum), static_cast<float>(core),
+                                          static_cast<float>(cloud), 0.0F};
     }
   }
 
   double first_;
+  int shifts_;
   double step_;
+  float per_step_;
   std::vector<Passed> cells_;
+  std::vector<float> places_;  ///< of velocities, evenly from the fastest towards us
 };
 
 }  // namespace
@@ -162,6 +175,8 @@ Picture through(const Layers& layers, const LinePassband& passband, const sky::D
   constexpr double kRotation = 0.05;  // angstrom, at the limbs
   const Table table(passband, passband.centre_angstrom + least - kRotation,
                     passband.centre_angstrom + most + kRotation);
+  constexpr double kMiddleLatitude = 0.25;  // sine; the rest is a hundredth of an angstrom
+  const double limb_angstrom = rotation_km_s(1.0, kMiddleLatitude, view.b0_deg) * kAngstromPerKmS;
   Picture picture(layers.continuum.size());
   base::each_row(layers.height, {}, [&](int y) {
     const std::size_t start = static_cast<std::size_t>(y) * static_cast<std::size_t>(layers.width);
@@ -170,13 +185,11 @@ Picture through(const Layers& layers, const LinePassband& passband, const sky::D
       const std::size_t at = start + static_cast<std::size_t>(x);
       const double dx = x - grid.centre_x_px;
       const double west = std::clamp(facing.west(dx, dy) / facing.limb_px(), -1.0, 1.0);
-      constexpr double kMiddleLatitude = 0.25;  // sine; the rest is a hundredth of an angstrom
-      const double shift = passband.centre_angstrom + field_shift(x, y) -
-                           rotation_km_s(west, kMiddleLatitude, view.b0_deg) * kAngstromPerKmS;
-      const Passed passed = table.at(shift, static_cast<double>(layers.thickness[at]),
-                                     static_cast<double>(layers.velocity_km_s[at]));
-      picture[at] = passed.continuum * layers.continuum[at] + passed.core * layers.core[at] +
-                    passed.cloud * layers.source[at];
+      const double shift = passband.centre_angstrom + field_shift(x, y) - limb_angstrom * west;
+      const Passed passed =
+          table.at(static_cast<float>(shift), layers.thickness[at], layers.velocity_km_s[at]);
+      picture[at] = passed[kContinuum] * layers.continuum[at] + passed[kCore] * layers.core[at] +
+                    passed[kCloud] * layers.source[at];
     }
   });
   return picture;

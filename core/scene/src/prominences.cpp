@@ -119,6 +119,9 @@ class Weaver {
       Thread thread;
       thread.radius_km = (330.0 + 330.0 * draw.share()) * (1.0 + lift_share);
       thread.thickness = (filament_.active ? 0.55 : 0.36) * filament_.strength * 2.0 * turn.seen();
+      // Denser here, torn there.
+      thread.thickness *=
+          std::clamp(1.0 + 0.8 * noise(way / 22.0, 18) + 0.4 * noise(way / 9.0, 19), 0.1, 1.8);
       thread.source = kFilamentSource * (0.8 + 0.4 * draw.share());
       thread.velocity_km_s =
           spine_.at(way).way(flow_km_s, 0.0, 5.0 * draw.about_zero() + 1.2 * filament_.lift_mm);
@@ -201,8 +204,10 @@ class Weaver {
     // Wider below than on top; thinner towards the ends.
     const double ends =
         std::clamp(4.0 * std::min(way, filament_.length_mm - way) / filament_.length_mm, 0.3, 1.0);
-    const double aside = across(draw) * (1.2 - 0.7 * height / filament_.height_mm) * ends +
-                         (active ? 1.6 * noise(way / 9.0, 17) : 2.0 * noise(way / 16.0, 17));
+    const double breadth = std::clamp(0.9 + 0.8 * noise(way / 25.0, 23), 0.35, 1.7);
+    const double aside =
+        breadth * across(draw) * (1.2 - 0.7 * height / filament_.height_mm) * ends +
+        (active ? 1.6 * noise(way / 9.0, 17) : 2.0 * noise(way / 16.0, 17));
     const double sag = half * (0.35 * draw.about_zero() + 0.45 * noise(way / 12.0, 16));
     const double woven = 0.8 * draw.about_zero();
     add(thread, [&](double share) {

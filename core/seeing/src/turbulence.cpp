@@ -9,6 +9,7 @@
 
 #include "solarchon/base/angle.h"
 #include "solarchon/base/random.h"
+#include "wave_sums.h"
 
 namespace solarchon::seeing {
 
@@ -49,6 +50,27 @@ Turbulence::Turbulence(const Air& air, double wavelength_nm, double aperture_mm)
   const double motion = image_motion_arcsec(air.r0_cm, wavelength_nm, aperture_mm);
   add_layer(kGroundM, air.wind_m_s, (1.0 - air.high_share) * motion * motion, 1);
   add_layer(kHighM, air.wind_m_s + kHighWindMS, air.high_share * motion * motion, 2);
+  add_calm(air.seed);
+}
+
+void Turbulence::add_calm(std::uint32_t seed) {
+  constexpr int kPatches = 8;
+  constexpr double kFinestArcsec = 60.0;
+  constexpr double kCoarsestArcsec = 240.0;
+  constexpr double kOfWander = 0.4;
+  // Carried by the wind of the layer that blurs most, some hundred metres up.
+  constexpr double kBlurM = 300.0;
+  base::Random random{seed, 0xca17U};
+  for (int i = 0; i < kPatches; ++i) {
+    const double length =
+        kFinestArcsec * std::pow(kCoarsestArcsec / kFinestArcsec, random.uniform());
+    const double way = random.uniform(0.0, 2.0 * base::kPi);
+    const double wave_number = 2.0 * base::kPi / length;
+    const double arcsec_s = air_.wind_m_s / kBlurM / kRadPerArcsec * std::cos(way);
+    calm_.push_back({wave_number * std::cos(way), wave_number * std::sin(way),
+                     wave_number * arcsec_s, random.uniform(0.0, 2.0 * base::kPi),
+                     kOfWander * air_.wander * std::sqrt(2.0 / kPatches)});
+  }
 }
 
 void Turbulence::add_layer(double height_m, double wind_m_s, double variance_arcsec2,
@@ -83,11 +105,15 @@ double Turbulence::r0_cm(double seconds) const {
   return air_.r0_cm * std::exp(air_.wander * wandering(air_.seed, seconds));
 }
 
+double Turbulence::strength(double seconds) const {
+  // Weaker where the air is calm just now.
+  return std::pow(r0_cm(seconds) / air_.r0_cm, -5.0 / 6.0);
+}
+
 MotionField Turbulence::motion(double seconds) const {
   MotionField field;
   field.waves_.reserve(waves_.size());
-  // Weaker where the air is calm just now.
-  const double scale = std::pow(r0_cm(seconds) / air_.r0_cm, -5.0 / 6.0);
+  const double scale = strength(seconds);
   for (const LayerWave& wave : waves_) {
     const double carried = wave.right_per_m * wave.wind_right_m_s * seconds +
                            wave.down_per_m * wave.wind_down_m_s * seconds;
@@ -97,6 +123,30 @@ MotionField Turbulence::motion(double seconds) const {
                             scale * wave.right_arcsec, scale * wave.down_arcsec});
   }
   return field;
+}
+
+LatticeMotion Turbulence::motion_over(const Lattice& lattice, double seconds) const {
+  const double scale = strength(seconds);
+  WaveSums motion(lattice);
+  for (const LayerWave& wave : waves_) {
+    const double down_rad_arcsec = wave.down_per_m * wave.height_m * kRadPerArcsec;
+    const double carried_rad_s =
+        wave.right_per_m * wave.wind_right_m_s + wave.down_per_m * wave.wind_down_m_s;
+    const double start = std::fmod(wave.phase_rad - carried_rad_s * seconds, 2.0 * base::kPi) +
+                         down_rad_arcsec * lattice.top_arcsec;
+    const double by_row =
+        down_rad_arcsec * lattice.step_arcsec - carried_rad_s * lattice.row_delay_s;
+    motion.add(wave.right_per_m * wave.height_m * kRadPerArcsec, scale * wave.right_arcsec,
+               scale * wave.down_arcsec, [&](int row) { return start + by_row * row; });
+  }
+  WaveSums calm(lattice);
+  for (const CalmWave& wave : calm_) {
+    const double start = std::fmod(wave.phase_rad - wave.rad_s * seconds, 2.0 * base::kPi) +
+                         wave.down_rad_arcsec * lattice.top_arcsec;
+    calm.add(wave.right_rad_arcsec, wave.amplitude, 0.0,
+             [&](int row) { return start + wave.down_rad_arcsec * lattice.step_arcsec * row; });
+  }
+  return {motion.first_by_rows(), motion.second_by_rows(), calm.first_by_rows()};
 }
 
 Shift MotionField::at(double right_arcsec, double down_arcsec) const {

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "solarchon/align/mount_axis.h"
 #include "solarchon/align/seen_drift.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/sky/sun.h"
@@ -104,13 +105,47 @@ TEST(Track, TheFieldOfAnAltAzimuthMountTurnsByTheParallacticAngle) {
   EXPECT_NEAR(way.back().rotation_deg, angle(kMorning + sky::hours(1.0)) - angle(kMorning), 1e-3);
 }
 
+TEST(Track, ATiltedAxisTurnsTheField) {
+  for (const double latitude : {36.07, -41.3}) {
+    Driving tilted = driving(plan::MountKind::kEquatorialFree);
+    tilted.error = {2.0, -3.0};
+    sky::Observer observer = kSouthCoast;
+    observer.site.latitude_deg = latitude;
+    observer.weather.pressure_hpa = 0.0;
+    const auto way = track(observer, kMorning, sky::minutes(20.0), 12, tilted);
+    EXPECT_EQ(way.front().rotation_deg, 0.0);
+    // Independently: where a place a little north of the Sun lies on the mount's own circles.
+    const MountAxis sky_axis({}, latitude);
+    const MountAxis mount(tilted.error, latitude);
+    const auto north_on_mount = [&](sky::UtcTime time) {
+      const sky::GeocentricSun sun = sky::geocentric_sun(time, 0.0);
+      const double hour_angle = sky::local_sun(sun, observer.site, observer.weather).hour_angle_deg;
+      const Circles at = mount.circles_of(sky_axis.direction_of({hour_angle, sun.declination_deg}));
+      const Circles above =
+          mount.circles_of(sky_axis.direction_of({hour_angle, sun.declination_deg + 0.01}));
+      const double east =
+          -(above.hour_angle_deg - at.hour_angle_deg) * std::cos(at.declination_deg * kRadPerDeg);
+      return std::atan2(east, above.declination_deg - at.declination_deg) / kRadPerDeg;
+    };
+    for (const std::size_t i : {3U, 7U, 12U}) {
+      // What is fixed to the mount turns the other way.
+      EXPECT_NEAR(way[i].rotation_deg, north_on_mount(kMorning) - north_on_mount(way[i].time), 2e-3)
+          << latitude << ' ' << i;
+    }
+    EXPECT_GT(std::abs(way.back().rotation_deg), 0.5);
+  }
+}
+
 TEST(Track, AfterTheTurnItIsCentredAnewAndUpsideDown) {
   Driving turning = driving(plan::MountKind::kEquatorialTurns);
   turning.error = {1.0, 1.0};
   turning.turn = kMorning + sky::minutes(30.0);
   const auto way = track(kSouthCoast, kMorning, sky::minutes(1.0), 60, turning);
-  EXPECT_EQ(way[29].rotation_deg, 0.0);
-  EXPECT_EQ(way[30].rotation_deg, 180.0);
+  // On top of what the tilted axis turns the field by.
+  turning.turn = {};
+  const auto on = track(kSouthCoast, kMorning, sky::minutes(1.0), 60, turning);
+  EXPECT_EQ(way[29].rotation_deg, on[29].rotation_deg);
+  EXPECT_NEAR(way[30].rotation_deg, 180.0 + on[30].rotation_deg, 1e-9);
   EXPECT_EQ(way[30].west_arcsec, 0.0);
   EXPECT_GT(std::hypot(way[29].west_arcsec, way[29].north_arcsec), 60.0);
   // The jump is no speed.

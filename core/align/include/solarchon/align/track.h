@@ -39,11 +39,11 @@ struct TrackPoint {
 /// The way of the Sun in the field.
 /// @param step   0.1 s or more
 /// @param count  of steps, 0 to 10 000; the start is a point too; all within 15 hours of it
-/// Equatorial mounts: the axis' error by exact rotations, the worm as a sine that begins at the
-/// start. Alt-azimuth mounts: each axis stands at the nearest of its steps; the field turns by the
-/// change of the parallactic angle. At the stars' rate the Sun's own motion is added. Accuracy: 0.3
-/// arcsec an hour of parallax. Equatorial mounts are taken to know nothing of refraction,
-/// alt-azimuth mounts to follow it.
+/// Equatorial mounts: the axis' error by exact rotations, which turn the field too; the worm as a
+/// sine that begins at the start. Alt-azimuth mounts: each axis stands at the nearest of its steps;
+/// the field turns by the change of the parallactic angle. At the stars' rate the Sun's own motion
+/// is added. Accuracy: 0.3 arcsec an hour of parallax. Equatorial mounts are taken to know nothing
+/// of refraction, alt-azimuth mounts to follow it.
 [[nodiscard]] std::vector<TrackPoint> track(const sky::Observer& observer, sky::UtcTime start,
                                             sky::Duration step, int count, const Driving& driving);
 

@@ -33,8 +33,22 @@ struct Softness {
   double defocus_waves = 0.0;
 };
 
-/// Blurs a row-major picture in place by the transfer function of the aperture times that of
-/// Gaussian seeing, or of a short exposure. The picture wraps round: callers leave a margin.
+/// The spectrum of a row-major picture, from which it is had at one softness after another.
+class Spectrum {
+ public:
+  /// @param width, height  best as quick_size makes them
+  Spectrum(const std::vector<float>& picture, int width, int height);
+  /// The picture, blurred by the transfer function of the aperture times that of Gaussian seeing,
+  /// or of a short exposure. It wraps round: callers leave a margin.
+  [[nodiscard]] std::vector<float> softened(const Softness& softness) const;
+
+ private:
+  int width_;
+  int height_;
+  std::vector<float> packed_;  ///< as OpenCV packs the half of it that says all
+};
+
+/// Blurs a row-major picture in place, as Spectrum does.
 void blur(std::vector<float>& picture, int width, int height, const Softness& softness);
 
 /// A size at or above `size` that the transform handles quickly.

@@ -7,6 +7,7 @@
 
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
+#include "solarchon/camera/marks.h"
 #include "solarchon/frames/frame.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/optics/train.h"
@@ -14,6 +15,7 @@
 #include "solarchon/scene/filament.h"
 #include "solarchon/scene/synthetic_sun.h"
 #include "solarchon/seeing/air.h"
+#include "solarchon/seeing/cloud.h"
 #include "solarchon/sky/disc.h"
 #include "solarchon/sky/site.h"
 
@@ -40,7 +42,10 @@ struct Shot {
   std::optional<double> band_angstrom = {};
   double detune_angstrom = 0.0;  ///< of the passband, red positive: -5 to 5
   double defocus_um = 0.0;       ///< of the sensor, either way: -20000 to 20000
-  double cloud_stops = 0.0;      ///< that thin cloud takes from the light: 0 to 15
+  seeing::Cloud cloud = {};
+  Marks marks = {};
+  /// Each pixel of a colour camera holds one colour of its Bayer pattern; else all are grey.
+  bool mosaic = false;
 };
 
 /// What was drawn, for whoever checks a measurement.
@@ -62,6 +67,7 @@ struct Truth {
   std::optional<double> r0_cm;               ///< of the air at that instant, at 500 nm
   /// By how much the air has moved the middle of the frame (px); other places move otherwise.
   sky::PictureOffset shift_px = {};
+  double cloud_stops = 0.0;  ///< in the middle of the frame, at that instant
 };
 
 struct Recording {
@@ -70,8 +76,9 @@ struct Recording {
 };
 
 /// Records one frame of the synthetic Sun through a rig, in white light or in hydrogen alpha as its
-/// filters pick it: diffraction of the aperture with its obstruction, defocus, seeing of a long or
-/// a short exposure, vignetting, sampling, shot and read noise, full well, bit depth. The same shot
+/// filters pick it: cloud, diffraction of the aperture with its obstruction, defocus, seeing of a
+/// long or a short exposure, vignetting, the sensor's marks, sampling, shot and read noise, full
+/// well, bit depth. The same shot
 /// gives the same frame. The scene of the last frame is kept, so that the next one of the same
 /// moment and place is not drawn anew. Errors: kMissing (field `rig`) without telescope and camera,
 /// kOutOfRange for a figure out of the range that is told above, kTooLarge beyond

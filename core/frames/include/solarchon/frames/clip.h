@@ -21,4 +21,13 @@ using FrameSource = std::function<base::Result<Frame>(int frame)>;
                                                  const FrameSource& source,
                                                  const std::filesystem::path& path);
 
+/// Writes a clip as grey video without loss: FFV1 with check sums in Matroska, 8 bits where the
+/// first frame's saturation needs no more, else 16. Start and pixel scale go into its tags. One
+/// frame is held at a time. Whole or not at all.
+/// @param count    of frames, 1 or more, all of the size of the first
+/// @param rate_hz  above 0
+/// Errors: kUnwritable; kMalformed for a frame of another size; those of the source.
+[[nodiscard]] base::Result<void> write_video(int count, double rate_hz, const FrameSource& source,
+                                             const std::filesystem::path& path);
+
 }  // namespace solarchon::frames

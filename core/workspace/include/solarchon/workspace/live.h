@@ -1,0 +1,46 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <vector>
+
+#include "solarchon/align/track.h"
+#include "solarchon/camera/stream.h"
+#include "solarchon/match/clip.h"
+#include "solarchon/optics/parts.h"
+#include "solarchon/sky/site.h"
+#include "solarchon/workspace/answers.h"
+#include "solarchon/workspace/workspace.h"
+
+namespace solarchon::workspace {
+
+/// How a mount lets the picture of the Sun go on the sensor: its way in the field, and the turning
+/// of the field, as the picture shows them.
+/// @param duration_s  0 to 50 000
+/// @param celestial   of the picture at the start
+/// Accuracy: as align::track, every second, or every thousandth of the duration where that is more.
+[[nodiscard]] std::vector<camera::Wander> wander_of(const sky::Observer& observer,
+                                                    sky::UtcTime start, double duration_s,
+                                                    const align::Driving& driving,
+                                                    const sky::PictureOrientation& celestial);
+
+/// By how much later a sensor reads each row than the one above (us); 0 for a global shutter.
+[[nodiscard]] double row_delay_us(const optics::Camera& camera);
+
+/// How a workspace's mount drives: its kind, what was set of worm and steps, and the axis' error
+/// as its drift runs tell it.
+[[nodiscard]] align::Driving driving_of(const Workspace& workspace);
+
+/// What moves the target's detail in a clip of a minute from now: the Sun's rotation, its own
+/// changes, the mount's wandering, and the turning of its field.
+/// @param place  of the target
+/// Errors: kMissing (field `rig`) without telescope and camera.
+[[nodiscard]] base::Result<match::ClipMotion> clip_motion_of(const Workspace& workspace,
+                                                             const Answers& answers,
+                                                             const sky::DiscPlace& place);
+
+/// The shot that camera::look_through wants of a workspace.
+/// Errors: kOutOfRange (field `time`) with the Sun down.
+[[nodiscard]] base::Result<camera::Shot> eye_shot(const Workspace& workspace,
+                                                  const Answers& answers);
+
+}  // namespace solarchon::workspace

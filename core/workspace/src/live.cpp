@@ -1,0 +1,94 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/workspace/live.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "solarchon/base/angle.h"
+#include "solarchon/match/target.h"
+#include "solarchon/workspace/observe.h"
+
+namespace solarchon::workspace {
+
+std::vector<camera::Wander> wander_of(const sky::Observer& observer, sky::UtcTime start,
+                                      double duration_s, const align::Driving& driving,
+                                      const sky::PictureOrientation& celestial) {
+  constexpr double kMostPoints = 1000.0;
+  const double step_s = std::max(1.0, duration_s / kMostPoints);
+  const int count = static_cast<int>(std::ceil(duration_s / step_s));
+  std::vector<camera::Wander> way;
+  for (const align::TrackPoint& point :
+       align::track(observer, start, sky::seconds(step_s), count, driving)) {
+    // The field turns north through east; what is in it turns the other way, and east lies
+    // counter-clockwise of north where the picture is not mirrored.
+    const double turn_deg = celestial.mirrored ? -point.rotation_deg : point.rotation_deg;
+    sky::PictureOrientation now = celestial;
+    now.north_deg += turn_deg;
+    way.push_back({sky::in_seconds(point.time - start),
+                   sky::to_picture({point.west_arcsec, point.north_arcsec}, now), turn_deg});
+  }
+  return way;
+}
+
+double row_delay_us(const optics::Camera& camera) {
+  constexpr double kUsPerS = 1e6;
+  return camera.shutter == optics::Shutter::kRolling
+             ? kUsPerS / camera.frame_rate_hz / camera.height_px
+             : 0.0;
+}
+
+align::Driving driving_of(const Workspace& workspace) {
+  align::Driving driving;
+  driving.mount = workspace.mount.kind;
+  driving.rate = workspace.outside.rate;
+  driving.periodic_error_arcsec = workspace.outside.periodic_error_arcsec;
+  driving.worm_period_s = workspace.outside.worm_period_s;
+  driving.step_arcsec = workspace.outside.step_arcsec;
+  driving.error = axis_of(workspace).error;  // none without runs that tell it
+  return driving;
+}
+
+base::Result<match::ClipMotion> clip_motion_of(const Workspace& workspace, const Answers& answers,
+                                               const sky::DiscPlace& place) {
+  const optics::Train& train = answers.train;
+  if (!answers.limits || !train.field_width_arcmin) {
+    return base::fail(base::ErrorCode::kMissing, "rig", {}, base::wants("telescope-and-camera"));
+  }
+  const Limits& limits = *answers.limits;
+  const double radius = sky::limb_radius_arcsec(answers.disc.distance_au);
+  align::Driving smooth = driving_of(workspace);
+  smooth.step_arcsec = 0.0;            // jitter, no motion
+  smooth.periodic_error_arcsec = 0.0;  // at its fastest, below
+  constexpr int kPoints = 6;
+  const align::TrackSummary way = align::summary_of(
+      align::track(observer_of(workspace), answers.time, sky::seconds(10.0), kPoints, smooth), {});
+  // Of an axis that nobody measured, the rate and the worm alone are counted.
+  double tracking_arcsec_min = 60.0 * wander_arcsec_s(workspace, answers.sun.declination_deg);
+  if (workspace.mount.kind != plan::MountKind::kAltAzimuth && axis_of(workspace).solvable()) {
+    tracking_arcsec_min += way.fastest_arcsec_min;
+  }
+  constexpr double kArcsecPerArcmin = 60.0;
+  return match::ClipMotion{
+      std::hypot(limits.diffraction_arcsec, limits.air_arcsec),
+      std::min(1.0, std::hypot(place.west_arcsec, place.north_arcsec) / radius),
+      match::need_of(workspace.target, answers.sun.semidiameter_arcsec()).evolution_km_s,
+      way.turning_deg_min,
+      0.5 * kArcsecPerArcmin * std::hypot(*train.field_width_arcmin, *train.field_height_arcmin),
+      tracking_arcsec_min};
+}
+
+base::Result<camera::Shot> eye_shot(const Workspace& workspace, const Answers& answers) {
+  if (!answers.local.airmass) {
+    return base::fail(base::ErrorCode::kOutOfRange, "time", sky::to_iso(answers.time),
+                      base::wants("sun-above-the-horizon"));
+  }
+  camera::Shot shot;
+  shot.rig = workspace.rig;
+  shot.time = answers.time;
+  shot.seeing_arcsec = workspace.conditions.seeing_arcsec;
+  shot.pressure_hpa = observer_of(workspace).weather.pressure_hpa;
+  shot.target = place_of(workspace, answers, shot.sun_seed);
+  return shot;
+}
+
+}  // namespace solarchon::workspace

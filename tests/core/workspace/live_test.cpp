@@ -1,0 +1,101 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/workspace/live.h"
+
+#include <cmath>
+
+#include "solarchon/base/angle.h"
+#include "tests/support/support.h"
+
+namespace solarchon::workspace {
+namespace {
+
+using test::utc;
+
+const sky::Observer kSouthCoast({"", 36.07, -5.58, 42.0, "UTC"}, {0.0, 15.0}, 0.0);
+
+TEST(Wander, WestGoesWhereThePictureHasIt) {
+  align::Driving driving;
+  driving.mount = plan::MountKind::kEquatorialFree;
+  driving.periodic_error_arcsec = 30.0;  // first to the west
+  const sky::UtcTime start = test::morning();
+  for (const bool mirrored : {false, true}) {
+    for (const double north_deg : {0.0, 90.0, 217.0}) {
+      const auto way = wander_of(kSouthCoast, start, 60.0, driving, {north_deg, mirrored});
+      ASSERT_EQ(way.size(), 61U);
+      EXPECT_EQ(way.front().seconds, 0.0);
+      EXPECT_NEAR(way.back().seconds, 60.0, 1e-9);
+      const sky::DiscPlace back = sky::to_disc(way.back().arcsec, {north_deg, mirrored});
+      EXPECT_NEAR(back.west_arcsec, 30.0 * std::sin(2.0 * 3.14159265 / 8.0) * 0.93, 1.5);
+      EXPECT_NEAR(back.north_arcsec, 0.0, 1.0);
+      EXPECT_EQ(way.back().turn_deg, 0.0);
+    }
+  }
+}
+
+TEST(Wander, AnAltAzimuthFieldTurnsThePicture) {
+  align::Driving driving;
+  driving.mount = plan::MountKind::kAltAzimuth;
+  const auto start = utc("2027-07-17T12:00:00Z");
+  const auto plain = wander_of(kSouthCoast, start, 600.0, driving, {0.0, false});
+  const auto mirrored = wander_of(kSouthCoast, start, 600.0, driving, {0.0, true});
+  EXPECT_GT(std::abs(plain.back().turn_deg), 2.0);  // near the meridian it is fast
+  EXPECT_NEAR(plain.back().turn_deg, -mirrored.back().turn_deg, 1e-9);
+  // The zenith stays up in the picture: it lies at the parallactic angle from north, which is to
+  // the left of it in a picture that is not mirrored.
+  const auto angle = [](sky::UtcTime time) {
+    return sky::local_sun(sky::geocentric_sun(time, 0.0), kSouthCoast.site, kSouthCoast.weather)
+        .parallactic_angle_deg;
+  };
+  EXPECT_NEAR(plain.back().turn_deg, angle(start + sky::minutes(10.0)) - angle(start), 0.01);
+  // A day is given coarser.
+  EXPECT_LE(wander_of(kSouthCoast, start, 20000.0, driving, {}).size(), 1002U);
+}
+
+TEST(RowDelay, IsThatOfTheFramesTime) {
+  optics::Camera camera;
+  camera.height_px = 1000;
+  camera.frame_rate_hz = 50.0;
+  EXPECT_EQ(row_delay_us(camera), 0.0);
+  camera.shutter = optics::Shutter::kRolling;
+  EXPECT_NEAR(row_delay_us(camera), 20.0, 1e-9);
+}
+
+TEST(ClipMotion, CountsTheTurningOfTheField) {
+  Workspace space = test::morning_workspace(test::quick_rig());
+  const auto noon = utc("2027-07-17T12:10:00Z");
+  const Answers answers = answer(space, noon, sky::geocentric_sun(noon, 0.0));
+  const match::ClipMotion steady = clip_motion_of(space, answers, {}).value();
+  EXPECT_EQ(steady.turning_deg_min, 0.0);
+  EXPECT_EQ(steady.from_centre, 0.0);
+  EXPECT_LT(steady.tracking_arcsec_min, 3.0);
+  space.mount.kind = plan::MountKind::kAltAzimuth;
+  const match::ClipMotion turning = clip_motion_of(space, answers, {500.0, 0.0}).value();
+  // dq/dt = -w cos f cos A / cos a, a little faster at the end of the minute.
+  const double rate_deg_min = -15.041 / 60.0 * std::cos(36.07 * base::kRadPerDeg) *
+                              std::cos(answers.local.azimuth_deg * base::kRadPerDeg) /
+                              std::cos(answers.local.altitude_airless_deg * base::kRadPerDeg);
+  EXPECT_NEAR(turning.turning_deg_min, rate_deg_min, 0.02 * rate_deg_min);
+  EXPECT_NEAR(turning.from_centre, 500.0 / 944.0, 0.01);
+  EXPECT_LT(match::clip_budget(turning).longest(), match::clip_budget(steady).longest());
+  space.outside.periodic_error_arcsec = 30.0;
+  space.mount.kind = plan::MountKind::kEquatorialFree;
+  EXPECT_GT(clip_motion_of(space, answers, {})->tracking_arcsec_min, 20.0);
+  space.rig.elements.clear();
+  EXPECT_THAT(clip_motion_of(space, answer(space, noon, sky::geocentric_sun(noon, 0.0)), {}),
+              test::FailsWith(base::ErrorCode::kMissing, "rig"));
+}
+
+TEST(EyeShot, PointsAtTheTargetAndWantsTheSunUp) {
+  Workspace space = test::morning_workspace(test::quick_rig());
+  space.target = Target::kLimb;
+  const auto noon = utc("2027-07-17T12:10:00Z");
+  const auto shot = eye_shot(space, answer(space, noon, sky::geocentric_sun(noon, 0.0)));
+  EXPECT_NEAR(shot->target.west_arcsec, -944.0, 1.0);
+  EXPECT_EQ(shot->seeing_arcsec, space.conditions.seeing_arcsec);
+  const auto night = utc("2027-07-17T01:00:00Z");
+  EXPECT_THAT(eye_shot(space, answer(space, night, sky::geocentric_sun(night, 0.0))),
+              test::FailsWith(base::ErrorCode::kOutOfRange, "time"));
+}
+
+}  // namespace
+}  // namespace solarchon::workspace
