@@ -1838,6 +1838,22 @@
         <source>%1′</source>
         <translation>%1′</translation>
     </message>
+    <message>
+        <source>Region of the sensor</source>
+        <translation>Región del sensor</translation>
+    </message>
+    <message>
+        <source>All its bits</source>
+        <translation>Todos sus bits</translation>
+    </message>
+    <message>
+        <source>Of each side; fewer rows come oftener</source>
+        <translation>De cada lado; menos filas llegan más a menudo</translation>
+    </message>
+    <message>
+        <source>Two bytes a pixel; without it 8 bits, which come through the cable faster</source>
+        <translation>Dos bytes por píxel; sin esto, 8 bits, que pasan más deprisa por el cable</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::ContextStrip</name>

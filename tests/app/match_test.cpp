@@ -12,6 +12,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/shell/figures.h"
 #include "app/shell/theme.h"
 #include "app/views/match/dusk_picture.h"
 #include "app/views/match/exposure_table.h"
@@ -303,6 +304,30 @@ TEST_F(MatchTest, AnEyepieceIsARoundFieldAsAnEyeHasIt) {
   type("match-focus", QStringLiteral("2000"));
   settle();
   EXPECT_TRUE(frame().problem().isEmpty());
+}
+
+TEST_F(MatchTest, ARegionAndFewerBitsLiftTheFrameRate) {
+  open(test::quick_rig(), "match-clip");
+  const auto rate = [&] {
+    for (const Figures* figures : window->current_view().findChildren<Figures*>()) {
+      const QString value = figures->value_of(QStringLiteral("Frames a second"));
+      if (!value.isEmpty()) {
+        return QLocale().toDouble(value);
+      }
+    }
+    return 0.0;
+  };
+  const double whole = rate();
+  ASSERT_GT(whole, 1.0);
+  type("clip-region", QStringLiteral("25"));
+  const double quarter = rate();
+  EXPECT_GT(quarter, 2.0 * whole);
+  type("clip-region", QStringLiteral("100"));
+  EXPECT_EQ(rate(), whole);
+  auto* deep = window->findChild<QCheckBox*>("clip-deep");
+  QTest::mouseClick(deep, Qt::LeftButton, {}, QPoint(8, deep->height() / 2));
+  EXPECT_GE(rate(), whole);
+  EXPECT_FALSE(deep->isChecked());
 }
 
 TEST_F(MatchTest, DuskFollowsTheLightAndIsCopied) {

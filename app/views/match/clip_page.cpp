@@ -3,6 +3,7 @@
 
 #include <QBoxLayout>
 #include <QGridLayout>
+#include <algorithm>
 #include <cmath>
 
 #include "app/model/phrases.h"
@@ -17,6 +18,8 @@ namespace solarchon::app {
 namespace {
 
 constexpr base::Range kClipRange{0.1, 600.0};
+constexpr base::Range kRegionRange{5.0, 100.0};
+constexpr int kOneByte = 8;
 constexpr double kGigabyte = 1e9;
 
 QString duration_words(double seconds) {
@@ -69,6 +72,9 @@ ClipPage::ClipPage(const Models& models, QWidget* parent)
       document_(models.document),
       frame_(new SensorFrame(models.document, this)),
       clip_(new Figures(2, this)),
+      region_(new NumberField(tr("Region of the sensor"), QStringLiteral("%"), kRegionRange, true,
+                              this)),
+      deep_(new QCheckBox(tr("All its bits"), this)),
       why_(new PlainLabel(this)),
       interval_(new NumberField(tr("A clip every"), tr("s"), match::kIntervalRange, false, this)),
       count_(new NumberField(tr("Clips"), {}, match::kCountRange, true, this)),
@@ -89,6 +95,24 @@ QWidget* ClipPage::build_side() {
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(4);
   column->addWidget(heading(tr("One clip"), side));
+  region_->edit().setObjectName(QStringLiteral("clip-region"));
+  region_->setToolTip(tr("Of each side; fewer rows come oftener"));
+  region_->show_value(100.0 * region_share_);
+  connect(region_, &NumberField::entered, this, [this](double value) {
+    region_share_ = value / 100.0;
+    show_clip();
+    show_lapse();
+  });
+  column->addWidget(region_);
+  deep_->setObjectName(QStringLiteral("clip-deep"));
+  deep_->setToolTip(
+      tr("Two bytes a pixel; without it 8 bits, which come through the cable faster"));
+  deep_->setChecked(true);
+  connect(deep_, &QCheckBox::toggled, this, [this] {
+    show_clip();
+    show_lapse();
+  });
+  column->addWidget(deep_);
   column->addWidget(clip_);
   why_->setProperty("role", "faint");
   why_->setFont(Theme::font(TextSize::kSmall));
@@ -160,7 +184,15 @@ void ClipPage::show_clip() {
   const auto motion =
       workspace::clip_motion_of(workspace, answers, workspace.aim.value_or(sky::DiscPlace{}));
   const match::ClipBudget budget = match::clip_budget(motion.value_or(match::ClipMotion{}));
-  rate_ = match::frame_rate(sensor->camera, {sensor->camera.width_px, sensor->camera.height_px, 1},
+  optics::Camera camera = sensor->camera;
+  deep_->setEnabled(camera.bits > kOneByte);
+  if (!deep_->isChecked()) {
+    camera.bits = std::min(camera.bits, kOneByte);
+  }
+  const auto part = [this](int side_px) {
+    return std::max(1, static_cast<int>(std::lround(region_share_ * side_px)));
+  };
+  rate_ = match::frame_rate(camera, {part(camera.width_px), part(camera.height_px), 1},
                             answers.exposure->exposure_ms);
   const double frames = std::floor(budget.longest() * rate_.hz);
   why_->setText(tr("Longer, and %1. Faster it does not go: %2.")

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <QCheckBox>
 #include <QLabel>
 #include <QWidget>
 
@@ -31,6 +32,9 @@ class ClipPage : public QWidget {
   Document& document_;
   SensorFrame* frame_;
   Figures* clip_;
+  NumberField* region_;
+  QCheckBox* deep_;
+  double region_share_ = 1.0;
   QLabel* why_;
   NumberField* interval_;
   NumberField* count_;

@@ -7,6 +7,8 @@
 #include <vector>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/camera/blur.h"
+#include "solarchon/light/limb_darkening.h"
 #include "solarchon/optics/catalogue.h"
 #include "tests/support/support.h"
 
@@ -152,6 +154,138 @@ TEST(Stream, NoiseIsThatOfPhotonsAndReading) {
     power += step(k) * step(k);
   }
   EXPECT_LT(std::abs(neighbours / power), 0.02);
+}
+
+TEST(Stream, ItsNumbersAreInProportionToTheExposure) {
+  StreamPlan plan;
+  plan.shot = bright_shot();
+  Stream stream = *Stream::open(plan);
+  const double once = mean_of(recorded(stream, 0.0).frame) - 655.0;
+  for (const double factor : {0.25, 0.5, 1.5}) {
+    Shot shot = plan.shot;
+    shot.exposure_ms *= factor;
+    ASSERT_TRUE(stream.change(shot));
+    EXPECT_NEAR((mean_of(recorded(stream, 0.0).frame) - 655.0) / once, factor, 0.001);
+  }
+  // And a full pixel is full.
+  Shot long_one = plan.shot;
+  long_one.exposure_ms *= 60.0;  // the darkest umbra too
+  ASSERT_TRUE(stream.change(long_one));
+  const Recording full = recorded(stream, 0.0);
+  EXPECT_TRUE(std::all_of(full.frame.pixels.begin(), full.frame.pixels.end(),
+                          [&](std::uint16_t value) { return value == full.frame.saturation; }));
+}
+
+/// Where the limb crosses a row, to a part of a pixel: half of the brightness inside.
+double crossing(const frames::Frame& frame, int y) {
+  const double half = 0.5 * (frame.at(frame.width - 1, y) + frame.at(0, y));
+  int x = 0;
+  while (x + 1 < frame.width && frame.at(x + 1, y) < half) {
+    ++x;
+  }
+  const double below = frame.at(x, y);
+  return x + (half - below) / std::max(1.0, frame.at(x + 1, y) - below);
+}
+
+/// A stretch of the east limb, upright, at a third of an arcsecond.
+Shot limb_shot(double r0_cm) {
+  Shot shot = in_even_air(bright_shot(128, 32), r0_cm);
+  for (optics::Element& element : shot.rig.elements) {
+    if (auto* telescope = std::get_if<optics::Telescope>(&element.part)) {
+      telescope->focal_length_mm *= 5.0;
+    }
+  }
+  shot.air->high_share = 0.3;
+  const Truth truth = simulate(shot).value().truth;
+  // The limb to the left of the middle, whatever way the picture hangs.
+  const double radius = sky::limb_radius_arcsec(truth.view.distance_au);
+  const sky::DiscPlace left = sky::to_disc({-radius, 0.0}, truth.solar);
+  shot.target = left;
+  return shot;
+}
+
+/// How a limb stands in many frames.
+struct LimbSeen {
+  double motion_px = 0.0;  ///< deviation of its place
+  double slope = 0.0;      ///< of its edge, frames laid upon one another
+};
+LimbSeen limb_over(Stream& stream, int frames) {
+  Recording recording;
+  double sum = 0.0;
+  double squares = 0.0;
+  double slope = 0.0;
+  for (int i = 0; i < frames; ++i) {
+    EXPECT_TRUE(stream.record(1.37 * i, recording));
+    const double at = crossing(recording.frame, 16);
+    sum += at / frames;
+    squares += at * at / frames;
+    const auto brightness = [&](double place) {
+      const int low = std::clamp(static_cast<int>(place), 0, 126);
+      const double part = place - low;
+      return (1.0 - part) * recording.frame.at(low, 16) + part * recording.frame.at(low + 1, 16);
+    };
+    slope += 0.5 * (brightness(at + 1.0) - brightness(at - 1.0)) / frames;
+  }
+  return {std::sqrt(std::max(0.0, squares - sum * sum)), slope};
+}
+
+/// The slope that blur leaves of the limb, measured over two pixels: each step of its brightness
+/// inwards counts by the blur's line spread there, the transform of its transfer.
+double slope_left(const optics::Train& train, double r0_cm, double limb_px) {
+  constexpr int kSteps = 400;
+  const double cutoff = 1.0 / *train.sampling_px_per_cutoff;  // cycles a pixel
+  std::vector<double> transfer;
+  for (int i = 0; i < kSteps; ++i) {
+    const double share = (i + 0.5) / kSteps;
+    const double turn = 2.0 * base::kPi * share * cutoff;
+    transfer.push_back(
+        pupil_transfer(share, train.obstruction, 0.0) *
+        seeing::short_exposure_transfer(share, r0_cm, train.band.wavelength_nm, train.aperture_mm) *
+        std::sin(turn) / turn);
+  }
+  const auto spread = [&](double px) {
+    double sum = 0.0;
+    for (int i = 0; i < kSteps; ++i) {
+      const double f = (i + 0.5) / kSteps * cutoff;
+      sum += 2.0 * cutoff / kSteps * transfer[static_cast<std::size_t>(i)] *
+             std::cos(2.0 * base::kPi * f * px);
+    }
+    return sum;
+  };
+  const light::LimbDarkening darkening(train.band.wavelength_nm);
+  const auto brightness = [&](double px) {
+    const double share = 1.0 - px / limb_px;
+    return darkening.at(std::sqrt(1.0 - share * share));
+  };
+  constexpr double kStepPx = 0.1;
+  double slope = brightness(1e-6) * spread(0.0);
+  for (double px = 0.0; px < 30.0; px += kStepPx) {
+    slope += (brightness(px + kStepPx) - brightness(px + 1e-6)) * spread(px + 0.5 * kStepPx);
+  }
+  return slope;
+}
+
+TEST(Stream, TheLimbOfFiveHundredFramesMovesAndBlursByTheFormulas) {
+  // Against air as good as none.
+  StreamPlan still;
+  still.shot = limb_shot(50.0);
+  still.sun_step_s = 3600.0;
+  Stream calm = *Stream::open(still);
+  const double sharp = limb_over(calm, 20).slope;
+  const optics::Train train = optics::follow_light(still.shot.rig, 944.0);
+  const double scale = *train.sampling_arcsec_px;
+  for (const double r0_cm : {2.0, 5.0, 10.0}) {
+    StreamPlan plan = still;
+    plan.shot = limb_shot(r0_cm);
+    Stream stream = *Stream::open(plan);
+    const LimbSeen seen = limb_over(stream, 500);
+    const double motion =
+        seeing::image_motion_arcsec(r0_cm, train.band.wavelength_nm, train.aperture_mm) / scale;
+    EXPECT_NEAR(seen.motion_px, motion, 0.1 * motion) << r0_cm;
+    const double limb_px = 944.0 / scale;
+    const double left = slope_left(train, r0_cm, limb_px) / slope_left(train, 50.0, limb_px);
+    EXPECT_NEAR(seen.slope / sharp, left, 0.1 * left) << r0_cm;
+  }
 }
 
 TEST(Stream, ADimPixelKeepsItsMean) {

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/workspace/observe.h"
 #include "tests/support/support.h"
 
 namespace solarchon::workspace {
@@ -95,6 +96,27 @@ TEST(EyeShot, PointsAtTheTargetAndWantsTheSunUp) {
   const auto night = utc("2027-07-17T01:00:00Z");
   EXPECT_THAT(eye_shot(space, answer(space, night, sky::geocentric_sun(night, 0.0))),
               test::FailsWith(base::ErrorCode::kOutOfRange, "time"));
+}
+
+TEST(TheSun, IsOneAndTheSameFromBothHemispheres) {
+  const auto time = utc("2027-01-17T02:00:00Z");  // up over both
+  const auto seen_from = [&](double latitude_deg, double longitude_deg) {
+    Workspace space = test::morning_workspace(test::quick_rig());
+    space.site.latitude_deg = latitude_deg;
+    space.site.longitude_deg = longitude_deg;
+    auto shot =
+        shot_for(space, answer(space, time, sky::geocentric_sun(time, 0.0)), 0.2, 3).value();
+    shot.electrons_per_ms = 150000.0;  // whatever the height
+    return camera::simulate(shot).value();
+  };
+  const camera::Recording north = seen_from(35.0, 135.0);
+  const camera::Recording south = seen_from(-41.3, 174.8);
+  ASSERT_FALSE(north.truth.spots.empty());
+  ASSERT_EQ(north.truth.spots.size(), south.truth.spots.size());
+  EXPECT_EQ(north.truth.spots[0].carrington_longitude_deg,
+            south.truth.spots[0].carrington_longitude_deg);
+  // A camera that is squared to the mount hangs the same everywhere: north is up.
+  EXPECT_EQ(north.frame.pixels, south.frame.pixels);
 }
 
 }  // namespace
