@@ -17,7 +17,8 @@ struct Spread {
   double apart = 0.0;
 };
 Spread spread(double length, double field, double overlap) {
-  if (length <= field) {
+  constexpr double kHardlyMore = 1.01;  // a second panel for a hundredth shows the same again
+  if (length <= kHardlyMore * field) {
     return {};
   }
   const int count = 1 + static_cast<int>(std::ceil((length - field) / (field - overlap) - 1e-9));

@@ -55,6 +55,7 @@ struct PlacedSpot {
   double cos_reach;
   const Spot* spot;
   double umbra;            ///< its brightness
+  double rim_width;        ///< half of it, against the radius
   std::int64_t filaments;  ///< round the penumbra
   std::uint64_t seed;
 
@@ -74,14 +75,25 @@ struct PlacedSpot {
     }
     // The squared radius carries the wave, so that the area stays that of the circle.
     const double rim = radius_rad * std::sqrt(1.0 + wave);
-    double distance = std::hypot(x, y) / rim;
+    // Lobes and bays, of the umbra more than of the whole: no spot is round.
+    constexpr double kLobesAcross = 2.4;
+    constexpr double kLobes = 0.14;
+    constexpr double kUmbralLobes = 0.26;
+    const double scale = kLobesAcross / radius_rad;
+    const Vector there{scale * x + 7.5, scale * y + 3.5, 0.5};
+    const Vector finer{2.1 * there[0], 2.1 * there[1], 0.5};
+    double distance = std::hypot(x, y) / rim *
+                      (1.0 + kLobes * (lumps(there, seed) + 0.5 * lumps(finer, seed + 1)));
+    const double to_umbra = 1.0 + kUmbralLobes * lumps(finer, seed + 2);
     const double turned = angle / (2.0 * base::kPi) * static_cast<double>(filaments);
     const double streak =
         detail > 0.0 ? detail * filament(turned, 3.0 * distance, filaments, seed) : 0.0;
-    constexpr double kRagged = 0.07;  // of the radius, by which filaments stand out
+    constexpr double kRagged = 0.12;  // of the radius, by which filaments stand out
+    constexpr double kUmbralRagged = 0.05;
+    const double from_umbra = distance * to_umbra + kUmbralRagged * streak;
     distance += kRagged * streak;
-    const double outside = soft_step(distance - 1.0, kSoftRim);
-    const double outside_umbra = soft_step(distance - spot->umbra_share, kSoftRim);
+    const double outside = soft_step(distance - 1.0, rim_width);
+    const double outside_umbra = soft_step(from_umbra - spot->umbra_share, kSoftRim);
     constexpr double kStreaks = 0.13;
     const double penumbra = kPenumbra + kStreaks * streak;
     double inner = umbra + (penumbra - umbra) * outside_umbra;
@@ -191,6 +203,15 @@ class Painter {
     const double grown = std::clamp(
         (spot.radius_deg * spot.umbra_share - kSmallDeg) / (kLargeDeg - kSmallDeg), 0.0, 1.0);
     placed.umbra = kBrightestUmbra + (kDarkestUmbra - kBrightestUmbra) * grown;
+    // Pores are neither as dark nor as sharp as the umbrae of spots.
+    constexpr double kPoreFrom = 0.8;  // of the umbra's share
+    constexpr double kPore = 0.42;
+    constexpr double kPoreRim = 0.22;
+    placed.rim_width = kSoftRim;
+    if (spot.umbra_share > kPoreFrom) {
+      placed.umbra = kPore + (kDarkestUmbra - kPore) * grown;
+      placed.rim_width = kPoreRim;
+    }
     constexpr double kMiddle = 0.7;  // of the radius, where filaments are counted
     placed.filaments = std::max<std::int64_t>(
         8,

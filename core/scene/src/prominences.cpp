@@ -105,7 +105,7 @@ class Weaver {
 
   void weave() {
     const double per_mm = filament_.active ? 0.75 * filament_.width_mm
-                                           : 0.42 * filament_.width_mm + 0.24 * filament_.height_mm;
+                                           : 0.75 * filament_.width_mm + 0.43 * filament_.height_mm;
     const auto count = static_cast<std::int64_t>(filament_.length_mm * per_mm);
     for (std::int64_t i = 0; i < count; ++i) {
       const double life_s = 500.0 + 500.0 * hashed_share(i, 0, filament_.seed);
@@ -118,7 +118,7 @@ class Weaver {
       const double lift_share = filament_.lift_mm / 250.0;
       Thread thread;
       thread.radius_km = (330.0 + 330.0 * draw.share()) * (1.0 + lift_share);
-      thread.thickness = (filament_.active ? 0.55 : 0.36) * filament_.strength * 2.0 * turn.seen();
+      thread.thickness = (filament_.active ? 0.55 : 0.21) * filament_.strength * 2.0 * turn.seen();
       // Denser here, torn there.
       thread.thickness *=
           std::clamp(1.0 + 0.8 * noise(way / 22.0, 18) + 0.4 * noise(way / 9.0, 19), 0.1, 1.8);
@@ -186,7 +186,7 @@ class Weaver {
   }
 
   /// Threads of one place run alike: along the spine in some, up and down in others.
-  void add_strand(const Thread& thread, double way, Draws& draw) {
+  void add_strand(Thread thread, double way, Draws& draw) {
     const bool active = filament_.active;
     const Footing foot = spine_.at(way);
     const double standing = active ? 0.0 : noise(way / 21.0, 13) + 0.35;
@@ -199,6 +199,14 @@ class Weaver {
     const double low = active ? 0.5 : 0.10 + 0.15 * (1.0 + noise(way / 17.0, 15));
     const double height = (0.72 + 0.38 * draw.share()) * top(way) *
                           (low + (1.0 - low) * std::pow(draw.share(), 0.75));
+    if (!active) {
+      // Knots, and hollows that one sees through.
+      const Vector there{way / 11.0, height / 8.0, 3.3};
+      const Vector finer{2.3 * there[0], 2.3 * there[1], 3.3};
+      thread.thickness *= std::clamp(
+          0.9 + 1.5 * lumps(there, filament_.seed + 31) + 0.8 * lumps(finer, filament_.seed + 32),
+          0.03, 2.2);
+    }
     const double over = half * std::cos(rise + fan);
     const double up = half * std::sin(rise + (upright ? fan : 0.0));
     // Wider below than on top; thinner towards the ends.

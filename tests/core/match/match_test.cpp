@@ -136,6 +136,9 @@ TEST(Mosaic, OneFieldIsOnePanel) {
   ASSERT_EQ(one->panels.size(), 1U);
   EXPECT_EQ(one->panels[0].right_arcsec, 0.0);
   EXPECT_EQ(one->slewed_arcsec, 0.0);
+  // A few arcseconds of the margin are no reason for a second one.
+  EXPECT_EQ(mosaic_of({2500.0, 2105.0, 960.0, 100.0, 0.25})->panels.size(), 1U);
+  EXPECT_EQ(mosaic_of({2500.0, 2060.0, 960.0, 100.0, 0.25})->panels.size(), 2U);
   EXPECT_THAT(mosaic_of({5.0, 400.0, 960.0, 0.0, 0.25}),
               FailsWith(ErrorCode::kOutOfRange, "field_width_arcsec"));
   EXPECT_THAT(mosaic_of({400.0, 400.0, 960.0, 0.0, 0.0}),
