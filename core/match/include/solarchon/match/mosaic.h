@@ -31,10 +31,9 @@ struct Mosaic {
   int rows = 0;
   double slewed_arcsec = 0.0;  ///< from each to the next, together
 };
-/// Panels that touch nothing are left out; a hundredth of a panel that is missing at the margin asks
-/// for no second one.
-/// Errors: kOutOfRange: `field_width_arcsec`, `field_height_arcsec` (10 or more), `overlap`,
-/// `margin_arcsec`; kTooLarge (`panels`) for more than kMostPanels.
+/// Panels that touch nothing are left out; a hundredth of a panel that is missing at the margin
+/// asks for no second one. Errors: kOutOfRange: `field_width_arcsec`, `field_height_arcsec` (10 or
+/// more), `overlap`, `margin_arcsec`; kTooLarge (`panels`) for more than kMostPanels.
 [[nodiscard]] base::Result<Mosaic> mosaic_of(const MosaicWish& wish);
 
 }  // namespace solarchon::match
