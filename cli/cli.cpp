@@ -22,6 +22,7 @@
 #include "solarchon/base/folder_lock.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/text.h"
+#include "solarchon/frames/clip_reader.h"
 #include "solarchon/frames/frame.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/optics/catalogue.h"
@@ -52,6 +53,7 @@ struct Options {
   double level = workspace::kUsualLevel;
   double seeing_arcsec = sky::kUsualSeeingArcsec;
   std::string target = "whole-disc";
+  std::optional<int> frame;
   std::optional<double> r0_cm;
   camera::Shot wanted;  ///< what the options say of a simulated frame
   std::optional<double> exposure_ms;
@@ -248,6 +250,33 @@ Result<Json> simulate(const Options& options) {
                   options.recording);
 }
 
+/// The picture that is asked for: the file, or one frame of it.
+Result<frames::Frame> frame_of(const Options& options) {
+  if (!options.frame) {
+    return frames::read_frame(options.file);
+  }
+  return frames::ClipReader::open(options.file)
+      .and_then([&](frames::ClipReader clip) -> Result<frames::Frame> {
+        frames::Frame frame;
+        return clip.read(*options.frame, frame).map([&] { return std::move(frame); });
+      });
+}
+
+Result<Json> clip_facts(const Options& options) {
+  return frames::ClipReader::open(options.file).map([](const frames::ClipReader& clip) {
+    const frames::ClipFacts& facts = clip.facts();
+    return Json{
+        {"width_px", facts.width},
+        {"height_px", facts.height},
+        {"frames", facts.frames},
+        {"promised", facts.promised},
+        {"rate_hz", base::or_null(facts.rate_hz)},
+        {"saturation", facts.saturation},
+        {"started_utc", facts.info.time ? Json(sky::to_iso(*facts.info.time)) : Json(nullptr)},
+        {"plate_scale_arcsec_px", base::or_null(facts.info.plate_scale_arcsec_px)}};
+  });
+}
+
 Result<Json> measured(const Options& options) {
   measure::Knowledge knowledge;
   if (!options.place.time.empty()) {
@@ -264,7 +293,7 @@ Result<Json> measured(const Options& options) {
     }
     knowledge.solar = sky::PictureOrientation{*north, options.mirrored};
   }
-  return frames::read_frame(options.file).and_then([&](const frames::Frame& frame) {
+  return frame_of(options).and_then([&](const frames::Frame& frame) {
     return measure::measure_disc(frame, knowledge).map([&](const auto& measurement) {
       Json report = workspace::measurement_report(measurement);
       report["colour_mosaic"] = frame.info.mosaic;
@@ -383,11 +412,16 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
 
   CLI::App* measure_command = command(app, "measure", "limb, scale and spots of a frame");
   measure_command->add_option("file", options.file, "FITS, PNG or TIFF")->required();
+  measure_command->add_option("--frame", options.frame, "of a clip, from 0");
   measure_command->add_option("--time", options.place.time, "UTC, when the file does not say");
   CLI::Option* north = measure_command->add_option(
       "--north", options.north_deg, "solar north in the picture, from up, clockwise (degree)");
   measure_command->add_flag("--mirrored", options.mirrored, "the picture is a mirror image")
       ->needs(north);
+
+  CLI::App* clip_command = command(app, "clip", "what a clip holds");
+  clip_command->add_option("file", options.file, "FITS cube, video or series of pictures")
+      ->required();
 
   CLI::App* demo_command = command(app, "demo", "fills an empty data folder with the demo");
   demo_command->add_option("--data", options.data, "data folder")->required();
@@ -452,6 +486,8 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
     answer = simulate(options);
   } else if (measure_command->parsed()) {
     answer = measured(options);
+  } else if (clip_command->parsed()) {
+    answer = clip_facts(options);
   } else if (demo_command->parsed()) {
     answer = demo(options);
   }

@@ -9544,5 +9544,13 @@ P %4°, B₀ %5°</translation>
         <source>a telescope and an eyepiece without a camera behind it</source>
         <translation>un telescopio y un ocular sin cámara detrás</translation>
     </message>
+    <message>
+        <source>no whole frame is in it</source>
+        <translation>no contiene ninguna toma entera</translation>
+    </message>
+    <message>
+        <source>it is of another size than the first</source>
+        <translation>es de otro tamaño que la primera</translation>
+    </message>
 </context>
 </TS>

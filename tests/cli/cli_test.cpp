@@ -274,6 +274,29 @@ TEST(Cli, AClipDriftsAndTurnsWithItsMount) {
   wrong(arguments, "--bands", "3", "band_contrast");
 }
 
+TEST(Cli, TellsWhatAClipHoldsAndMeasuresOneFrameOfIt) {
+  const TempFolder folder;
+  auto arguments =
+      words(std::string("simulate FILE") + kMorning + " --r0 8 --frames 6 --rate 20 --out OUT");
+  arguments[1] = rig_file(folder);
+  for (const char* name : {"c.mkv", "c.fits"}) {
+    arguments.back() = (folder / name).string();
+    ASSERT_EQ(call(arguments).code, 0);
+    const Outcome clip = call({"clip", (folder / name).string()});
+    ASSERT_EQ(clip.code, 0) << clip.err;
+    EXPECT_EQ(clip.json().at("frames"), 6);
+    EXPECT_EQ(clip.json().at("promised"), 6);
+    EXPECT_NEAR(clip.json().at("rate_hz").get<double>(), 20.0, 0.05);
+    EXPECT_EQ(clip.json().at("saturation"), 4095);
+    const Outcome measured = call({"measure", (folder / name).string(), "--frame", "5"});
+    ASSERT_EQ(measured.code, 0) << measured.err;
+    EXPECT_NEAR(measured.json().at("plate_scale_arcsec_px").get<double>(),
+                clip.json().at("plate_scale_arcsec_px").get<double>(), 0.02);
+    expect_bad_input(call({"measure", (folder / name).string(), "--frame", "6"}), "frame");
+  }
+  expect_bad_input(call({"clip", (folder / "none.mkv").string()}), "none.mkv");
+}
+
 TEST(Cli, SimulatesATargetWhereItStands) {
   const TempFolder folder;
   auto arguments = words(std::string("simulate FILE") + kMorning + " --target limb --out OUT");

@@ -99,6 +99,8 @@ constexpr TextRow kRemarks[] = {
     {"cut-off-or-damaged", TEXT("cut off or damaged")},
     {"another-layout-of-pixels", TEXT("another layout of pixels")},
     {"too-short-or-unreadable", TEXT("too short or unreadable")},
+    {"no-whole-frame", TEXT("no whole frame is in it")},
+    {"another-size", TEXT("it is of another size than the first")},
     {"another-kind-of-file", TEXT("another kind of file")},
     // Discs.
     {"no-edge-of-the-sun", TEXT("no edge of the Sun was found in the picture")},

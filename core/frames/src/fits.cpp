@@ -10,6 +10,7 @@
 #include <memory>
 #include <vector>
 
+#include "clip_source.h"
 #include "fits_headers.h"
 #include "grey.h"
 #include "solarchon/base/angle.h"
@@ -316,6 +317,110 @@ Result<Frame> read_fits(const std::filesystem::path& path) {
     average_mosaic(frame);
   }
   return frame;
+}
+
+namespace {
+
+/// A cube, plane by plane; a plain picture is one plane.
+class Cube : public ClipReader::Source {
+ public:
+  Result<void> open(const std::filesystem::path& path) {
+    path_ = path.string();
+    const auto unit = first_picture(path, Length::kMayBeCutOff);
+    if (!unit) {
+      return tl::make_unexpected(unit.error());
+    }
+    file_.open(path);
+    int naxis = 0;
+    std::array<LONGLONG, 3> size{1, 1, 1};
+    if (file_.status == 0) {
+      fits_movabs_hdu(file_.get(), *unit, nullptr, &file_.status);
+      fits_get_img_equivtype(file_.get(), &bitpix_, &file_.status);
+      fits_get_img_dim(file_.get(), &naxis, &file_.status);
+      fits_get_img_sizell(file_.get(), 3, size.data(), &file_.status);
+    }
+    if (file_.status != 0) {
+      return damaged();
+    }
+    if (naxis < 2 || naxis > 3) {
+      return fail_because(ErrorCode::kMalformed, path_,
+                          base::because("axes", {static_cast<double>(naxis)}));
+    }
+    if (bitpix_ != BYTE_IMG && bitpix_ != SHORT_IMG && bitpix_ != USHORT_IMG) {
+      return fail_because(ErrorCode::kMalformed, path_, base::because("another-layout-of-pixels"));
+    }
+    if (auto sized = check_size(size[0], size[1], path_); !sized) {
+      return sized;
+    }
+    constexpr LONGLONG kMostFrames = 100'000'000;
+    facts.width = static_cast<int>(size[0]);
+    facts.height = static_cast<int>(size[1]);
+    facts.promised = static_cast<int>(std::clamp<LONGLONG>(size[2], 0, kMostFrames));
+    facts.frames = static_cast<int>(std::min<LONGLONG>(facts.promised, whole_planes(path)));
+    facts.saturation = bitpix_ == BYTE_IMG ? 255 : (bitpix_ == SHORT_IMG ? 32767 : 65535);
+    if (const auto most = file_.number("DATAMAX"); most && *most >= 1.0) {
+      facts.saturation = static_cast<int>(std::min(*most, 65535.0));
+    }
+    read_info(file_, facts.height, facts.info);
+    const auto step_s = file_.number("CDELT3");
+    if (file_.text("CTYPE3") == "TIME" && step_s && *step_s > 0.0) {
+      facts.rate_hz = 1.0 / *step_s;
+    }
+    return {};
+  }
+
+  Result<void> pixels_of(int frame, Frame& into) override {
+    into.width = facts.width;
+    into.height = facts.height;
+    into.saturation = facts.saturation;
+    into.info = facts.info;
+    const auto pixels =
+        static_cast<std::size_t>(facts.width) * static_cast<std::size_t>(facts.height);
+    into.pixels.resize(pixels);
+    std::uint16_t blank = 0;
+    int any_blank = 0;
+    file_.status = 0;
+    fits_read_img(file_.get(), TUSHORT, 1 + static_cast<LONGLONG>(pixels) * frame,
+                  static_cast<LONGLONG>(pixels), &blank, into.pixels.data(), &any_blank,
+                  &file_.status);
+    // Negative numbers come as 0.
+    if (file_.status != 0 && file_.status != NUM_OVERFLOW) {
+      return damaged();
+    }
+    turn_over(into.pixels, static_cast<std::size_t>(facts.width));
+    return {};
+  }
+
+ private:
+  [[nodiscard]] tl::unexpected<base::Error> damaged() const {
+    return fail_because(ErrorCode::kMalformed, path_, base::reported(file_.reason()),
+                        base::wants("whole-fits"));
+  }
+  /// Planes that the file has room for; a compressed cube is taken at its word.
+  LONGLONG whole_planes(const std::filesystem::path& path) {
+    int status = 0;
+    LONGLONG data = 0;
+    if (fits_is_compressed_image(file_.get(), &status) != 0 ||
+        fits_get_hduaddrll(file_.get(), nullptr, &data, nullptr, &status) != 0) {
+      return facts.promised;
+    }
+    std::error_code ignored;
+    const auto bytes = static_cast<LONGLONG>(std::filesystem::file_size(path, ignored));
+    const LONGLONG plane =
+        static_cast<LONGLONG>(facts.width) * facts.height * (bitpix_ == BYTE_IMG ? 1 : 2);
+    return std::max<LONGLONG>(0, bytes - data) / plane;
+  }
+
+  FitsFile file_;
+  std::string path_;
+  int bitpix_ = 0;
+};
+
+}  // namespace
+
+ClipSource open_fits_clip(const std::filesystem::path& path) {
+  auto cube = std::make_unique<Cube>();
+  return cube->open(path).map([&] { return std::unique_ptr<ClipReader::Source>(std::move(cube)); });
 }
 
 namespace {

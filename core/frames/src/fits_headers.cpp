@@ -164,7 +164,7 @@ Result<std::optional<Header>> read_header(std::ifstream& in, const std::string& 
 
 }  // namespace
 
-Result<int> first_picture(const std::filesystem::path& path) {
+Result<int> first_picture(const std::filesystem::path& path, Length length) {
   std::ifstream in(path, std::ios::binary | std::ios::ate);
   if (!in) {
     return fail(ErrorCode::kUnreadable, path.string());
@@ -184,12 +184,13 @@ Result<int> first_picture(const std::filesystem::path& path) {
     const Header& found = **header;
     const auto bytes = data_bytes(found);
     const std::int64_t begins = in.tellg();
-    if (!bytes || *bytes > file_bytes - begins) {
+    const bool plain = (found.extension.empty() || found.extension == "IMAGE") && found.axes >= 2 &&
+                       bytes && *bytes > 0;
+    const bool cut_off = !bytes || *bytes > file_bytes - begins;
+    if (cut_off && !(plain && length == Length::kMayBeCutOff)) {
       return fail_because(ErrorCode::kMalformed, path.string(), base::because("cut-off"),
                           base::wants("whole-fits"));
     }
-    const bool plain =
-        (found.extension.empty() || found.extension == "IMAGE") && found.axes >= 2 && *bytes > 0;
     if (plain || (found.compressed && found.picture_axes >= 2)) {
       return unit;
     }

@@ -5,10 +5,16 @@ extern "C" {
 #include <libavutil/opt.h>
 }
 
+#include <algorithm>
 #include <array>
+#include <charconv>
+#include <cmath>
 #include <memory>
+#include <optional>
 #include <string>
+#include <vector>
 
+#include "clip_source.h"
 #include "solarchon/base/file.h"
 #include "solarchon/frames/clip.h"
 
@@ -169,7 +175,219 @@ std::string reason_of(int status) {
   return text.data();
 }
 
+struct CloseContext {
+  void operator()(AVFormatContext* context) const { avformat_close_input(&context); }
+};
+
+/// How the brightness of a kind of pixels lies in memory.
+struct Brightness {
+  int bytes = 1;
+  int shift = 0;  ///< bits that it has fewer than 16, of two bytes
+};
+std::optional<Brightness> brightness_of(int format) {
+  switch (format) {
+    case AV_PIX_FMT_GRAY8:
+    case AV_PIX_FMT_YUV420P:
+    case AV_PIX_FMT_YUV422P:
+    case AV_PIX_FMT_YUV444P:
+    case AV_PIX_FMT_YUVJ420P:
+    case AV_PIX_FMT_YUVJ422P:
+    case AV_PIX_FMT_YUVJ444P:
+      return Brightness{1, 0};
+    case AV_PIX_FMT_GRAY16LE:
+      return Brightness{2, 0};
+    case AV_PIX_FMT_GRAY10LE:
+    case AV_PIX_FMT_YUV420P10LE:
+      return Brightness{2, 6};
+    case AV_PIX_FMT_GRAY12LE:
+      return Brightness{2, 4};
+    case AV_PIX_FMT_GRAY14LE:
+      return Brightness{2, 2};
+    default:
+      return std::nullopt;
+  }
+}
+
+/// A video, of which it is known where each frame begins.
+class Video : public ClipReader::Source {
+ public:
+  Result<void> open(const std::filesystem::path& path) {
+    path_ = path.string();
+    AVFormatContext* opened = nullptr;
+    int status = avformat_open_input(&opened, path.c_str(), nullptr, nullptr);
+    context_.reset(opened);
+    if (status >= 0) {
+      status = avformat_find_stream_info(context_.get(), nullptr);
+    }
+    const AVCodec* decoder = nullptr;
+    if (status >= 0) {
+      status = av_find_best_stream(context_.get(), AVMEDIA_TYPE_VIDEO, -1, -1, &decoder, 0);
+      stream_ = status;
+    }
+    if (status < 0) {
+      return damaged(status);
+    }
+    const AVStream* stream = context_->streams[stream_];
+    codec_.reset(avcodec_alloc_context3(decoder));
+    status = avcodec_parameters_to_context(codec_.get(), stream->codecpar);
+    if (status >= 0) {
+      status = avcodec_open2(codec_.get(), decoder, nullptr);
+    }
+    const auto brightness = brightness_of(stream->codecpar->format);
+    if (status < 0 || !brightness) {
+      return status < 0 ? damaged(status)
+                        : fail_because(ErrorCode::kMalformed, path_,
+                                       base::because("another-layout-of-pixels"));
+    }
+    brightness_ = *brightness;
+    if (auto sized = check_size(stream->codecpar->width, stream->codecpar->height, path_); !sized) {
+      return sized;
+    }
+    frame_.reset(av_frame_alloc());
+    packet_.reset(av_packet_alloc());
+    facts.width = stream->codecpar->width;
+    facts.height = stream->codecpar->height;
+    facts.saturation = brightness_.bytes == 1 ? 255 : 65535 >> brightness_.shift;
+    list_frames();
+    describe(*stream);
+    return {};
+  }
+
+  Result<void> pixels_of(int frame, Frame& into) override {
+    into.width = facts.width;
+    into.height = facts.height;
+    into.saturation = facts.saturation;
+    into.info = facts.info;
+    int status = frame == next_ ? 0 : go_to(frame);
+    const std::int64_t wanted = starts_[static_cast<std::size_t>(frame)];
+    while (status >= 0) {
+      status = decode();
+      if (status >= 0 && frame_->best_effort_timestamp >= wanted) {
+        break;
+      }
+    }
+    if (status < 0 || frame_->best_effort_timestamp != wanted) {
+      next_ = -1;
+      return damaged(status < 0 ? status : AVERROR_INVALIDDATA);
+    }
+    next_ = frame + 1;
+    take(into);
+    return {};
+  }
+
+ private:
+  [[nodiscard]] tl::unexpected<base::Error> damaged(int status) const {
+    return fail_because(ErrorCode::kMalformed, path_, base::reported(reason_of(status)));
+  }
+
+  /// Reads through the packets, without decoding them, and begins again.
+  void list_frames() {
+    while (av_read_frame(context_.get(), packet_.get()) >= 0) {
+      const bool whole = (packet_->flags & AV_PKT_FLAG_CORRUPT) == 0;
+      if (packet_->stream_index == stream_ && whole) {
+        starts_.push_back(packet_->pts != AV_NOPTS_VALUE ? packet_->pts : packet_->dts);
+      }
+      av_packet_unref(packet_.get());
+    }
+    std::sort(starts_.begin(), starts_.end());
+    facts.frames = static_cast<int>(starts_.size());
+    facts.promised = facts.frames;
+    next_ = -1;
+  }
+
+  void describe(const AVStream& stream) {
+    if (starts_.size() > 1) {
+      const double span_s =
+          static_cast<double>(starts_.back() - starts_.front()) * av_q2d(stream.time_base);
+      facts.rate_hz = static_cast<double>(starts_.size() - 1) / std::max(1e-6, span_s);
+      const double promised =
+          std::round(static_cast<double>(context_->duration) / AV_TIME_BASE * *facts.rate_hz);
+      constexpr double kMostFrames = 1e8;
+      if (promised > facts.frames + 1.0 && promised < kMostFrames) {
+        facts.promised = static_cast<int>(promised);
+      }
+    }
+    const auto tag = [this](const char* key) -> std::string {
+      const AVDictionaryEntry* entry = av_dict_get(context_->metadata, key, nullptr, 0);
+      return entry != nullptr ? entry->value : "";
+    };
+    if (const auto time = sky::parse_utc(tag("creation_time"), "creation_time")) {
+      facts.info.time = *time;
+    }
+    const auto number = [](const std::string& text) -> std::optional<double> {
+      double value = 0.0;
+      const auto read = std::from_chars(text.data(), text.data() + text.size(), value);
+      return read.ec == std::errc() && value > 0.0 ? std::optional(value) : std::nullopt;
+    };
+    facts.info.plate_scale_arcsec_px = number(tag("PLATE_SCALE_ARCSEC_PX"));
+    if (const auto most = number(tag("SATURATION"))) {
+      facts.saturation = static_cast<int>(std::min(*most, 65535.0));
+    }
+  }
+
+  int go_to(int frame) {
+    avcodec_flush_buffers(codec_.get());
+    return av_seek_frame(context_.get(), stream_, starts_[static_cast<std::size_t>(frame)],
+                         AVSEEK_FLAG_BACKWARD);
+  }
+
+  /// The next frame of the file.
+  int decode() {
+    for (;;) {
+      int status = avcodec_receive_frame(codec_.get(), frame_.get());
+      if (status != AVERROR(EAGAIN)) {
+        return status;
+      }
+      status = av_read_frame(context_.get(), packet_.get());
+      if (status == AVERROR_EOF) {
+        status = avcodec_send_packet(codec_.get(), nullptr);
+      } else if (status >= 0) {
+        status =
+            packet_->stream_index == stream_ ? avcodec_send_packet(codec_.get(), packet_.get()) : 0;
+        av_packet_unref(packet_.get());
+      }
+      if (status < 0) {
+        return status;
+      }
+    }
+  }
+
+  void take(Frame& into) const {
+    into.pixels.resize(static_cast<std::size_t>(facts.width) *
+                       static_cast<std::size_t>(facts.height));
+    for (int y = 0; y < facts.height; ++y) {
+      const std::uint8_t* line =
+          frame_->data[0] + static_cast<std::ptrdiff_t>(y) * frame_->linesize[0];
+      std::uint16_t* row = into.pixels.data() + static_cast<std::ptrdiff_t>(y) * facts.width;
+      if (brightness_.bytes == 1) {
+        std::copy_n(line, facts.width, row);
+        continue;
+      }
+      for (int x = 0; x < facts.width; ++x) {
+        const std::ptrdiff_t at = 2 * static_cast<std::ptrdiff_t>(x);
+        row[x] = static_cast<std::uint16_t>(line[at] | line[at + 1] << 8U);
+      }
+    }
+  }
+
+  std::unique_ptr<AVFormatContext, CloseContext> context_;
+  std::unique_ptr<AVCodecContext, FreeCodec> codec_;
+  std::unique_ptr<AVFrame, FreeFrame> frame_;
+  std::unique_ptr<AVPacket, FreePacket> packet_;
+  std::string path_;
+  Brightness brightness_;
+  int stream_ = 0;
+  int next_ = -1;                     ///< frame that comes without seeking; none: -1
+  std::vector<std::int64_t> starts_;  ///< of each frame, in the stream's own time
+};
+
 }  // namespace
+
+ClipSource open_video(const std::filesystem::path& path) {
+  auto video = std::make_unique<Video>();
+  return video->open(path).map(
+      [&] { return std::unique_ptr<ClipReader::Source>(std::move(video)); });
+}
 
 Result<void> write_video(int count, double rate_hz, const FrameSource& source,
                          const std::filesystem::path& path) {

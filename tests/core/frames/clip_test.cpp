@@ -5,9 +5,12 @@
 #include <fitsio.h>
 #include <sys/resource.h>
 
+#include <algorithm>
 #include <csignal>
+#include <fstream>
 #include <vector>
 
+#include "solarchon/frames/clip_reader.h"
 #include "tests/support/support.h"
 
 extern "C" {
@@ -192,6 +195,211 @@ TEST(Cube, HoldsEveryFrameAndItsTime) {
           4, 25.0, [](int i) -> base::Result<Frame> { return numbered(i, 255, i < 2 ? 70 : 72); },
           path),
       FailsWith(ErrorCode::kMalformed, path.string()));
+}
+
+/// Every frame of a clip, there and back and across.
+void expect_all(const std::filesystem::path& path, int saturation, int count) {
+  auto opened = ClipReader::open(path);
+  ASSERT_TRUE(opened) << path;
+  ClipReader reader = *std::move(opened);
+  EXPECT_EQ(reader.facts().width, 70);
+  EXPECT_EQ(reader.facts().height, 41);
+  ASSERT_EQ(reader.facts().frames, count);
+  EXPECT_EQ(reader.facts().promised, count);
+  Frame frame;
+  for (const int i : {0, 1, 2, count - 1, 3, 2, 0}) {
+    ASSERT_TRUE(reader.read(i, frame)) << path << ' ' << i;
+    EXPECT_EQ(frame.pixels, numbered(i, saturation).pixels) << path << ' ' << i;
+  }
+  EXPECT_THAT(reader.read(count, frame), FailsWith(ErrorCode::kOutOfRange, "frame"));
+  EXPECT_THAT(reader.read(-1, frame), FailsWith(ErrorCode::kOutOfRange, "frame"));
+}
+
+/// Smooth, so that nobody takes it for the mosaic of a colour sensor.
+Frame smooth(int number) {
+  Frame frame = numbered(number, 4095);
+  for (int i = 0; i < 70 * 41; ++i) {
+    frame.pixels[static_cast<std::size_t>(i)] =
+        static_cast<std::uint16_t>(100 * number + 20 * (i % 70) + 7 * (i / 70));
+  }
+  return frame;
+}
+
+TEST(ClipReader, GivesBackWhatWasWrittenInEveryForm) {
+  const TempFolder folder;
+  for (const int saturation : {255, 4095, 65535}) {
+    const std::string name = "c" + std::to_string(saturation);
+    ASSERT_TRUE(write_fits_cube(9, 25.0, source_of(saturation), folder / (name + ".fits")));
+    ASSERT_TRUE(write_video(9, 25.0, source_of(saturation), folder / (name + ".mkv")));
+    expect_all(folder / (name + ".fits"), saturation, 9);
+    expect_all(folder / (name + ".mkv"), saturation, 9);
+  }
+  std::filesystem::create_directory(folder / "series");
+  for (int i = 0; i < 12; ++i) {  // 1 to 12: ten comes after nine
+    ASSERT_TRUE(
+        write_tiff(smooth(i), folder / "series" / ("a-" + std::to_string(i + 1) + ".tiff")));
+  }
+  ASSERT_TRUE(write_tiff(smooth(1), folder / "series" / "other-1.tiff"));
+  ClipReader series = *ClipReader::open(folder / "series" / "a-5.tiff");
+  ASSERT_EQ(series.facts().frames, 12);
+  Frame frame;
+  for (const int i : {0, 9, 11, 4}) {
+    ASSERT_TRUE(series.read(i, frame));
+    EXPECT_EQ(frame.pixels, smooth(i).pixels) << i;
+  }
+  EXPECT_EQ(ClipReader::open(folder / "series")->facts().frames, 13);
+}
+
+TEST(ClipReader, KnowsStartAndRate) {
+  const TempFolder folder;
+  ASSERT_TRUE(write_fits_cube(5, 12.5, source_of(255), folder / "c.fits"));
+  ASSERT_TRUE(write_video(5, 12.5, source_of(255), folder / "c.mkv"));
+  for (const char* name : {"c.fits", "c.mkv"}) {
+    ClipReader reader = *ClipReader::open(folder / name);
+    ASSERT_TRUE(reader.facts().rate_hz) << name;
+    EXPECT_NEAR(*reader.facts().rate_hz, 12.5, 0.01) << name;
+    Frame frame;
+    ASSERT_TRUE(reader.read(3, frame));
+    ASSERT_TRUE(frame.info.time);
+    EXPECT_NEAR(sky::in_seconds(*frame.info.time - test::morning()), 0.24, 0.0015) << name;
+  }
+  EXPECT_NEAR(*ClipReader::open(folder / "c.mkv")->facts().info.plate_scale_arcsec_px, 0.75, 1e-6);
+}
+
+void cut_off(const std::filesystem::path& path, double share) {
+  std::filesystem::resize_file(
+      path,
+      static_cast<std::uintmax_t>(share * static_cast<double>(std::filesystem::file_size(path))));
+}
+
+TEST(ClipReader, OfAClipThatWasCutOffItGivesTheWholeFrames) {
+  const TempFolder folder;
+  ASSERT_TRUE(write_fits_cube(40, 25.0, source_of(4095), folder / "c.fits"));
+  ASSERT_TRUE(write_video(40, 25.0, source_of(4095), folder / "c.mkv"));
+  for (const char* name : {"c.fits", "c.mkv"}) {
+    cut_off(folder / name, 0.6);
+    auto opened = ClipReader::open(folder / name);
+    ASSERT_TRUE(opened) << name;
+    ClipReader reader = *std::move(opened);
+    EXPECT_GT(reader.facts().frames, 15) << name;
+    EXPECT_LT(reader.facts().frames, 30) << name;
+    EXPECT_GT(reader.facts().promised, reader.facts().frames) << name;
+    Frame frame;
+    int good = 0;
+    for (int i = 0; i < reader.facts().frames; ++i) {
+      if (reader.read(i, frame)) {
+        EXPECT_EQ(frame.pixels, numbered(i, 4095).pixels) << name << ' ' << i;
+        ++good;
+      }
+    }
+    EXPECT_GE(good, reader.facts().frames - 1) << name;  // the last may be half
+  }
+}
+
+TEST(ClipReader, ADamagedFrameTakesNoOtherWithIt) {
+  const TempFolder folder;
+  const auto path = folder / "c.mkv";
+  ASSERT_TRUE(write_video(30, 25.0, source_of(4095), path));
+  {
+    std::fstream file(path, std::ios::in | std::ios::out | std::ios::binary);
+    file.seekp(static_cast<std::streamoff>(std::filesystem::file_size(path) / 2));
+    const std::string junk(40, '\x5a');
+    file.write(junk.data(), static_cast<std::streamsize>(junk.size()));
+  }
+  ClipReader reader = *ClipReader::open(path);
+  ASSERT_EQ(reader.facts().frames, 30);
+  Frame frame;
+  int right = 0;
+  for (int i = 0; i < 30; ++i) {
+    right += reader.read(i, frame) && frame.pixels == numbered(i, 4095).pixels ? 1 : 0;
+  }
+  EXPECT_GE(right, 28);
+}
+
+TEST(ClipReader, RefusesWhatIsNoClip) {
+  const TempFolder folder;
+  EXPECT_THAT(ClipReader::open(folder / "none.mkv"),
+              FailsWith(ErrorCode::kUnreadable, (folder / "none.mkv").string()));
+  EXPECT_THAT(ClipReader::open(folder.path()),
+              FailsWith(ErrorCode::kUnreadable, folder.path().string()));
+  for (const char* name : {"a.mkv", "b.bin", "c.fits"}) {
+    std::ofstream(folder / name) << "nothing that anybody could look at, but long enough";
+    EXPECT_THAT(ClipReader::open(folder / name),
+                FailsWith(ErrorCode::kMalformed, (folder / name).string()));
+  }
+  // Real numbers have no full pixel.
+  fitsfile* file = nullptr;
+  int status = 0;
+  long size[3] = {8, 8, 2};
+  fits_create_diskfile(&file, (folder / "real.fits").c_str(), &status);
+  fits_create_img(file, FLOAT_IMG, 3, size, &status);
+  fits_close_file(file, &status);
+  EXPECT_THAT(ClipReader::open(folder / "real.fits"),
+              FailsWith(ErrorCode::kMalformed, (folder / "real.fits").string()));
+}
+
+/// A clip as a general video program makes it: colour, with frames that build on one another.
+void write_colour_video(const std::filesystem::path& path, int count) {
+  AVFormatContext* context = nullptr;
+  avformat_alloc_output_context2(&context, nullptr, "avi", path.c_str());
+  const AVCodec* coder = avcodec_find_encoder(AV_CODEC_ID_MPEG4);
+  AVStream* stream = avformat_new_stream(context, nullptr);
+  AVCodecContext* codec = avcodec_alloc_context3(coder);
+  codec->width = 64;
+  codec->height = 48;
+  codec->pix_fmt = AV_PIX_FMT_YUV420P;
+  codec->time_base = {1, 20};
+  codec->gop_size = 10;
+  codec->bit_rate = 4'000'000;
+  ASSERT_EQ(avcodec_open2(codec, coder, nullptr), 0);
+  stream->time_base = codec->time_base;
+  avcodec_parameters_from_context(stream->codecpar, codec);
+  ASSERT_GE(avio_open(&context->pb, path.c_str(), AVIO_FLAG_WRITE), 0);
+  ASSERT_GE(avformat_write_header(context, nullptr), 0);
+  AVFrame* frame = av_frame_alloc();
+  frame->format = codec->pix_fmt;
+  frame->width = 64;
+  frame->height = 48;
+  av_frame_get_buffer(frame, 0);
+  AVPacket* packet = av_packet_alloc();
+  for (int i = 0; i <= count; ++i) {
+    av_frame_make_writable(frame);
+    for (int y = 0; y < 48; ++y) {
+      for (int x = 0; x < 64; ++x) {
+        frame->data[0][y * frame->linesize[0] + x] = static_cast<std::uint8_t>(40 + 5 * i);
+      }
+    }
+    for (int y = 0; y < 24; ++y) {
+      std::fill_n(frame->data[1] + y * frame->linesize[1], 32, std::uint8_t{128});
+      std::fill_n(frame->data[2] + y * frame->linesize[2], 32, std::uint8_t{128});
+    }
+    frame->pts = i;
+    avcodec_send_frame(codec, i < count ? frame : nullptr);
+    while (avcodec_receive_packet(codec, packet) == 0) {
+      av_packet_rescale_ts(packet, codec->time_base, stream->time_base);
+      packet->stream_index = 0;
+      av_interleaved_write_frame(context, packet);
+    }
+  }
+  av_write_trailer(context);
+  av_packet_free(&packet);
+  av_frame_free(&frame);
+  avcodec_free_context(&codec);
+  avio_closep(&context->pb);
+  avformat_free_context(context);
+}
+
+TEST(ClipReader, TakesTheBrightnessOfColourVideoMadeElsewhere) {
+  const TempFolder folder;
+  write_colour_video(folder / "v.avi", 25);
+  ClipReader reader = *ClipReader::open(folder / "v.avi");
+  ASSERT_EQ(reader.facts().frames, 25);
+  EXPECT_NEAR(*reader.facts().rate_hz, 20.0, 0.1);
+  Frame frame;
+  for (const int i : {0, 1, 17, 5, 24, 9}) {
+    ASSERT_TRUE(reader.read(i, frame)) << i;
+    EXPECT_NEAR(frame.at(30, 20), 40 + 5 * i, 3) << i;
+  }
 }
 
 }  // namespace

@@ -1,0 +1,54 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <filesystem>
+#include <memory>
+#include <optional>
+
+#include "solarchon/base/result.h"
+#include "solarchon/frames/frame.h"
+
+namespace solarchon::frames {
+
+/// What a clip says of itself.
+struct ClipFacts {
+  int width = 0;
+  int height = 0;
+  int frames = 0;    ///< that are there, whole
+  int promised = 0;  ///< that its headers promise; more than `frames` where it was cut off
+  int saturation = 65535;
+  std::optional<double> rate_hz = {};
+  FrameInfo info;  ///< of the first frame
+};
+
+/// Frames of a clip, one at a time: a FITS cube, grey or colour video, or a series of pictures.
+/// Memory does not grow with its length. Colour video gives its brightness; the raw mosaic of a
+/// colour sensor is left as it was recorded in cubes and video, and read as read_frame does in a
+/// series.
+class ClipReader {
+ public:
+  /// @param path  a cube of whole numbers (8 or 16 bits), a video, one picture of a numbered series
+  ///              (NAME-00001.tiff), or a folder of pictures, which are taken in the order of names
+  /// Errors: kUnreadable, kMalformed, kTooLarge; also where no whole frame is there.
+  [[nodiscard]] static base::Result<ClipReader> open(const std::filesystem::path& path);
+  ~ClipReader();
+  ClipReader(ClipReader&&) noexcept;
+  ClipReader& operator=(ClipReader&&) noexcept;
+  ClipReader(const ClipReader&) = delete;
+  ClipReader& operator=(const ClipReader&) = delete;
+
+  [[nodiscard]] const ClipFacts& facts() const;
+  /// Any frame, of which the time is told as far as the clip's start and rate are known. One after
+  /// another is quickest.
+  /// @param into  its memory is used again
+  /// Errors: kOutOfRange (`frame`); kMalformed for a damaged one, others can still be read.
+  [[nodiscard]] base::Result<void> read(int frame, Frame& into);
+
+  class Source;
+
+ private:
+  explicit ClipReader(std::unique_ptr<Source> source);
+  std::unique_ptr<Source> source_;
+};
+
+}  // namespace solarchon::frames

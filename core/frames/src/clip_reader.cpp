@@ -1,0 +1,159 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/frames/clip_reader.h"
+
+#include <algorithm>
+#include <array>
+#include <cctype>
+#include <fstream>
+#include <string_view>
+#include <utility>
+#include <vector>
+
+#include "clip_source.h"
+#include "solarchon/base/json.h"
+
+namespace solarchon::frames {
+
+using base::ErrorCode;
+using base::Result;
+
+namespace {
+
+/// Pictures in a row.
+class Series : public ClipReader::Source {
+ public:
+  explicit Series(std::vector<std::filesystem::path> files) : files_(std::move(files)) {}
+  Result<void> pixels_of(int frame, Frame& into) override {
+    const std::filesystem::path& file = files_[static_cast<std::size_t>(frame)];
+    return read_frame(file).and_then([&](Frame read) -> Result<void> {
+      if (facts.width != 0 && (read.width != facts.width || read.height != facts.height)) {
+        return base::fail_because(ErrorCode::kMalformed, file.string(),
+                                  base::because("another-size"));
+      }
+      into = std::move(read);
+      return {};
+    });
+  }
+
+ private:
+  std::vector<std::filesystem::path> files_;
+};
+
+bool is_picture(const std::filesystem::path& path) {
+  constexpr std::array<std::string_view, 6> kEndings{".fits", ".fit",  ".fts",
+                                                     ".tif",  ".tiff", ".png"};
+  std::string ending = path.extension().string();
+  std::transform(ending.begin(), ending.end(), ending.begin(),
+                 [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+  return std::find(kEndings.begin(), kEndings.end(), ending) != kEndings.end();
+}
+
+/// `name-` of `name-00012.tiff`; empty where no digits stand at the end.
+std::string stem_of_series(const std::filesystem::path& path) {
+  std::string stem = path.stem().string();
+  const std::size_t whole = stem.size();
+  while (!stem.empty() && stem.back() >= '0' && stem.back() <= '9') {
+    stem.pop_back();
+  }
+  return stem.size() < whole ? stem : std::string();
+}
+
+/// The other pictures of its series, or of the folder, in the order of their names.
+std::vector<std::filesystem::path> series_of(const std::filesystem::path& path) {
+  std::error_code status;
+  const bool folder = std::filesystem::is_directory(path, status);
+  const std::string stem = folder ? std::string() : stem_of_series(path);
+  if (!folder && stem.empty()) {
+    return {path};
+  }
+  std::vector<std::filesystem::path> files;
+  const auto inside = folder ? path : path.parent_path().empty() ? "." : path.parent_path();
+  for (const auto& entry : std::filesystem::directory_iterator(inside, status)) {
+    const std::filesystem::path& other = entry.path();
+    const bool belongs =
+        folder ? is_picture(other)
+               : other.extension() == path.extension() && stem_of_series(other) == stem;
+    if (belongs && entry.is_regular_file(status)) {
+      files.push_back(other);
+    }
+  }
+  // Longer numbers are larger ones.
+  std::sort(files.begin(), files.end(), [folder](const auto& a, const auto& b) {
+    const std::string first = a.filename().string();
+    const std::string second = b.filename().string();
+    return folder || first.size() == second.size() ? first < second : first.size() < second.size();
+  });
+  return files;
+}
+
+ClipSource open_series(const std::filesystem::path& path) {
+  std::vector<std::filesystem::path> files = series_of(path);
+  if (files.empty()) {
+    return base::fail_because(ErrorCode::kUnreadable, path.string(), base::because("no-such-file"));
+  }
+  const int count = static_cast<int>(files.size());
+  auto series = std::make_unique<Series>(std::move(files));
+  Frame first;
+  if (const auto read = series->pixels_of(0, first); !read) {
+    return tl::make_unexpected(read.error());
+  }
+  series->facts = {first.width,      first.height, count,     count,
+                   first.saturation, std::nullopt, first.info};
+  return series;
+}
+
+ClipSource source_of(const std::filesystem::path& path) {
+  std::error_code status;
+  if (std::filesystem::is_directory(path, status)) {
+    return open_series(path);
+  }
+  if (!std::filesystem::is_regular_file(path, status)) {
+    return base::fail_because(ErrorCode::kUnreadable, path.string(), base::because("no-such-file"));
+  }
+  std::ifstream in(path, std::ios::binary);
+  std::array<char, 9> first{};
+  in.read(first.data(), first.size());
+  if (!in) {
+    return base::fail_because(ErrorCode::kMalformed, path.string(),
+                              base::because("too-short-or-unreadable"));
+  }
+  const std::string_view mark(first.data(), first.size());
+  if (mark.starts_with("SIMPLE  =")) {
+    return open_fits_clip(path);
+  }
+  return is_picture(path) ? open_series(path) : open_video(path);
+}
+
+}  // namespace
+
+ClipReader::ClipReader(std::unique_ptr<Source> source) : source_(std::move(source)) {}
+ClipReader::~ClipReader() = default;
+ClipReader::ClipReader(ClipReader&&) noexcept = default;
+ClipReader& ClipReader::operator=(ClipReader&&) noexcept = default;
+
+Result<ClipReader> ClipReader::open(const std::filesystem::path& path) {
+  return source_of(path).and_then([&](std::unique_ptr<Source> source) -> Result<ClipReader> {
+    if (source->facts.frames < 1) {
+      return base::fail_because(ErrorCode::kMalformed, path.string(),
+                                base::because("no-whole-frame"));
+    }
+    return ClipReader(std::move(source));
+  });
+}
+
+const ClipFacts& ClipReader::facts() const { return source_->facts; }
+
+Result<void> ClipReader::read(int frame, Frame& into) {
+  const ClipFacts& facts = source_->facts;
+  const auto checked = base::checked("frame", frame, {0.0, facts.frames - 1.0});
+  if (!checked) {
+    return tl::make_unexpected(checked.error());
+  }
+  return source_->pixels_of(frame, into).map([&] {
+    if (facts.info.time && facts.rate_hz) {
+      into.info.time = *facts.info.time + sky::seconds(frame / *facts.rate_hz);
+    }
+  });
+}
+
+}  // namespace solarchon::frames

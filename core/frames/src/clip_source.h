@@ -1,0 +1,27 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "solarchon/frames/clip_reader.h"
+
+namespace solarchon::frames {
+
+/// One way in which clips are kept.
+class ClipReader::Source {
+ public:
+  Source() = default;
+  virtual ~Source() = default;
+  Source(const Source&) = delete;
+  Source& operator=(const Source&) = delete;
+  Source(Source&&) = delete;
+  Source& operator=(Source&&) = delete;
+
+  /// @param frame  one that is there
+  virtual base::Result<void> pixels_of(int frame, Frame& into) = 0;
+  ClipFacts facts;
+};
+
+using ClipSource = base::Result<std::unique_ptr<ClipReader::Source>>;
+[[nodiscard]] ClipSource open_fits_clip(const std::filesystem::path& path);
+[[nodiscard]] ClipSource open_video(const std::filesystem::path& path);
+
+}  // namespace solarchon::frames
