@@ -8,6 +8,7 @@
 #include <cmath>
 
 #include "app/model/phrases.h"
+#include "app/shell/grid_keys.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -166,27 +167,13 @@ void ExposureTable::mousePressEvent(QMouseEvent* event) {
 }
 
 void ExposureTable::keyPressEvent(QKeyEvent* event) {
-  if (cells_.empty()) {
+  const auto cell = cells_.empty()
+                        ? std::nullopt
+                        : arrow_to(event->key(), chosen_.value_or(0), columns(), cells_.size());
+  if (cell) {
+    choose(*cell);
+  } else {
     QWidget::keyPressEvent(event);
-    return;
-  }
-  const std::size_t across = columns();
-  const std::size_t now = chosen_.value_or(0);
-  switch (event->key()) {
-    case Qt::Key_Left:
-      choose(now % across > 0 ? now - 1 : now);
-      return;
-    case Qt::Key_Right:
-      choose(now % across + 1 < across ? now + 1 : now);
-      return;
-    case Qt::Key_Up:
-      choose(now >= across ? now - across : now);
-      return;
-    case Qt::Key_Down:
-      choose(now + across < cells_.size() ? now + across : now);
-      return;
-    default:
-      QWidget::keyPressEvent(event);
   }
 }
 

@@ -142,6 +142,14 @@ WaysPage::WaysPage(const Models& models, QWidget* parent)
 
 void WaysPage::follow() {
   const workspace::Workspace& space = document_.workspace();
+  const sky::UtcTime now = document_.answers().time;
+  // The clock alone hardly changes a picture of this size.
+  constexpr double kSameS = 300.0;
+  if (drawn_ && *drawn_ == space && std::abs(sky::in_seconds(now - drawn_at_)) < kSameS) {
+    return;
+  }
+  drawn_ = space;
+  drawn_at_ = now;
   std::vector<optics::Rig> rigs{space.rig};
   if (const auto& trains = optics::usual_trains()) {
     for (const optics::Rig& train : *trains) {

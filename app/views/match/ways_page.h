@@ -3,6 +3,7 @@
 
 #include <QPushButton>
 #include <QWidget>
+#include <optional>
 #include <vector>
 
 #include "app/model/document.h"
@@ -36,6 +37,8 @@ class WaysPage : public QWidget {
   std::vector<optics::Rig> rigs_;  ///< one's own first
   std::size_t next_ = 0;           ///< to be drawn
   double field_arcmin_ = 32.0;
+  std::optional<workspace::Workspace> drawn_;  ///< that the pictures are of, and when
+  sky::UtcTime drawn_at_;
   NewestWins wishes_;
 };
 

@@ -7,6 +7,7 @@
 #include <algorithm>
 
 #include "app/model/phrases.h"
+#include "app/shell/grid_keys.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -27,6 +28,12 @@ WaysSheet::WaysSheet(QWidget* parent) : Drawing(parent) {
 }
 
 void WaysSheet::show_ways(std::vector<WaySeen> ways, double field_arcmin) {
+  // What was seen stays until it is drawn anew.
+  for (std::size_t i = 0; i < std::min(ways.size(), ways_.size()); ++i) {
+    if (ways[i].name == ways_[i].name && ways[i].image.isNull()) {
+      ways[i] = ways_[i];
+    }
+  }
   ways_ = std::move(ways);
   field_arcmin_ = field_arcmin;
   if (chosen_ && *chosen_ >= ways_.size()) {
@@ -123,22 +130,10 @@ void WaysSheet::mousePressEvent(QMouseEvent* event) {
 }
 
 void WaysSheet::keyPressEvent(QKeyEvent* event) {
-  const std::size_t now = chosen_.value_or(0);
-  switch (event->key()) {
-    case Qt::Key_Left:
-      choose(now % kAcross > 0 ? now - 1 : now);
-      return;
-    case Qt::Key_Right:
-      choose(now % kAcross + 1 < kAcross ? now + 1 : now);
-      return;
-    case Qt::Key_Up:
-      choose(now >= kAcross ? now - kAcross : now);
-      return;
-    case Qt::Key_Down:
-      choose(now + kAcross < ways_.size() ? now + kAcross : now);
-      return;
-    default:
-      QWidget::keyPressEvent(event);
+  if (const auto way = arrow_to(event->key(), chosen_.value_or(0), kAcross, ways_.size())) {
+    choose(*way);
+  } else {
+    QWidget::keyPressEvent(event);
   }
 }
 

@@ -149,6 +149,12 @@ Result<void> ClipReader::read(int frame, Frame& into) {
   if (!checked) {
     return tl::make_unexpected(checked.error());
   }
+  into.width = facts.width;
+  into.height = facts.height;
+  into.saturation = facts.saturation;
+  into.info = facts.info;
+  into.pixels.resize(static_cast<std::size_t>(facts.width) *
+                     static_cast<std::size_t>(facts.height));
   return source_->pixels_of(frame, into).map([&] {
     if (facts.info.time && facts.rate_hz) {
       into.info.time = *facts.info.time + sky::seconds(frame / *facts.rate_hz);

@@ -16,6 +16,7 @@ class ClipReader::Source {
   Source& operator=(Source&&) = delete;
 
   /// @param frame  one that is there
+  /// @param into   of the clip's size and facts already
   virtual base::Result<void> pixels_of(int frame, Frame& into) = 0;
   ClipFacts facts;
 };

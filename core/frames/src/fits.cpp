@@ -370,13 +370,8 @@ class Cube : public ClipReader::Source {
   }
 
   Result<void> pixels_of(int frame, Frame& into) override {
-    into.width = facts.width;
-    into.height = facts.height;
-    into.saturation = facts.saturation;
-    into.info = facts.info;
     const auto pixels =
         static_cast<std::size_t>(facts.width) * static_cast<std::size_t>(facts.height);
-    into.pixels.resize(pixels);
     std::uint16_t blank = 0;
     int any_blank = 0;
     file_.status = 0;

@@ -254,10 +254,6 @@ class Video : public ClipReader::Source {
   }
 
   Result<void> pixels_of(int frame, Frame& into) override {
-    into.width = facts.width;
-    into.height = facts.height;
-    into.saturation = facts.saturation;
-    into.info = facts.info;
     int status = frame == next_ ? 0 : go_to(frame);
     const std::int64_t wanted = starts_[static_cast<std::size_t>(frame)];
     while (status >= 0) {
@@ -353,8 +349,6 @@ class Video : public ClipReader::Source {
   }
 
   void take(Frame& into) const {
-    into.pixels.resize(static_cast<std::size_t>(facts.width) *
-                       static_cast<std::size_t>(facts.height));
     for (int y = 0; y < facts.height; ++y) {
       const std::uint8_t* line =
           frame_->data[0] + static_cast<std::ptrdiff_t>(y) * frame_->linesize[0];
