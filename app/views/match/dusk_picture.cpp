@@ -69,10 +69,12 @@ void DuskPicture::draw(QPainter& painter) {
     return;
   }
   const double each = (height() - kFoot - 2.0 * kGap) / 3.0;
-  const QRectF top(kLeft, 0, width() - kLeft - kRight, each);
+  constexpr double kHalfLine = 9.0;
+  const QRectF top(kLeft, kHalfLine, width() - kLeft - kRight, each - kHalfLine);
   draw_sun(painter, top);
-  draw_ladder(painter, top.translated(0, each + kGap), tr("Shutter"), false);
-  draw_ladder(painter, top.translated(0, 2.0 * (each + kGap)), tr("ISO"), true);
+  const QRectF ladder(kLeft, each + kGap, top.width(), each);
+  draw_ladder(painter, ladder, tr("Shutter"), false);
+  draw_ladder(painter, ladder.translated(0, each + kGap), tr("ISO"), true);
   painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.setPen(c.ink);
   constexpr int kTimes = 6;

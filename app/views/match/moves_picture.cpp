@@ -106,10 +106,15 @@ void MovesPicture::draw(QPainter& painter) {
         taken = from + wide;
       }
     }
+    const QString for_whom = tr("under OD 5.0 for cameras only");
+    const double from = width() - kRight - metrics.horizontalAdvance(for_whom);
+    constexpr double kApart = 12.0;
     if (row.moves == &moves_->density && for_cameras_) {
       painter.setPen(c.faint_ink);
+      // Beside the marks, or, where they leave no room, before the first of them.
       painter.drawText(QRectF(kLeft, top - 3, width() - kRight - kLeft, kRow - 6),
-                       Qt::AlignRight | Qt::AlignVCenter, tr("under OD 5.0 for cameras only"));
+                       (from > taken + kApart ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter,
+                       for_whom);
     }
     top += kRow;
   }
