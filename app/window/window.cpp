@@ -112,6 +112,9 @@ Window::Window(const Options& options, QWidget* parent)
 void Window::begin_with_log() {
   begun_ = true;
   if (demo_ && log_->readable() && !workspace::demo_is_whole(log_->sessions())) {
+    // Then the log is read again, and has a latest frame.
+    connect(log_.get(), &Log::sessionsChanged, this, &Window::show_latest_frame,
+            Qt::SingleShotConnection);
     frame_->fill_with_demo();
   } else {
     show_latest_frame();
