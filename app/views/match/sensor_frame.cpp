@@ -92,12 +92,21 @@ camera::Shot wished(camera::Shot shot, const workspace::Answers& answers, const 
 /// Frames of moving air, of which the Sun is drawn once as long as nothing else is wished.
 class MovingAir {
  public:
-  base::Result<camera::Recording> frame(const camera::Shot& shot, double seconds,
-                                        const base::Task& task) {
+  base::Result<camera::Recording> frame(camera::Shot shot, double seconds, const base::Task& task) {
     // One Sun does for a while; the next wish of another minute opens anew.
     constexpr double kSunStepS = 600.0;
-    const bool goes_on =
-        stream_ && stream_->shot().time == shot.time && stream_->shot().rig == shot.rig;
+    // The clock goes on: within a minute the Sun is the same, and stands where it stood.
+    constexpr double kSameSunS = 60.0;
+    const bool goes_on = stream_ && stream_->shot().rig == shot.rig &&
+                         std::abs(sky::in_seconds(shot.time - stream_->shot().time)) < kSameSunS;
+    if (goes_on) {
+      const sky::DiscPlace& stood = stream_->shot().target;
+      constexpr double kSamePlaceArcsec = 2.0;
+      if (std::hypot(stood.west_arcsec - shot.target.west_arcsec,
+                     stood.north_arcsec - shot.target.north_arcsec) < kSamePlaceArcsec) {
+        shot.target = stood;
+      }
+    }
     const auto ready =
         goes_on ? stream_->change(shot, task)
                 : camera::Stream::open({shot, {}, kSunStepS}, task).map([&](camera::Stream opened) {
