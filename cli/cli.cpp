@@ -9,6 +9,7 @@
 #include <optional>
 
 #include "cli/align_commands.h"
+#include "cli/live_commands.h"
 #include "cli/log_commands.h"
 #include "cli/match_commands.h"
 #include "cli/mount_commands.h"
@@ -230,6 +231,14 @@ Result<Json> simulate(const Options& options) {
   shot->sun_seed = options.sun_seed;
   const auto& wanted = options.wanted;
   shot->activity = wanted.activity;
+  if (shot->activity) {
+    if (const auto level = base::checked("activity", *shot->activity, {0, 1}); !level) {
+      return tl::make_unexpected(level.error());
+    }
+  }
+  // The target is looked for on the Sun that is asked for.
+  shot->target = workspace::place_of(placed->workspace, placed->answers,
+                                     scene::SyntheticSun(shot->sun_seed, shot->activity));
   shot->band_angstrom = wanted.band_angstrom;
   shot->detune_angstrom = wanted.detune_angstrom;
   shot->defocus_um = wanted.defocus_um;
@@ -432,9 +441,11 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   LogOptions log_options;
   MountOptions mount_options;
   MatchOptions match_options;
+  LiveOptions live_options;
   for (std::vector<Command>& of_a_kind :
        std::array{add_align_commands(app, align_options), add_mount_commands(app, mount_options),
-                  add_match_commands(app, match_options), add_log_commands(app, log_options)}) {
+                  add_match_commands(app, match_options), add_live_commands(app, live_options),
+                  add_log_commands(app, log_options)}) {
     std::move(of_a_kind.begin(), of_a_kind.end(), std::back_inserter(further));
   }
 
@@ -443,13 +454,13 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
     const auto commands = app.get_subcommands(
         [&](const CLI::App* known) { return known->get_name() == arguments.front(); });
     if (commands.empty()) {
-      return complain(
-          err, {ErrorCode::kUnknownValue, "command", arguments.front(),
-                base::wants(
-                    "one-of", {},
-                    "sun, day, plan, runbook, forecast, year, windows, find, north, "
-                    "align, mount, match, expose, rig, catalogue, rules, simulate, measure, log, "
-                    "demo")});
+      return complain(err,
+                      {ErrorCode::kUnknownValue, "command", arguments.front(),
+                       base::wants("one-of", {},
+                                   "sun, day, plan, runbook, forecast, year, windows, find, north, "
+                                   "align, mount, match, expose, rig, catalogue, rules, simulate, "
+                                   "measure, clip, grade, record, watch, log, "
+                                   "demo")});
     }
   }
   std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back

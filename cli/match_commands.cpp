@@ -192,7 +192,8 @@ Result<Json> matched(const MatchOptions& options) {
     const auto settings =
         match::ranked(at.workspace.rig, at.workspace.target, lenses, at.situation);
     const workspace::Limits& limits = *at.answers.limits;
-    const sky::DiscPlace place = workspace::place_of(at.workspace, at.answers, 1);
+    const sky::DiscPlace place =
+        workspace::place_of(at.workspace, at.answers, scene::SyntheticSun());
     const match::TargetNeed need =
         match::need_of(at.workspace.target, at.situation.semidiameter_arcsec);
     const auto motion = workspace::clip_motion_of(at.workspace, at.answers, place);

@@ -49,6 +49,40 @@
     </message>
 </context>
 <context>
+    <name>solarchon::app::LivePanel</name>
+    <message numerus="yes">
+        <source>%n frame(s)</source>
+        <translation>
+<numerusform>%n frame</numerusform>
+<numerusform>%n frames</numerusform>
+</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n lost</source>
+        <translation>
+<numerusform>%n lost</numerusform>
+<numerusform>%n lost</numerusform>
+</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n passed over</source>
+        <translation>
+<numerusform>%n passed over</numerusform>
+<numerusform>%n passed over</numerusform>
+</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::LivePlate</name>
+    <message numerus="yes">
+        <source>%n Earth(s)</source>
+        <translation>
+<numerusform>%n Earth</numerusform>
+<numerusform>%n Earths</numerusform>
+</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::StepEditor</name>
     <message numerus="yes">
         <source>With %n time(s) logged, %1 ± %2 min are counted on.</source>

@@ -840,6 +840,10 @@
         <source>As bright as a day outside.</source>
         <translation>Tan brillante como un día al aire libre.</translation>
     </message>
+    <message>
+        <source>spots not counted</source>
+        <translation>manchas sin contar</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>
@@ -1619,6 +1623,58 @@
     <message>
         <source>Limb</source>
         <translation>Limbo</translation>
+    </message>
+    <message>
+        <source>%1 (%2)</source>
+        <translation>%1 (%2)</translation>
+    </message>
+    <message>
+        <source>Hold</source>
+        <translation>Retener</translation>
+    </message>
+    <message>
+        <source>Keeps this picture; frames go on behind it</source>
+        <translation>Conserva esta imagen; las demás siguen llegando detrás</translation>
+    </message>
+    <message>
+        <source>1:1</source>
+        <translation>1:1</translation>
+    </message>
+    <message>
+        <source>The middle of the sensor, pixel by pixel</source>
+        <translation>El centro del sensor, píxel a píxel</translation>
+    </message>
+    <message>
+        <source>Lift the faint</source>
+        <translation>Realzar lo débil</translation>
+    </message>
+    <message>
+        <source>Draws what is faint brighter; the file stays as it is</source>
+        <translation>Dibuja más claro lo débil; el archivo queda como está</translation>
+    </message>
+    <message>
+        <source>Marks</source>
+        <translation>Marcas</translation>
+    </message>
+    <message>
+        <source>Ring, drift, scale and what is clipped</source>
+        <translation>Anillo, deriva, escala y lo saturado</translation>
+    </message>
+    <message>
+        <source>Stop looking</source>
+        <translation>Dejar de mirar</translation>
+    </message>
+    <message>
+        <source>Look live</source>
+        <translation>Mirar en vivo</translation>
+    </message>
+    <message>
+        <source>Lets the camera go (F4)</source>
+        <translation>Suelta la cámara (F4)</translation>
+    </message>
+    <message>
+        <source>Looks through the simulated camera behind this light path (F4)</source>
+        <translation>Mira por la cámara simulada tras este camino de luz (F4)</translation>
     </message>
 </context>
 <context>
@@ -3791,6 +3847,132 @@ Az %6, Alt %7</translation>
     </message>
 </context>
 <context>
+    <name>solarchon::app::LivePanel</name>
+    <message>
+        <source>For</source>
+        <translation>Durante</translation>
+    </message>
+    <message>
+        <source>s</source>
+        <translation>s</translation>
+    </message>
+    <message>
+        <source>Which frames are recorded</source>
+        <translation>Qué imágenes se graban</translation>
+    </message>
+    <message>
+        <source>All frames</source>
+        <translation>Todas las imágenes</translation>
+    </message>
+    <message>
+        <source>Sharp moments</source>
+        <translation>Momentos nítidos</translation>
+    </message>
+    <message>
+        <source>Sharp moments: the best fifth of the last minute, each with the third of a second before it</source>
+        <translation>Momentos nítidos: el mejor quinto del último minuto, cada uno con el tercio de segundo anterior</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frame(s)</source>
+        <translation>
+<numerusform>%n imagen</numerusform>
+<numerusform>%n imágenes</numerusform>
+</translation>
+    </message>
+    <message>
+        <source>%1 MB</source>
+        <translation>%1 MB</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n lost</source>
+        <translation>
+<numerusform>%n perdida</numerusform>
+<numerusform>%n perdidas</numerusform>
+</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n passed over</source>
+        <translation>
+<numerusform>%n descartada</numerusform>
+<numerusform>%n descartadas</numerusform>
+</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>The clip has come to its end.</source>
+        <translation>El vídeo ha llegado a su fin.</translation>
+    </message>
+    <message>
+        <source>The picture is on its way.</source>
+        <translation>La imagen está en camino.</translation>
+    </message>
+    <message>
+        <source>Stop recording</source>
+        <translation>Dejar de grabar</translation>
+    </message>
+    <message>
+        <source>Record</source>
+        <translation>Grabar</translation>
+    </message>
+    <message>
+        <source>What was recorded stays (F6)</source>
+        <translation>Lo grabado se conserva (F6)</translation>
+    </message>
+    <message>
+        <source>Records a clip below the data folder (F6)</source>
+        <translation>Graba un vídeo en la carpeta de datos (F6)</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::LivePlate</name>
+    <message>
+        <source>The live picture</source>
+        <translation>La imagen en vivo</translation>
+    </message>
+    <message>
+        <source>The picture is on its way.</source>
+        <translation>La imagen está en camino.</translation>
+    </message>
+    <message>
+        <source>Nothing is looked at.</source>
+        <translation>No se mira nada.</translation>
+    </message>
+    <message>
+        <source>simulated camera: %1</source>
+        <translation>cámara simulada: %1</translation>
+    </message>
+    <message>
+        <source>held</source>
+        <translation>retenida</translation>
+    </message>
+    <message>
+        <source>exposed for prominences</source>
+        <translation>expuesta para protuberancias</translation>
+    </message>
+    <message>
+        <source>%1 frames a second</source>
+        <translation>%1 imágenes por segundo</translation>
+    </message>
+    <message>
+        <source>false colour</source>
+        <translation>color falso</translation>
+    </message>
+    <message>
+        <source>%1″ a minute</source>
+        <translation>%1″ por minuto</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n Earth(s)</source>
+        <translation>
+<numerusform>%n Tierra</numerusform>
+<numerusform>%n Tierras</numerusform>
+</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::LogView</name>
     <message>
         <source>Sessions</source>
@@ -4027,6 +4209,53 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
     <message>
         <source>Spots (*.csv);;Measurement (*.json);;Picture (*.png *.tiff)</source>
         <translation>Manchas (*.csv);;Medida (*.json);;Imagen (*.png *.tiff)</translation>
+    </message>
+    <message>
+        <source>Spots are not looked for in hydrogen alpha: what is dark there is gas.</source>
+        <translation>En hidrógeno alfa no se buscan manchas: lo oscuro allí es gas.</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::MeterStrips</name>
+    <message>
+        <source>Meters over the last two minutes</source>
+        <translation>Medidores de los últimos dos minutos</translation>
+    </message>
+    <message>
+        <source>Sharpness of each moment against the best of the last two minutes; the aperture that the air lets through (Fried&apos;s parameter); light against the clear sky</source>
+        <translation>Nitidez de cada momento frente a la mejor de los últimos dos minutos; la abertura que deja pasar el aire (parámetro de Fried); luz frente al cielo despejado</translation>
+    </message>
+    <message>
+        <source>Sharpness</source>
+        <translation>Nitidez</translation>
+    </message>
+    <message>
+        <source>Air</source>
+        <translation>Aire</translation>
+    </message>
+    <message>
+        <source>not seen yet</source>
+        <translation>aún sin ver</translation>
+    </message>
+    <message>
+        <source>Light</source>
+        <translation>Luz</translation>
+    </message>
+    <message>
+        <source>%1 % of the best</source>
+        <translation>%1 % de la mejor</translation>
+    </message>
+    <message>
+        <source>r₀ %1 cm</source>
+        <translation>r₀ %1 cm</translation>
+    </message>
+    <message>
+        <source>%1 stops of cloud</source>
+        <translation>%1 pasos de nubes</translation>
+    </message>
+    <message>
+        <source>%1 % of full</source>
+        <translation>%1 % del máximo</translation>
     </message>
 </context>
 <context>
@@ -9551,6 +9780,94 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>it is of another size than the first</source>
         <translation>es de otro tamaño que la primera</translation>
+    </message>
+    <message>
+        <source>Looking: a few seconds more.</source>
+        <translation>Observando: unos segundos más.</translation>
+    </message>
+    <message>
+        <source>No sunlight reaches the sensor.</source>
+        <translation>Al sensor no llega luz del Sol.</translation>
+    </message>
+    <message>
+        <source>Too bright: %1 of the picture is full.</source>
+        <translation>Demasiado brillo: el %1 de la imagen está saturado.</translation>
+    </message>
+    <message>
+        <source>Too dim: the sensor has %1 stops to spare.</source>
+        <translation>Demasiado oscuro: al sensor le sobran %1 pasos.</translation>
+    </message>
+    <message>
+        <source>Cloud or haze takes %1 stops.</source>
+        <translation>Las nubes o la calima quitan %1 pasos.</translation>
+    </message>
+    <message>
+        <source>Interference bands, %1 deep.</source>
+        <translation>Bandas de interferencia, de un %1.</translation>
+    </message>
+    <message>
+        <source>Out of focus, by about %1 one way or the other.</source>
+        <translation>Fuera de foco, unos %1 hacia un lado u otro.</translation>
+    </message>
+    <message>
+        <source>Off the middle of the line.</source>
+        <translation>Fuera del centro de la línea.</translation>
+    </message>
+    <message>
+        <source>The picture drifts by %1 a minute.</source>
+        <translation>La imagen deriva %1 por minuto.</translation>
+    </message>
+    <message>
+        <source>The air: it lets through what %1 of aperture would show.</source>
+        <translation>El aire: deja pasar lo que mostrarían %1 de abertura.</translation>
+    </message>
+    <message>
+        <source>Nothing but the telescope: it tells %1 apart.</source>
+        <translation>Solo el telescopio: separa %1.</translation>
+    </message>
+    <message>
+        <source>Hold the picture still.</source>
+        <translation>Mantenga quieta la imagen.</translation>
+    </message>
+    <message>
+        <source>Look at caps, filters and pointing; never along the tube with the eye.</source>
+        <translation>Revise tapas, filtros y puntería; nunca mire con el ojo a lo largo del tubo.</translation>
+    </message>
+    <message>
+        <source>Halve the exposure and look again.</source>
+        <translation>Reduzca la exposición a la mitad y mire de nuevo.</translation>
+    </message>
+    <message>
+        <source>Expose %2 as long, or turn the gain up.</source>
+        <translation>Exponga %2 el tiempo, o suba la ganancia.</translation>
+    </message>
+    <message>
+        <source>Wait for a gap, or expose %2 as long and keep single frames.</source>
+        <translation>Espere un claro, o exponga %2 el tiempo y guarde imágenes sueltas.</translation>
+    </message>
+    <message>
+        <source>Tilt the camera by up to %2 and turn it until they are finer than the pixels.</source>
+        <translation>Incline la cámara hasta %2 y gírela hasta que sean más finas que los píxeles.</translation>
+    </message>
+    <message>
+        <source>Turn the focuser a little; go back when the edge grows wider.</source>
+        <translation>Mueva un poco el enfocador; vuelva atrás si el borde se ensancha.</translation>
+    </message>
+    <message>
+        <source>Go one step of the tuner, wait until it is on band, and compare: on, or back.</source>
+        <translation>Avance un paso del sintonizador, espere a que esté en banda y compare: adelante, o atrás.</translation>
+    </message>
+    <message>
+        <source>The middle leaves the field in %2: look at rate and axis in Field.</source>
+        <translation>El centro sale del campo en %2: revise velocidad y eje en Campo.</translation>
+    </message>
+    <message>
+        <source>Wait for calm moments: record many frames, keep the sharpest.</source>
+        <translation>Espere momentos de calma: grabe muchas imágenes y guarde las más nítidas.</translation>
+    </message>
+    <message>
+        <source>Record now.</source>
+        <translation>Grabe ahora.</translation>
     </message>
 </context>
 </TS>

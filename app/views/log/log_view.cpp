@@ -24,14 +24,16 @@ QString session_line(const log::SessionSummary& session, const QTimeZone& zone) 
   return QObject::tr("%1  %2\n%3 \u00b7 seeing %4\u2033 \u00b7 %5")
       .arg(date_at(session.started, zone), clock_at(session.started, zone),
            QObject::tr("%n frame(s)", nullptr, session.frames), number(session.seeing_arcsec, 1),
-           QObject::tr("%n spot(s)", nullptr, session.spots));
+           session.spots ? QObject::tr("%n spot(s)", nullptr, *session.spots)
+                         : QObject::tr("spots not counted"));
 }
 
 QString frame_line(const log::FrameEntry& frame, const QTimeZone& zone) {
   const QString measured =
-      frame.measurement
+      !frame.measurement ? QObject::tr("no limb found")
+      : frame.measurement->spots_sought
           ? QObject::tr("%n spot(s)", nullptr, static_cast<int>(frame.measurement->spots.size()))
-          : QObject::tr("no limb found");
+          : QObject::tr("spots not counted");
   return QObject::tr("%1 \u00b7 %2 \u00b7 Sun %3\u00b0 \u00b7 %4")
       .arg(clock_at(frame.taken, zone, true), exposure_text(frame.exposure_ms),
            number(frame.sun_altitude_deg, 0), measured);

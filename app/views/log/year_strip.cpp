@@ -25,7 +25,7 @@ void YearStrip::show_year(int year, const std::vector<log::SessionSummary>& sess
   for (const log::SessionSummary& session : sessions) {
     const QDate date = QDateTime::fromMSecsSinceEpoch(session.started.unix_ms, zone).date();
     if (date.year() == year) {
-      bars_.push_back({session.id, date, session.spots, session.seeing_arcsec});
+      bars_.push_back({session.id, date, session.spots.value_or(0), session.seeing_arcsec});
     }
   }
   update();

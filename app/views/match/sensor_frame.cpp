@@ -219,7 +219,8 @@ void SensorFrame::request(Haste haste) {
       return [this, words = error_text(recording.error())] { show_problem(words); };
     }
     const int side = std::max(recording->frame.width, recording->frame.height);
-    auto things = workspace::things_to_see(answers.time, answers.disc, kSunSeed);
+    auto things =
+        workspace::things_to_see(answers.time, answers.disc, scene::SyntheticSun(kSunSeed));
     return [this, haste, aim, image = frame_image(recording->frame, side),
             things = std::move(things)]() mutable {
       if (!problem_.isEmpty()) {
@@ -259,7 +260,8 @@ void SensorFrame::request_eye(workspace::Workspace space, workspace::Answers ans
     if (!sight) {
       return [this, words = error_text(sight.error())] { show_problem(words); };
     }
-    auto things = workspace::things_to_see(answers.time, answers.disc, kSunSeed);
+    auto things =
+        workspace::things_to_see(answers.time, answers.disc, scene::SyntheticSun(kSunSeed));
     return [this, aim = shot->target, image = eye_image(*sight), words = glare_words(*sight),
             shadow = sight->shadow_seen, things = std::move(things)]() mutable {
       if (!problem_.isEmpty()) {

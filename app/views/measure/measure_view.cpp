@@ -101,7 +101,9 @@ void MeasureView::follow() {
   }
   table_->setVisible(!m.spots.empty());
   empty_->setVisible(m.spots.empty() || !m.view || !m.solar);
-  empty_->setText(m.spots.empty()
+  empty_->setText(!m.spots_sought ? tr("Spots are not looked for in hydrogen alpha: what is dark "
+                                       "there is gas.")
+                  : m.spots.empty()
                       ? tr("No spots were found.")
                       : tr("Positions on the Sun need the time and the way the picture hangs; this "
                            "file does not say."));
@@ -119,7 +121,7 @@ void MeasureView::follow() {
                          : tr("Share of the limb that lies in the picture")},
        {tr("Scatter"), tr("%1 px").arg(number(m.limb.scatter_px, 3)),
         tr("Of single edge points about the circle")},
-       {tr("Spots"), number(static_cast<double>(m.spots.size()), 0)}});
+       {tr("Spots"), m.spots_sought ? number(static_cast<double>(m.spots.size()), 0) : none}});
 }
 
 void MeasureView::open_file(const QString& file) { frame().open(file); }

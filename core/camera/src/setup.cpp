@@ -7,6 +7,7 @@
 #include "sight.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/random.h"
+#include "solarchon/camera/stream.h"
 #include "solarchon/light/exposure_plan.h"
 
 namespace solarchon::camera {
@@ -142,7 +143,6 @@ double signal_of(const Shot& shot, const optics::Train& train) {
 }
 
 Scale scale_of(const optics::Camera& camera) {
-  constexpr double kBlackShare = 0.01;
   Scale scale;
   scale.full_scale = (1 << camera.bits) - 1;
   scale.black = std::round(scale.full_scale * kBlackShare);
@@ -160,6 +160,15 @@ frames::FrameInfo info_of(const Shot& shot, const optics::Train& train,
   info.centre_x_px = truth.centre_x_px;
   info.centre_y_px = truth.centre_y_px;
   info.wavelength_nm = train.band.wavelength_nm;
+  if (shot.band_angstrom || train.etalon) {
+    info.band_width_nm =
+        0.1 * shot.band_angstrom.value_or(train.etalon ? train.etalon->bandwidth_angstrom : 0.0);
+  } else {
+    info.band_width_nm = train.band.width_nm;
+  }
+  if (shot.mosaic && camera.colour) {
+    info.bayer = "RGGB";
+  }
   info.focal_length_mm = train.effective_focal_length_mm;
   info.pixel_um = camera.pixel_um;
   info.telescope = shot.rig.elements[*optics::find_fitted<optics::Telescope>(shot.rig)].name;

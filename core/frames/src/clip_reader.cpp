@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <array>
 #include <cctype>
+#include <charconv>
 #include <fstream>
 #include <string_view>
 #include <utility>
@@ -11,6 +12,7 @@
 
 #include "clip_source.h"
 #include "solarchon/base/json.h"
+#include "solarchon/frames/clip_writer.h"
 
 namespace solarchon::frames {
 
@@ -102,6 +104,29 @@ ClipSource open_series(const std::filesystem::path& path) {
   return series;
 }
 
+/// The times of a clip's frames beside it; empty where they are not there, or do not fit.
+std::vector<double> times_of(const std::filesystem::path& clip, int frames) {
+  std::ifstream in(times_beside(clip));
+  std::string line;
+  std::vector<double> seconds;
+  std::getline(in, line);
+  while (static_cast<int>(seconds.size()) < frames && std::getline(in, line)) {
+    const std::size_t comma = line.find(',');
+    double value = 0.0;
+    if (comma == std::string::npos) {
+      return {};
+    }
+    const auto [end, problem] =
+        std::from_chars(line.data() + comma + 1, line.data() + line.size(), value);
+    const bool grows = seconds.empty() ? value >= 0.0 : value >= seconds.back();
+    if (problem != std::errc() || end != line.data() + line.size() || !grows) {
+      return {};
+    }
+    seconds.push_back(value);
+  }
+  return static_cast<int>(seconds.size()) == frames ? seconds : std::vector<double>();
+}
+
 ClipSource source_of(const std::filesystem::path& path) {
   std::error_code status;
   if (std::filesystem::is_directory(path, status)) {
@@ -137,11 +162,20 @@ Result<ClipReader> ClipReader::open(const std::filesystem::path& path) {
       return base::fail_because(ErrorCode::kMalformed, path.string(),
                                 base::because("no-whole-frame"));
     }
+    source->facts.seconds = times_of(path, source->facts.frames);
     return ClipReader(std::move(source));
   });
 }
 
 const ClipFacts& ClipReader::facts() const { return source_->facts; }
+
+std::optional<double> ClipReader::seconds_of(int frame) const {
+  const ClipFacts& facts = source_->facts;
+  if (!facts.seconds.empty()) {
+    return facts.seconds.at(static_cast<std::size_t>(frame));
+  }
+  return facts.rate_hz ? std::optional(frame / *facts.rate_hz) : std::nullopt;
+}
 
 Result<void> ClipReader::read(int frame, Frame& into) {
   const ClipFacts& facts = source_->facts;
@@ -156,8 +190,9 @@ Result<void> ClipReader::read(int frame, Frame& into) {
   into.pixels.resize(static_cast<std::size_t>(facts.width) *
                      static_cast<std::size_t>(facts.height));
   return source_->pixels_of(frame, into).map([&] {
-    if (facts.info.time && facts.rate_hz) {
-      into.info.time = *facts.info.time + sky::seconds(frame / *facts.rate_hz);
+    const auto seconds = seconds_of(frame);
+    if (facts.info.time && seconds) {
+      into.info.time = *facts.info.time + sky::seconds(*seconds);
     }
   });
 }

@@ -137,10 +137,17 @@ void read_info(FitsFile& file, int height, FrameInfo& info) {
   info.pixel_um = file.number("XPIXSZ");
   if (const auto wavelength = file.number("WAVELNTH")) {
     const bool angstrom = file.text("WAVEUNIT").substr(0, 8) == "Angstrom";
-    info.wavelength_nm = *wavelength * (angstrom ? 0.1 : 1.0);
+    const double to_nm = angstrom ? 0.1 : 1.0;
+    info.wavelength_nm = *wavelength * to_nm;
+    const auto from = file.number("WAVEMIN");
+    const auto to = file.number("WAVEMAX");
+    if (from && to && *to > *from) {
+      info.band_width_nm = (*to - *from) * to_nm;
+    }
   }
   info.telescope = file.text("TELESCOP");
   info.camera = file.text("INSTRUME");
+  info.bayer = bayer_from_below(file.text("BAYERPAT"), height);
   read_coordinates(file, height, info);
 }
 
@@ -208,6 +215,14 @@ void write_info(FitsFile& file, const Frame& frame) {
   if (info.wavelength_nm) {
     file.put("WAVELNTH", *info.wavelength_nm, "[nm]");
     file.put("WAVEUNIT", std::string("nm"), "");
+    if (info.band_width_nm) {
+      file.put("WAVEMIN", *info.wavelength_nm - *info.band_width_nm / 2.0, "[nm] at half maximum");
+      file.put("WAVEMAX", *info.wavelength_nm + *info.band_width_nm / 2.0, "[nm] at half maximum");
+    }
+  }
+  if (!info.bayer.empty()) {
+    file.put("BAYERPAT", bayer_from_below(info.bayer, frame.height),
+             "colours of the file's first rows");
   }
   if (info.plate_scale_arcsec_px && info.orientation) {
     write_coordinates(file, frame);
@@ -400,7 +415,10 @@ class Cube : public ClipReader::Source {
       return facts.promised;
     }
     std::error_code ignored;
-    const auto bytes = static_cast<LONGLONG>(std::filesystem::file_size(path, ignored));
+    // The library reads whole blocks.
+    constexpr LONGLONG kBlock = 2880;
+    const auto bytes =
+        static_cast<LONGLONG>(std::filesystem::file_size(path, ignored)) / kBlock * kBlock;
     const LONGLONG plane =
         static_cast<LONGLONG>(facts.width) * facts.height * (bitpix_ == BYTE_IMG ? 1 : 2);
     return std::max<LONGLONG>(0, bytes - data) / plane;
@@ -419,6 +437,14 @@ ClipSource open_fits_clip(const std::filesystem::path& path) {
 }
 
 namespace {
+
+void put_time_axis(FitsFile& file, double rate_hz) {
+  file.put("CTYPE3", std::string("TIME"), "");
+  file.put("CUNIT3", std::string("s"), "");
+  file.put("CRPIX3", 1.0, "");
+  file.put("CRVAL3", 0.0, "from the first frame");
+  file.put("CDELT3", 1.0 / rate_hz, "[s]");
+}
 
 /// Writes the pixels of a plane, bottom row first.
 /// @param plane  from 0
@@ -472,11 +498,7 @@ Result<void> write_fits_cube(int count, double rate_hz, const FrameSource& sourc
             fits_create_img(file.get(), USHORT_IMG, 3, size.data(), &file.status);
             if (file.status == 0) {
               write_info(file, *frame);
-              file.put("CTYPE3", std::string("TIME"), "");
-              file.put("CUNIT3", std::string("s"), "");
-              file.put("CRPIX3", 1.0, "");
-              file.put("CRVAL3", 0.0, "from the first frame");
-              file.put("CDELT3", 1.0 / rate_hz, "[s]");
+              put_time_axis(file, rate_hz);
             }
           } else if (frame->width != size[0] || frame->height != size[1]) {
             return fail(ErrorCode::kMalformed, path.string(), std::to_string(i));
@@ -492,6 +514,37 @@ Result<void> write_fits_cube(int count, double rate_hz, const FrameSource& sourc
         }
         return {};
       });
+}
+
+Result<CubeHeader> begin_cube(const std::filesystem::path& path, const ClipFormat& format) {
+  FitsFile file;
+  file.create(path);
+  std::array<long, 3> size{format.width, format.height, 0};
+  fits_create_img(file.get(), format.saturation > 255 ? USHORT_IMG : BYTE_IMG, 3, size.data(),
+                  &file.status);
+  if (file.status == 0) {
+    Frame facts;
+    facts.width = format.width;
+    facts.height = format.height;
+    facts.saturation = format.saturation;
+    facts.info = format.info;
+    write_info(file, facts);
+    put_time_axis(file, format.rate_hz);
+  }
+  file.close();
+  if (file.status != 0) {
+    return fail_because(ErrorCode::kUnwritable, path.string(), base::reported(file.reason()));
+  }
+  constexpr std::size_t kMostHeader = 1U << 20U;
+  const auto bytes = base::read_file(path, kMostHeader);
+  if (!bytes) {
+    return tl::make_unexpected(bytes.error());
+  }
+  const std::size_t card = bytes->find("NAXIS3  =");
+  if (card == std::string::npos) {
+    return fail(ErrorCode::kUnwritable, path.string());
+  }
+  return CubeHeader{static_cast<std::int64_t>(bytes->size()), static_cast<std::int64_t>(card)};
 }
 
 }  // namespace solarchon::frames

@@ -76,6 +76,14 @@ bool looks_like_mosaic(const Frame& frame) {
   return blocks >= kLeastBlocks && *least > 0.0 && *most > kLeastRatio * *least;
 }
 
+std::string bayer_from_below(const std::string& pattern, int height) {
+  constexpr std::array<std::string_view, 4> kPatterns{"RGGB", "GRBG", "GBRG", "BGGR"};
+  if (std::find(kPatterns.begin(), kPatterns.end(), pattern) == kPatterns.end()) {
+    return {};
+  }
+  return height % 2 == 0 ? pattern.substr(2) + pattern.substr(0, 2) : pattern;
+}
+
 void average_mosaic(Frame& frame) {
   const auto width = static_cast<std::size_t>(frame.width);
   const std::vector<std::uint16_t> raw = frame.pixels;
@@ -102,6 +110,7 @@ void average_mosaic(Frame& frame) {
     }
   }
   frame.info.mosaic = true;
+  frame.info.bayer.clear();
 }
 
 }  // namespace solarchon::frames

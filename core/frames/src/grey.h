@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstdint>
+#include <string>
 #include <vector>
 
 #include "solarchon/frames/frame.h"
@@ -18,8 +19,13 @@ namespace solarchon::frames {
 /// does.
 [[nodiscard]] bool looks_like_mosaic(const Frame& frame);
 
+/// The pattern of a mosaic's lowest two rows, upwards, from that of its top two, downwards, and the
+/// other way; empty for what is none.
+[[nodiscard]] std::string bayer_from_below(const std::string& pattern, int height);
+
 /// Gives each pixel the same share of all colours of a two by two mosaic: an average over three by
-/// three pixels with weights 1 2 1. Sets info.mosaic.
+/// three pixels with weights 1 2 1. Sets info.mosaic and empties
+/// info.bayer.
 void average_mosaic(Frame& frame);
 
 }  // namespace solarchon::frames

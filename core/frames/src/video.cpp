@@ -15,6 +15,7 @@ extern "C" {
 #include <vector>
 
 #include "clip_source.h"
+#include "grey.h"
 #include "solarchon/base/file.h"
 #include "solarchon/frames/clip.h"
 
@@ -138,6 +139,9 @@ class VideoFile {
     }
     if (first.info.plate_scale_arcsec_px) {
       tag("plate_scale_arcsec_px", std::to_string(*first.info.plate_scale_arcsec_px));
+    }
+    if (!first.info.bayer.empty()) {
+      tag("bayer", first.info.bayer);
     }
     tag("saturation", std::to_string(first.saturation));
   }
@@ -315,6 +319,7 @@ class Video : public ClipReader::Source {
       const auto read = std::from_chars(text.data(), text.data() + text.size(), value);
       return read.ec == std::errc() && value > 0.0 ? std::optional(value) : std::nullopt;
     };
+    facts.info.bayer = bayer_from_below(bayer_from_below(tag("BAYER"), 0), 0);
     facts.info.plate_scale_arcsec_px = number(tag("PLATE_SCALE_ARCSEC_PX"));
     if (const auto most = number(tag("SATURATION"))) {
       facts.saturation = static_cast<int>(std::min(*most, 65535.0));

@@ -49,8 +49,8 @@ void bind_optional(SQLite::Statement& statement, int index, const std::optional<
 
 void insert_measurement(SQLite::Database& database, std::int64_t frame,
                         const measure::DiscMeasurement& measured) {
-  SQLite::Statement insert(database,
-                           "INSERT INTO measurement VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)");
+  SQLite::Statement insert(
+      database, "INSERT INTO measurement VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)");
   insert.bind(1, frame);
   insert.bind(2, measured.limb.centre_x_px);
   insert.bind(3, measured.limb.centre_y_px);
@@ -65,6 +65,7 @@ void insert_measurement(SQLite::Database& database, std::int64_t frame,
     insert.bind(11, measured.solar->north_deg);
     insert.bind(12, measured.solar->mirrored ? 1 : 0);
   }
+  insert.bind(13, measured.spots_sought ? 1 : 0);
   insert.exec();
   SQLite::Statement spot_insert(database,
                                 "INSERT INTO spot (frame, x_px, y_px, area_muh, umbra_muh, "
@@ -121,6 +122,7 @@ std::optional<measure::DiscMeasurement> load_measurement(SQLite::Database& datab
   if (measured.plate_scale_arcsec_px) {
     measured.view = sky::disc_view(taken);
   }
+  measured.spots_sought = query.getColumn(12).getInt() != 0;
   measured.spots = load_spots(database, frame);
   return measured;
 }
@@ -340,10 +342,12 @@ Result<std::vector<SessionSummary>> LogBook::summaries() const {
       SELECT s.id, s.started_ms, coalesce(max(f.taken_ms), s.started_ms),
              json_extract(s.site, '$.name'), json_extract(s.site, '$.latitude_deg'),
              json_extract(s.site, '$.longitude_deg'), json_extract(s.rig, '$.name'), s.target,
-             s.seeing_arcsec, count(f.id), coalesce(max(n.spots), 0)
+             s.seeing_arcsec, count(f.id), max(n.spots)
       FROM session s
       LEFT JOIN frame f ON f.session = s.id
-      LEFT JOIN (SELECT frame, count(*) AS spots FROM spot GROUP BY frame) n ON n.frame = f.id
+      LEFT JOIN (SELECT m.frame, count(spot.id) AS spots FROM measurement m
+                 LEFT JOIN spot ON spot.frame = m.frame
+                 WHERE m.spots_sought = 1 GROUP BY m.frame) n ON n.frame = f.id
       GROUP BY s.id ORDER BY s.started_ms DESC, s.id DESC)sql");
     std::vector<SessionSummary> list;
     while (query.executeStep()) {
@@ -357,7 +361,8 @@ Result<std::vector<SessionSummary>> LogBook::summaries() const {
                       query.getColumn(7).getString(),
                       query.getColumn(8).getDouble(),
                       query.getColumn(9).getInt(),
-                      query.getColumn(10).getInt()});
+                      query.getColumn(10).isNull() ? std::nullopt
+                                                   : std::optional(query.getColumn(10).getInt())});
     }
     return list;
   } catch (const SQLite::Exception& problem) {

@@ -94,6 +94,14 @@ const std::vector<std::string>& schema_steps() {
       predicted_ms REAL NOT NULL,
       right_ms REAL NOT NULL);
     CREATE INDEX exposure_rig ON exposure (rig);
+  )sql",
+                                               // No spots are looked for in hydrogen alpha.
+                                               R"sql(
+    ALTER TABLE measurement ADD COLUMN spots_sought INTEGER NOT NULL DEFAULT 1;
+    UPDATE measurement SET spots_sought = 0
+      WHERE NOT EXISTS (SELECT 1 FROM spot WHERE spot.frame = measurement.frame)
+        AND frame IN (SELECT f.id FROM frame f JOIN session s ON s.id = f.session
+                      WHERE s.rig LIKE '%-etalon"%');
   )sql"};
   return kSteps;
 }

@@ -48,6 +48,7 @@ base::Result<DiscMeasurement> measure_disc(const frames::Frame& frame, const Kno
   }
   if (of_line(frame)) {
     // What is dark there is gas, not spots.
+    measured.spots_sought = false;
     task.report(1.0);
     return measured;
   }

@@ -6,6 +6,8 @@
 
 #include "solarchon/base/angle.h"
 #include "solarchon/match/target.h"
+#include "solarchon/optics/rig_file.h"
+#include "solarchon/seeing/air.h"
 #include "solarchon/workspace/observe.h"
 
 namespace solarchon::workspace {
@@ -87,8 +89,75 @@ base::Result<camera::Shot> eye_shot(const Workspace& workspace, const Answers& a
   shot.time = answers.time;
   shot.seeing_arcsec = workspace.conditions.seeing_arcsec;
   shot.pressure_hpa = observer_of(workspace).weather.pressure_hpa;
-  shot.target = place_of(workspace, answers, shot.sun_seed);
+  shot.target = place_of(workspace, answers, scene::SyntheticSun(shot.sun_seed));
   return shot;
+}
+
+base::Result<camera::StreamPlan> stream_plan(const Workspace& workspace, const Answers& answers,
+                                             std::optional<double> exposure_ms,
+                                             std::uint32_t seed) {
+  return shot_for(workspace, answers, exposure_ms, seed).map([&](camera::Shot shot) {
+    shot.air = seeing::Air{};
+    shot.air->r0_cm =
+        std::clamp(seeing::r0_of(shot.seeing_arcsec, answers.train.band.wavelength_nm),
+                   seeing::kR0Range.low, seeing::kR0Range.high);
+    shot.air->seed = seed;
+    camera::StreamPlan plan;
+    constexpr double kHour_s = 3600.0;
+    plan.way = wander_of(observer_of(workspace), answers.time, kHour_s, driving_of(workspace),
+                         answers.celestial);
+    if (const auto sensor = optics::sensor_of(workspace.rig)) {
+      plan.row_delay_us = row_delay_us(sensor->camera);
+    }
+    constexpr double kSunStep_s = 10.0;
+    plan.sun_step_s = kSunStep_s;
+    plan.prepares_ahead = true;
+    plan.shot = std::move(shot);
+    return plan;
+  });
+}
+
+base::Json clip_facts(const Workspace& workspace, const Answers& answers) {
+  const sky::Weather weather = observer_of(workspace).weather;
+  return {{"site", sky::to_json(workspace.site)},
+          {"light_path", optics::to_json(workspace.rig)},
+          {"target", match::kTargetWords.of(workspace.target)},
+          {"seeing_arcsec", workspace.conditions.seeing_arcsec},
+          {"pressure_hpa", weather.pressure_hpa},
+          {"temperature_c", weather.temperature_c},
+          {"started_utc", sky::to_iso(answers.time)},
+          {"sun_altitude_deg", answers.local.altitude_deg},
+          {"solar_north_deg", answers.solar.north_deg},
+          {"mirrored", answers.solar.mirrored}};
+}
+
+base::Result<live::Setting> live_setting(const Workspace& workspace, const Answers& answers,
+                                         std::optional<double> exposure_ms, double black_level) {
+  const optics::Train& train = answers.train;
+  if (!optics::sensor_of(workspace.rig) || !train.sampling_arcsec_px ||
+      !train.effective_focal_length_mm || train.aperture_mm <= 0.0) {
+    return base::fail(base::ErrorCode::kMissing, "rig", {}, base::wants("telescope-and-camera"));
+  }
+  live::Setting setting;
+  setting.aperture_mm = train.aperture_mm;
+  setting.obstruction = train.obstruction;
+  setting.wavelength_nm = train.band.wavelength_nm;
+  setting.focal_ratio = *train.effective_focal_length_mm / train.aperture_mm;
+  setting.plate_scale_arcsec_px = *train.sampling_arcsec_px;
+  setting.sun_radius_arcsec = sky::limb_radius_arcsec(answers.disc.distance_au);
+  setting.line = train.band.line;
+  setting.target_level = workspace.conditions.target_level;
+  setting.black_level = black_level;
+  setting.disc_may_clip = workspace.target == Target::kProminence && train.band.line;
+  if (answers.exposure && answers.exposure->exposure_ms > 0.0) {
+    const double longer =
+        exposure_ms.value_or(answers.exposure->exposure_ms) / answers.exposure->exposure_ms;
+    const double level = answers.exposure->level * longer;
+    if (level < 1.0) {
+      setting.clear_level = black_level + (1.0 - black_level) * level;
+    }
+  }
+  return setting;
 }
 
 }  // namespace solarchon::workspace

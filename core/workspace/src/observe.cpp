@@ -120,15 +120,14 @@ std::vector<Thing> largest_first(std::vector<Thing> things) {
 }  // namespace
 
 std::vector<Thing> things_to_see(sky::UtcTime time, const sky::DiscView& view,
-                                 std::uint32_t sun_seed) {
-  const scene::SyntheticSun sun(sun_seed);
+                                 const scene::SyntheticSun& sun) {
   std::vector<Thing> things = things_of_regions(sun, time, view);
   add_gas(sun, time, view, things);
   return largest_first(std::move(things));
 }
 
 sky::DiscPlace place_of(const Workspace& workspace, const Answers& answers,
-                        std::uint32_t sun_seed) {
+                        const scene::SyntheticSun& sun) {
   if (workspace.target == Target::kWholeDisc) {
     return {};
   }
@@ -144,9 +143,8 @@ sky::DiscPlace place_of(const Workspace& workspace, const Answers& answers,
   }
   // The largest; spots, filaments and plage not too near the limb, as long as there is one.
   const bool gas = workspace.target == Target::kProminence || workspace.target == Target::kFilament;
-  const auto things = gas ? things_to_see(answers.time, answers.disc, sun_seed)
-                          : largest_first(things_of_regions(scene::SyntheticSun(sun_seed),
-                                                            answers.time, answers.disc));
+  const auto things = gas ? things_to_see(answers.time, answers.disc, sun)
+                          : largest_first(things_of_regions(sun, answers.time, answers.disc));
   const bool on_disc = workspace.target == Target::kLargestSpot ||
                        workspace.target == Target::kFilament || workspace.target == Target::kPlage;
   constexpr double kWellOn = 0.866;  // 60 degrees from the middle
@@ -204,7 +202,7 @@ Result<camera::Shot> shot_for(const Workspace& workspace, const Answers& answers
   shot.seeing_arcsec = workspace.conditions.seeing_arcsec;
   shot.pressure_hpa = observer_of(workspace).weather.pressure_hpa;
   shot.seed = seed;
-  shot.target = place_of(workspace, answers, shot.sun_seed);
+  shot.target = place_of(workspace, answers, scene::SyntheticSun(shot.sun_seed));
   return shot;
 }
 

@@ -100,6 +100,7 @@ Json measurement_report(const measure::DiscMeasurement& measured) {
           {"l0_deg", of_view(&sky::DiscView::l0_deg)},
           {"north_deg", measured.solar ? Json(measured.solar->north_deg) : Json(nullptr)},
           {"mirrored", measured.solar ? Json(measured.solar->mirrored) : Json(nullptr)},
+          {"spots_sought", measured.spots_sought},
           {"spots", std::move(spots)}};
 }
 
@@ -158,7 +159,7 @@ Json log_report(const std::vector<log::SessionSummary>& sessions) {
                     {"target", session.target},
                     {"seeing_arcsec", session.seeing_arcsec},
                     {"frames", session.frames},
-                    {"spots", session.spots}});
+                    {"spots", session.spots ? Json(*session.spots) : Json(nullptr)}});
   }
   return {{"sessions", std::move(list)}};
 }

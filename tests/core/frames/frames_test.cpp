@@ -6,6 +6,7 @@
 
 #include "solarchon/base/angle.h"
 #include "solarchon/base/random.h"
+#include "solarchon/frames/clip_reader.h"
 #include "solarchon/frames/frame.h"
 #include "tests/support/support.h"
 
@@ -71,6 +72,35 @@ TEST(Fits, KeepsAllThatIsKnown) {
   EXPECT_EQ(info.telescope, "Tube");
   EXPECT_EQ(info.camera, "Camera");
   EXPECT_NEAR(*info.wavelength_nm, 540.0, 1e-9);
+}
+
+TEST(Fits, KeepsThePassbandAndThePatternOfAMosaic) {
+  const TempFolder folder;
+  for (const int height : {6, 7}) {
+    for (const std::string pattern : {"RGGB", "GRBG", "GBRG", "BGGR"}) {
+      Frame frame;
+      frame.width = 8;
+      frame.height = height;
+      frame.pixels.assign(static_cast<std::size_t>(8 * height), 1000);
+      frame.info.wavelength_nm = 656.28;
+      frame.info.band_width_nm = 0.05;
+      frame.info.bayer = pattern;
+      const auto file = folder / (pattern + std::to_string(height) + ".fits");
+      ASSERT_TRUE(write_fits(frame, file));
+      const ClipReader clip = ClipReader::open(file).value();
+      EXPECT_NEAR(*clip.facts().info.wavelength_nm, 656.28, 1e-9);
+      EXPECT_NEAR(*clip.facts().info.band_width_nm, 0.05, 1e-9);
+      EXPECT_EQ(clip.facts().info.bayer, pattern) << height;
+      // The file's own first row is the lowest.
+      const std::string text = test::read_text(file);
+      const std::string lowest = height % 2 == 0 ? pattern.substr(2) : pattern.substr(0, 2);
+      EXPECT_NE(text.find("BAYERPAT= '" + lowest), std::string::npos);
+      // A picture is grey.
+      const Frame grey = read_frame(file).value();
+      EXPECT_TRUE(grey.info.mosaic);
+      EXPECT_EQ(grey.info.bayer, "");
+    }
+  }
 }
 
 TEST(Fits, OrientationComesBackForEveryTurnAndHand) {

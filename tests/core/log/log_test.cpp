@@ -99,6 +99,22 @@ TEST(LogBook, ListsSessionsNewestFirst) {
   EXPECT_EQ(list[1].last_frame, test::morning() + sky::seconds(60.0));
 }
 
+TEST(LogBook, CountsNoSpotsWhereNoneWereSought) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  const auto session = book.begin(morning_start()).value();
+  FrameEntry line = measured_frame();
+  line.measurement->spots_sought = false;
+  line.measurement->spots.clear();
+  ASSERT_TRUE(book.file_frame(session, line));
+  EXPECT_EQ(book.summaries().value()[0].spots, std::nullopt);
+  EXPECT_FALSE(book.session(session)->frames[0].measurement->spots_sought);
+  FrameEntry spotless = measured_frame();
+  spotless.measurement->spots.clear();
+  ASSERT_TRUE(book.file_frame(session, spotless));
+  EXPECT_EQ(book.summaries().value()[0].spots, 0);
+}
+
 TEST(LogBook, KnowsWhenThereIsNoSuchSession) {
   const TempFolder folder;
   LogBook book = LogBook::open(folder / "log.sqlite").value();

@@ -36,6 +36,20 @@ TEST(ShotFor, TakesTheSuggestedExposureOrTheGivenOne) {
   EXPECT_THAT(shot_for(space, answers, 1e-9, 1), FailsWith(ErrorCode::kOutOfRange, "exposure_ms"));
 }
 
+TEST(PlaceOf, IsThatOfTheSunThatIsAskedFor) {
+  Workspace space = morning_workspace(quick_rig());
+  space.target = Target::kLargestSpot;
+  const Answers answers = now(space);
+  const scene::SyntheticSun quiet(1, 0.05);
+  const scene::SyntheticSun busy(1, 1.0);
+  const sky::DiscPlace there = place_of(space, answers, busy);
+  const auto things = things_to_see(answers.time, answers.disc, busy);
+  EXPECT_TRUE(std::any_of(things.begin(), things.end(), [&](const Thing& thing) {
+    return thing.kind == Target::kLargestSpot && thing.place == there;
+  }));
+  EXPECT_NE(place_of(space, answers, quiet), there);
+}
+
 TEST(ShotFor, NeedsTheSunAndATrain) {
   const Workspace space = morning_workspace(quick_rig());
   EXPECT_THAT(shot_for(space, now(space, test::utc("2027-07-17")), std::nullopt, 1),

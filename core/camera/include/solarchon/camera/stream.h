@@ -10,6 +10,9 @@
 
 namespace solarchon::camera {
 
+/// What simulated cameras count without light, of their full scale.
+inline constexpr double kBlackShare = 0.01;
+
 /// Where a mount has let the picture of the Sun go on the sensor since the stream began.
 struct Wander {
   double seconds = 0.0;

@@ -4,6 +4,7 @@
 #include <filesystem>
 #include <memory>
 #include <optional>
+#include <vector>
 
 #include "solarchon/base/result.h"
 #include "solarchon/frames/frame.h"
@@ -19,6 +20,8 @@ struct ClipFacts {
   int saturation = 65535;
   std::optional<double> rate_hz = {};
   FrameInfo info;  ///< of the first frame
+  /// Of each frame since the first, where a file beside the clip tells it (ClipWriter); else empty.
+  std::vector<double> seconds = {};
 };
 
 /// Frames of a clip, one at a time: a FITS cube, grey or colour video, or a series of pictures.
@@ -38,6 +41,9 @@ class ClipReader {
   ClipReader& operator=(const ClipReader&) = delete;
 
   [[nodiscard]] const ClipFacts& facts() const;
+  /// Since the first frame, by the times beside the clip or by its rate; none where neither is
+  /// known.
+  [[nodiscard]] std::optional<double> seconds_of(int frame) const;
   /// Any frame, of which the time is told as far as the clip's start and rate are known. One after
   /// another is quickest.
   /// @param into  its memory is used again

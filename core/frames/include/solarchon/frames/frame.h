@@ -22,13 +22,17 @@ struct FrameInfo {
   std::optional<sky::PictureOrientation> orientation;  ///< of solar north
   std::optional<double> centre_x_px;                   ///< where the disc's centre is taken to be
   std::optional<double> centre_y_px;
-  std::optional<double> wavelength_nm;
+  std::optional<double> wavelength_nm;  ///< middle of the passband
+  std::optional<double> band_width_nm;  ///< of the passband, full width at half maximum
   std::optional<double> focal_length_mm;
   std::optional<double> pixel_um;
   std::string telescope;
   std::string camera;
-  bool mosaic =
-      false;  ///< the file held the raw mosaic of a colour sensor; the pixels are grey now
+  /// The file held the raw mosaic of a colour sensor; the pixels are grey now.
+  bool mosaic = false;
+  /// The pixels are a raw mosaic still: its colours from the top left, row by row (RGGB, GRBG, GBRG
+  /// or BGGR); empty for grey pixels.
+  std::string bayer;
 };
 
 /// A monochrome picture as recorded.

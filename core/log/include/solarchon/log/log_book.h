@@ -77,7 +77,7 @@ struct SessionSummary {
   std::string target;
   double seeing_arcsec = 0.0;
   int frames = 0;
-  int spots = 0;  ///< on the frame with the most
+  std::optional<int> spots = {};  ///< on the frame with the most; none where none were sought
 };
 
 /// Something on a shelf. Its name there is its own: what is kept under the name of another takes

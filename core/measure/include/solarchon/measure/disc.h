@@ -26,6 +26,7 @@ struct DiscMeasurement {
   std::optional<double> plate_scale_arcsec_px;  ///< none without time
   std::optional<sky::DiscView> view;
   std::optional<sky::PictureOrientation> solar;
+  bool spots_sought = true;            ///< false in hydrogen alpha, where what is dark is gas
   std::vector<SpotMeasurement> spots;  ///< largest first
 };
 

@@ -1,10 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <cstdint>
+#include <optional>
 #include <vector>
 
 #include "solarchon/align/track.h"
+#include "solarchon/base/json.h"
 #include "solarchon/camera/stream.h"
+#include "solarchon/live/setting.h"
 #include "solarchon/match/clip.h"
 #include "solarchon/optics/parts.h"
 #include "solarchon/sky/site.h"
@@ -37,6 +41,28 @@ namespace solarchon::workspace {
 [[nodiscard]] base::Result<match::ClipMotion> clip_motion_of(const Workspace& workspace,
                                                              const Answers& answers,
                                                              const sky::DiscPlace& place);
+
+/// What a camera behind a workspace's light path sees, frame after frame: the synthetic Sun through
+/// the air of the workspace's seeing, on its mount, for up to an hour.
+/// @param exposure_ms  none: as suggested
+/// Errors: as shot_for.
+[[nodiscard]] base::Result<camera::StreamPlan> stream_plan(const Workspace& workspace,
+                                                           const Answers& answers,
+                                                           std::optional<double> exposure_ms,
+                                                           std::uint32_t seed);
+
+/// What is worth knowing of a clip later: site, light path, target, weather, where the Sun stood,
+/// how the picture hangs.
+[[nodiscard]] base::Json clip_facts(const Workspace& workspace, const Answers& answers);
+
+/// What the meters need to know of a workspace's picture.
+/// @param exposure_ms  of the frames; none: as suggested
+/// @param black_level  of full scale, without light
+/// Errors: kMissing (field `rig`) without telescope and camera.
+[[nodiscard]] base::Result<live::Setting> live_setting(const Workspace& workspace,
+                                                       const Answers& answers,
+                                                       std::optional<double> exposure_ms,
+                                                       double black_level);
 
 /// The shot that camera::look_through wants of a workspace.
 /// Errors: kOutOfRange (field `time`) with the Sun down.

@@ -16,6 +16,7 @@
 #include "solarchon/log/log_book.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/plan/readiness.h"
+#include "solarchon/scene/synthetic_sun.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/workspace.h"
 
@@ -31,11 +32,11 @@ struct Thing {
 /// Everything there is at an instant on the near side, the largest first; takes some tenths of a
 /// second once in five minutes.
 [[nodiscard]] std::vector<Thing> things_to_see(sky::UtcTime time, const sky::DiscView& view,
-                                               std::uint32_t sun_seed);
+                                               const scene::SyntheticSun& sun);
 /// Where the target stands: as pointed at, else the largest of its kind; the middle of the disc for
 /// granulation and where there is none of it, the east limb for the limb and what stands on it.
 [[nodiscard]] sky::DiscPlace place_of(const Workspace& workspace, const Answers& answers,
-                                      std::uint32_t sun_seed);
+                                      const scene::SyntheticSun& sun);
 
 /// The exposure that suits the target (ms): that of the disc; of prominences, in hydrogen alpha,
 /// so much longer that the disc is cut off, as far as the shutter goes. None without an exposure.

@@ -1,0 +1,55 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <functional>
+#include <memory>
+#include <optional>
+
+#include "solarchon/base/result.h"
+#include "solarchon/capture/recorder.h"
+#include "solarchon/capture/source.h"
+#include "solarchon/live/judge.h"
+
+namespace solarchon::capture {
+
+/// What a live picture shows at a moment.
+struct Glance {
+  std::shared_ptr<const frames::Frame> frame;  ///< the last; none before the first
+  double seconds = 0.0;                        ///< of it
+  std::int64_t number = 0;
+  double rate_hz = 0.0;   ///< at which frames have come of late
+  std::int64_t lost = 0;  ///< frames that never came
+  live::Readings readings;
+  live::Judgement judgement;
+  std::optional<RecordState> recording;  ///< of the one that goes on, or went last
+  bool ended = false;                    ///< the source has come to its end, or is gone
+  std::optional<base::Error> problem;    ///< why
+};
+
+/// A source that is looked at, metered and recorded on a thread of its own. Every call comes back
+/// at once, from any one thread.
+class Session {
+ public:
+  /// @param on_glance  called on the session's thread about `glances_hz` times a second, and at the
+  ///                   end; may be empty
+  Session(std::unique_ptr<Source> source, const live::Setting& setting,
+          std::function<void()> on_glance, double glances_hz = 15.0);
+  ~Session();
+  Session(const Session&) = delete;
+  Session& operator=(const Session&) = delete;
+
+  [[nodiscard]] const SourceCard& card() const;
+  [[nodiscard]] Glance glance() const;
+  /// Exposes from one of the next frames on; what the meters expect of a clear sky goes with it.
+  void expose(double exposure_ms, const live::Setting& setting);
+  /// Begins a recording with the next frame. One that goes on is ended first. What went wrong at
+  /// the beginning shows in the glance.
+  void record(RecordPlan plan);
+  void stop_recording();
+
+ private:
+  class Machine;
+  std::unique_ptr<Machine> machine_;
+};
+
+}  // namespace solarchon::capture

@@ -1,0 +1,75 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstdint>
+#include <filesystem>
+#include <memory>
+#include <optional>
+#include <stop_token>
+#include <string>
+
+#include "solarchon/base/result.h"
+#include "solarchon/base/task.h"
+#include "solarchon/camera/stream.h"
+#include "solarchon/frames/clip_reader.h"
+#include "solarchon/frames/frame.h"
+
+namespace solarchon::capture {
+
+/// A frame as it came from a source.
+struct LiveFrame {
+  frames::Frame frame;
+  double seconds = 0.0;     ///< since the source began
+  std::int64_t number = 0;  ///< counts every frame that the source made: gaps were lost on the way
+};
+
+/// What a source says of itself.
+struct SourceCard {
+  std::string name;  ///< plain text of whoever made it
+  int width = 0;
+  int height = 0;
+  int saturation = 65535;
+  double rate_hz = 0.0;  ///< at which it gives frames, about; 0: not known
+  bool simulated = false;
+  bool ends = false;     ///< it comes to an end by itself
+  bool exposes = false;  ///< `expose` is obeyed
+};
+
+/// Where frames come from, one after another. Used from one thread at a time.
+class Source {
+ public:
+  Source() = default;
+  virtual ~Source() = default;
+  Source(const Source&) = delete;
+  Source& operator=(const Source&) = delete;
+  Source(Source&&) = delete;
+  Source& operator=(Source&&) = delete;
+
+  [[nodiscard]] virtual const SourceCard& card() const = 0;
+  /// Waits for the next frame, at the source's own pace.
+  /// @param into  its memory is used again
+  /// @return      false at the end, or when it was asked to stop
+  /// Errors: kNotFound when the source is gone.
+  [[nodiscard]] virtual base::Result<bool> next(LiveFrame& into, std::stop_token stop) = 0;
+  /// Exposes from the next frame on. Errors: kOutOfRange (`exposure_ms`), kNotFound for a source
+  /// that cannot.
+  [[nodiscard]] virtual base::Result<void> expose(double exposure_ms);
+};
+
+/// How fast a source that could be quicker gives its frames.
+enum class Pace { kOfTheClock, kAsFastAsItGoes };
+
+/// Plays a clip, in its own time or as fast as it goes. Frames that are damaged are left out; their
+/// numbers are missing.
+/// Errors: as ClipReader::open.
+[[nodiscard]] base::Result<std::unique_ptr<Source>> open_clip_source(
+    const std::filesystem::path& clip, Pace pace);
+
+/// A camera behind a light path that looks at the synthetic Sun through moving air.
+/// @param rate_hz  at which it gives frames by the clock; where the machine cannot, some are lost
+/// Errors: as camera::Stream::open; kOutOfRange (`rate_hz`).
+[[nodiscard]] base::Result<std::unique_ptr<Source>> open_sun_source(camera::StreamPlan plan,
+                                                                    double rate_hz, Pace pace,
+                                                                    const base::Task& task = {});
+
+}  // namespace solarchon::capture

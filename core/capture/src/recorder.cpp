@@ -1,0 +1,279 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/capture/recorder.h"
+
+#include <algorithm>
+#include <condition_variable>
+#include <deque>
+#include <mutex>
+#include <thread>
+#include <utility>
+#include <vector>
+
+#include "sidecar.h"
+#include "solarchon/frames/clip_writer.h"
+
+namespace solarchon::capture {
+
+using base::Result;
+
+namespace {
+
+/// Where the sharp moments of the last minute begin.
+class Threshold {
+ public:
+  explicit Threshold(double share) : share_(share) {}
+  /// Whether a frame is one of them; it counts from then on.
+  bool above(double seconds, double sharpness) {
+    past_.push_back({seconds, sharpness});
+    constexpr double kKept_s = 60.0;
+    constexpr std::size_t kMost = 4000;
+    while (past_.size() > kMost || seconds - past_.front().seconds > kKept_s) {
+      past_.pop_front();
+    }
+    constexpr std::size_t kLeast = 20;
+    if (past_.size() < kLeast) {
+      return false;
+    }
+    const auto below = static_cast<double>(std::count_if(
+        past_.begin(), past_.end(), [&](const Seen& seen) { return seen.sharpness < sharpness; }));
+    return below >= share_ * static_cast<double>(past_.size() - 1);
+  }
+
+ private:
+  struct Seen {
+    double seconds;
+    double sharpness;
+  };
+  double share_;
+  std::deque<Seen> past_;
+};
+
+}  // namespace
+
+class Recorder::Machine {
+ public:
+  Machine(RecordPlan made, frames::ClipWriter clip, double rate_hz)
+      : plan_(std::move(made)),
+        clip_(std::move(clip)),
+        rate_hz_(rate_hz),
+        threshold_(plan_.above_share.value_or(0.0)),
+        thread_([this](const std::stop_token& stop) { write(stop); }) {}
+
+  void offer(const LiveFrame& frame, double sharpness) {
+    const std::lock_guard lock(mutex_);
+    if (state_.full || state_.problem || closed_) {
+      return;
+    }
+    if (last_number_) {
+      state_.lost_before += std::max<std::int64_t>(0, frame.number - *last_number_ - 1);
+    } else {
+      began_s_ = frame.seconds;
+    }
+    last_number_ = frame.number;
+    state_.seconds = frame.seconds - began_s_;
+    if (plan_.seconds && state_.seconds >= *plan_.seconds) {
+      fill();
+      return;
+    }
+    if (plan_.above_share) {
+      const bool sharp = threshold_.above(frame.seconds, sharpness);
+      if (!sharp) {
+        held_.push_back(copy_of(frame));
+        held_bytes_ += bytes_of(frame);
+      }
+      let_go_before(frame.seconds - plan_.pre_roll_s);
+      if (!sharp) {
+        return;
+      }
+      for (LiveFrame& before : held_) {
+        take(std::move(before));
+      }
+      held_.clear();
+      held_bytes_ = 0;
+    }
+    take(copy_of(frame));
+  }
+
+  RecordState state() const {
+    const std::lock_guard lock(mutex_);
+    RecordState state = state_;
+    state.waiting = static_cast<int>(ring_.size());
+    return state;
+  }
+
+  RecordState finish() {
+    {
+      const std::lock_guard lock(mutex_);
+      if (!closed_) {
+        state_.passed_over += static_cast<int>(held_.size());
+        held_.clear();
+      }
+      closed_ = true;
+    }
+    thread_.request_stop();
+    bell_.notify_all();
+    if (thread_.joinable()) {
+      thread_.join();
+      const auto closed = clip_.close();
+      const std::lock_guard lock(mutex_);
+      if (!closed && !state_.problem) {
+        state_.problem = closed.error();
+      }
+      state_.closed = true;
+      const auto told = write_sidecar(plan_, state_, rate_hz_, true);
+      if (!told && !state_.problem) {
+        state_.problem = told.error();
+      }
+    }
+    return state();
+  }
+
+ private:
+  static std::int64_t bytes_of(const LiveFrame& frame) {
+    return static_cast<std::int64_t>(frame.frame.pixels.size() * sizeof(std::uint16_t));
+  }
+
+  /// A frame in memory that was used before, where there is some.
+  LiveFrame copy_of(const LiveFrame& frame) {
+    LiveFrame copy;
+    if (!spare_.empty()) {
+      copy = std::move(spare_.back());
+      spare_.pop_back();
+    }
+    copy.frame = frame.frame;
+    copy.seconds = frame.seconds;
+    copy.number = frame.number;
+    return copy;
+  }
+
+  /// Frames are held for as long as a sharp one might follow them.
+  void let_go_before(double seconds) {
+    while (!held_.empty() &&
+           (held_.front().seconds < seconds || held_bytes_ > plan_.ring_bytes / 2)) {
+      held_bytes_ -= bytes_of(held_.front());
+      spare_.push_back(std::move(held_.front()));
+      held_.pop_front();
+      ++state_.passed_over;
+    }
+  }
+
+  void take(LiveFrame frame) {
+    if (state_.full) {
+      return;
+    }
+    if (ring_bytes_ + bytes_of(frame) > plan_.ring_bytes && !ring_.empty()) {
+      ++state_.dropped;
+      spare_.push_back(std::move(frame));
+      return;
+    }
+    ring_bytes_ += bytes_of(frame);
+    ring_.push_back(std::move(frame));
+    ++taken_;
+    if ((plan_.frames && taken_ >= *plan_.frames)) {
+      fill();
+    }
+    bell_.notify_all();
+  }
+
+  void fill() {
+    state_.full = true;
+    bell_.notify_all();
+  }
+
+  void write(const std::stop_token& stop) {
+    for (;;) {
+      LiveFrame frame;
+      {
+        std::unique_lock lock(mutex_);
+        bell_.wait(lock, stop, [this] { return !ring_.empty(); });
+        if (ring_.empty()) {
+          return;  // told to stop, and nothing waits
+        }
+        frame = std::move(ring_.front());
+        ring_.pop_front();
+      }
+      const bool over = plan_.bytes && clip_.bytes() >= *plan_.bytes;
+      if (!first_s_) {
+        first_s_ = frame.seconds;
+      }
+      const auto written =
+          over ? Result<void>() : clip_.add(frame.frame, frame.seconds - *first_s_);
+      const std::lock_guard lock(mutex_);
+      ring_bytes_ -= bytes_of(frame);
+      if (over) {
+        state_.full = true;
+      } else if (written) {
+        ++state_.written;
+        state_.bytes = clip_.bytes();
+      } else {
+        state_.problem = written.error();
+        state_.dropped += static_cast<int>(ring_.size()) + 1;
+        ring_.clear();
+        ring_bytes_ = 0;
+        return;
+      }
+      constexpr std::size_t kSpare = 4;
+      if (spare_.size() < kSpare) {
+        spare_.push_back(std::move(frame));
+      }
+    }
+  }
+
+  RecordPlan plan_;
+  frames::ClipWriter clip_;  ///< of the writing thread, until that has ended
+  double rate_hz_;
+  mutable std::mutex mutex_;
+  std::condition_variable_any bell_;
+  Threshold threshold_;
+  std::deque<LiveFrame> ring_;
+  std::int64_t ring_bytes_ = 0;
+  std::deque<LiveFrame> held_;
+  std::int64_t held_bytes_ = 0;
+  std::vector<LiveFrame> spare_;
+  RecordState state_;
+  std::optional<std::int64_t> last_number_;
+  std::optional<double> first_s_;
+  double began_s_ = 0.0;
+  int taken_ = 0;
+  bool closed_ = false;
+  std::jthread thread_;  ///< last: it uses the others
+};
+
+Recorder::Recorder(std::unique_ptr<Machine> machine) : machine_(std::move(machine)) {}
+Recorder::~Recorder() { (void)machine_->finish(); }
+
+Result<std::unique_ptr<Recorder>> Recorder::begin(RecordPlan plan, const LiveFrame& like,
+                                                  double rate_hz) {
+  const auto good = base::checked("above_share", plan.above_share.value_or(0.0), kAboveShareRange)
+                        .and_then([&](double) {
+                          return base::checked("pre_roll_s", plan.pre_roll_s, kPreRollRange);
+                        })
+                        .and_then([&](double) {
+                          return base::checked("frames", plan.frames.value_or(1), {1, 1e8});
+                        })
+                        .and_then([&](double) {
+                          return base::checked("seconds", plan.seconds.value_or(1.0), {1e-3, 1e6});
+                        });
+  if (!good) {
+    return tl::make_unexpected(good.error());
+  }
+  frames::ClipFormat format{like.frame.width, like.frame.height, like.frame.saturation, rate_hz,
+                            like.frame.info};
+  auto clip = frames::ClipWriter::create(plan.file, format);
+  if (!clip) {
+    return tl::make_unexpected(clip.error());
+  }
+  if (auto told = write_sidecar(plan, {}, rate_hz, false); !told) {
+    return tl::make_unexpected(told.error());
+  }
+  return std::unique_ptr<Recorder>(
+      new Recorder(std::make_unique<Machine>(std::move(plan), *std::move(clip), rate_hz)));
+}
+
+void Recorder::offer(const LiveFrame& frame, double sharpness) {
+  machine_->offer(frame, sharpness);
+}
+RecordState Recorder::state() const { return machine_->state(); }
+RecordState Recorder::finish() { return machine_->finish(); }
+
+}  // namespace solarchon::capture

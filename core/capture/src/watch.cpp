@@ -1,0 +1,63 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/capture/watch.h"
+
+#include <algorithm>
+#include <array>
+#include <cctype>
+#include <string>
+#include <string_view>
+
+namespace solarchon::capture {
+
+namespace {
+
+bool by_its_ending(const std::filesystem::path& path) {
+  constexpr std::array<std::string_view, 10> kEndings{".fits", ".fit", ".fts", ".tif", ".tiff",
+                                                      ".png",  ".mkv", ".avi", ".mp4", ".mov"};
+  std::string ending = path.extension().string();
+  std::transform(ending.begin(), ending.end(), ending.begin(),
+                 [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+  return std::find(kEndings.begin(), kEndings.end(), ending) != kEndings.end();
+}
+
+}  // namespace
+
+base::Result<std::vector<std::filesystem::path>> WatchedFolder::look(Clock::time_point now) {
+  std::error_code status;
+  const auto inside = std::filesystem::directory_iterator(folder_, status);
+  if (status) {
+    return base::fail_because(base::ErrorCode::kUnreadable, folder_.string(),
+                              base::because("no-such-file"));
+  }
+  std::vector<std::filesystem::path> whole;
+  std::map<std::filesystem::path, Growing> growing;
+  for (const auto& entry : inside) {
+    const std::filesystem::path& path = entry.path();
+    if (!by_its_ending(path) || !entry.is_regular_file(status) || seen_.contains(path)) {
+      continue;
+    }
+    if (!looked_) {
+      seen_.insert(path);
+      continue;
+    }
+    const std::uintmax_t bytes = entry.file_size(status);
+    if (status) {
+      continue;
+    }
+    const auto before = growing_.find(path);
+    const bool same = before != growing_.end() && before->second.bytes == bytes;
+    const auto since = same ? before->second.since : now;
+    if (same && bytes > 0 && now - since >= settles_) {
+      seen_.insert(path);
+      whole.push_back(path);
+    } else {
+      growing[path] = {bytes, since};
+    }
+  }
+  growing_ = std::move(growing);
+  looked_ = true;
+  std::sort(whole.begin(), whole.end());
+  return whole;
+}
+
+}  // namespace solarchon::capture

@@ -1,0 +1,48 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <optional>
+#include <vector>
+
+#include "solarchon/frames/frame.h"
+
+namespace solarchon::live {
+
+/// Stripes of interference between sensor, cover glass and filters.
+struct Bands {
+  double spacing_px = 0.0;  ///< of bright to bright
+  double across_deg = 0.0;  ///< direction across them, from the right, clockwise, 0 to 180
+  double contrast = 0.0;    ///< standard deviation over the mean
+  double tilt_deg = 0.0;    ///< of the camera, that would make them finer than two pixels
+};
+
+/// Looks for stripes in the middle of frames: they stand still on the sensor, and no structure of
+/// the Sun has but one wave.
+class BandWatch {
+ public:
+  /// @param pixel_um, wavelength_nm  above 0
+  BandWatch(double pixel_um, double wavelength_nm)
+      : pixel_um_(pixel_um), wavelength_nm_(wavelength_nm) {}
+  /// Takes a frame into the mean. Each takes some 10 ms: a few a second are enough.
+  void take(const frames::Frame& frame);
+  void forget();
+  /// None before four frames, or without stripes.
+  /// Accuracy: stripes of 2 per cent contrast and 2.5 to 40 px are found where they cover the
+  /// square; the spacing within 3 per cent.
+  [[nodiscard]] std::optional<Bands> bands() const;
+  /// Contrast of all structure in the square (deviation over mean), noise taken out as far as it
+  /// differs from frame to frame; 0 before four frames.
+  [[nodiscard]] double structure() const;
+
+ private:
+  double pixel_um_;
+  double wavelength_nm_;
+  int side_ = 0;
+  int width_ = 0;
+  int height_ = 0;
+  int count_ = 0;
+  double mean_square_ = 0.0;
+  std::vector<float> mean_;  ///< of the square over its smoothed self
+};
+
+}  // namespace solarchon::live

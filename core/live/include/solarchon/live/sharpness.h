@@ -1,0 +1,33 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "solarchon/frames/frame.h"
+
+namespace solarchon::live {
+
+/// How much light a frame holds.
+struct Level {
+  double bright = 0.0;  ///< brightest part of the picture, of full scale: 99.5 per cent lie below
+  double disc = 0.0;    ///< middle of what is brighter than half of that
+  double dark = 0.0;    ///< darkest part: 1 per cent lies below
+  double clipped_share = 0.0;  ///< of all pixels that are full
+};
+/// Looks at every third pixel of every third row. An empty frame gives zeros.
+[[nodiscard]] Level level_of(const frames::Frame& frame);
+
+/// Detail in a frame, as a figure that grows with sharpness and with nothing else.
+struct Sharpness {
+  /// Mean square of the brightness' slope over `scale_px`, noise taken out, over the square of the
+  /// brightness: neither light nor noise changes it. 0 where there is no light.
+  double detail = 0.0;
+  double noise = 0.0;  ///< of one pixel, of full scale
+};
+/// @param scale_px  detail's size, 1 to 16: best half of what the aperture resolves
+/// @param black     of full scale, without light
+/// Only what is brighter than a quarter of the bright part counts. Pixels beyond some 400 000 are
+/// passed over, in stripes.
+/// Accuracy: noise of up to a tenth of the disc's brightness changes `detail` by less than 5 per
+/// cent of a sharp frame's; light by 1 per cent.
+[[nodiscard]] Sharpness sharpness_of(const frames::Frame& frame, int scale_px, double black = 0.0);
+
+}  // namespace solarchon::live

@@ -1,0 +1,239 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/live/band_watch.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+#include <opencv2/core.hpp>
+
+#include "middle.h"
+#include "solarchon/base/angle.h"
+#include "solarchon/live/sharpness.h"
+
+namespace solarchon::live {
+
+namespace {
+
+constexpr int kLeastFrames = 4;
+constexpr int kMostSide = 512;
+constexpr int kSmoothPx = 20;  ///< half of the width over which the smoothed self is the mean
+
+std::size_t index_of(int x, int y, int side) {
+  return static_cast<std::size_t>(y) * static_cast<std::size_t>(side) + static_cast<std::size_t>(x);
+}
+
+/// A mean over 2 half + 1 values of each row, its ends held.
+void smooth_rows(std::vector<float>& square, int side, int half) {
+  std::vector<float> row(static_cast<std::size_t>(side));
+  for (int y = 0; y < side; ++y) {
+    float* line = square.data() + static_cast<std::ptrdiff_t>(y) * side;
+    double sum = 0.0;
+    int count = 0;
+    for (int x = 0; x < std::min(half, side); ++x) {
+      sum += static_cast<double>(line[x]);
+      ++count;
+    }
+    for (int x = 0; x < side; ++x) {
+      if (x + half < side) {
+        sum += static_cast<double>(line[x + half]);
+        ++count;
+      }
+      if (x - half - 1 >= 0) {
+        sum -= static_cast<double>(line[x - half - 1]);
+        --count;
+      }
+      row[static_cast<std::size_t>(x)] = static_cast<float>(sum / count);
+    }
+    std::copy(row.begin(), row.end(), line);
+  }
+}
+
+void turn(std::vector<float>& square, int side) {
+  for (int y = 0; y < side; ++y) {
+    for (int x = 0; x < y; ++x) {
+      std::swap(square[index_of(x, y, side)], square[index_of(y, x, side)]);
+    }
+  }
+}
+
+}  // namespace
+
+void BandWatch::forget() {
+  count_ = 0;
+  mean_square_ = 0.0;
+  mean_.clear();
+}
+
+void BandWatch::take(const frames::Frame& frame) {
+  if (frame.width != width_ || frame.height != height_) {
+    forget();
+    width_ = frame.width;
+    height_ = frame.height;
+    side_ = 32;
+    while (2 * side_ <= std::min({width_, height_, kMostSide})) {
+      side_ *= 2;
+    }
+  }
+  if (std::min(width_, height_) < side_) {
+    return;
+  }
+  const int left = (width_ - side_) / 2;
+  const int top = (height_ - side_) / 2;
+  const auto size = static_cast<std::size_t>(side_) * static_cast<std::size_t>(side_);
+  const Level level = level_of(frame);
+  const double least = 0.35 * level.bright * frame.saturation;
+  std::vector<float> square(size);
+  std::vector<float> on(size, 0.0F);
+  for (int y = 0; y < side_; ++y) {
+    for (int x = 0; x < side_; ++x) {
+      const auto i = index_of(x, y, side_);
+      const std::uint16_t value = frame.at(left + x, top + y);
+      if (value >= least && value < frame.saturation) {
+        square[i] = static_cast<float>(value);
+        on[i] = 1.0F;
+      }
+    }
+  }
+  std::vector<float> smooth = square;
+  std::vector<float> weight = on;
+  for (std::vector<float>* one : {&smooth, &weight}) {
+    for (int pass = 0; pass < 2; ++pass) {
+      smooth_rows(*one, side_, kSmoothPx);
+      turn(*one, side_);
+      smooth_rows(*one, side_, kSmoothPx);
+      turn(*one, side_);
+    }
+  }
+  if (mean_.empty()) {
+    mean_.assign(size, 0.0F);
+  }
+  ++count_;
+  constexpr int kMemory = 40;
+  const auto part = static_cast<float>(1.0 / std::min(count_, kMemory));
+  double sum = 0.0;
+  double covered = 0.0;
+  for (std::size_t i = 0; i < size; ++i) {
+    // Near the disc's edge the smoothed self is of another slope: left out.
+    const bool inside = on[i] > 0.0F && weight[i] > 0.7F;
+    const float ratio = inside ? square[i] / (smooth[i] / weight[i]) - 1.0F : 0.0F;
+    mean_[i] += part * (ratio - mean_[i]);
+    sum += inside ? std::pow(static_cast<double>(mean_[i]), 2) : 0.0;
+    covered += inside ? 1.0 : 0.0;
+  }
+  mean_square_ = covered > 0.0 ? sum / covered : 0.0;
+}
+
+double BandWatch::structure() const {
+  return count_ < kLeastFrames ? 0.0 : std::sqrt(mean_square_);
+}
+
+std::optional<Bands> BandWatch::bands() const {
+  if (count_ < kLeastFrames) {
+    return std::nullopt;
+  }
+  cv::Mat square(side_, side_, CV_32F);
+  double window_power = 0.0;
+  std::vector<double> window(static_cast<std::size_t>(side_));
+  for (int i = 0; i < side_; ++i) {
+    window[static_cast<std::size_t>(i)] =
+        0.5 - 0.5 * std::cos(2.0 * std::numbers::pi * (i + 0.5) / side_);
+  }
+  for (int y = 0; y < side_; ++y) {
+    for (int x = 0; x < side_; ++x) {
+      const double w = window[static_cast<std::size_t>(x)] * window[static_cast<std::size_t>(y)];
+      const float value = mean_[index_of(x, y, side_)];
+      square.at<float>(y, x) = value * static_cast<float>(w);
+      window_power += value != 0.0F ? w * w : 0.0;
+    }
+  }
+  constexpr double kCovered = 0.2;
+  const double whole = 9.0 / 64.0 * side_ * side_;
+  if (window_power < kCovered * whole) {
+    return std::nullopt;
+  }
+  cv::Mat spectrum;
+  cv::dft(square, spectrum, cv::DFT_COMPLEX_OUTPUT);
+  const auto power = [&](int u, int v) {
+    const auto& value =
+        spectrum.at<cv::Vec2f>((v % side_ + side_) % side_, (u % side_ + side_) % side_);
+    const cv::Vec2d wide = value;
+    return wide.dot(wide);
+  };
+  const double shortest_px = 2.2;
+  const double longest_px = std::min(40.0, side_ / 5.0);
+  const int most = side_ / 2 - 1;
+  // What is usual at each distance from the middle of the spectrum.
+  constexpr int kRing = 3;
+  std::vector<std::vector<double>> rings(static_cast<std::size_t>(side_ / kRing + 2));
+  for (int v = -most; v <= most; ++v) {
+    for (int u = 0; u <= most; ++u) {
+      rings[static_cast<std::size_t>(std::hypot(u, v) / kRing)].push_back(power(u, v));
+    }
+  }
+  std::vector<double> usual;
+  usual.reserve(rings.size());
+  for (const auto& ring : rings) {
+    usual.push_back(middle_of(ring) / std::numbers::ln2);
+  }
+  double best = 0.0;
+  int best_u = 0;
+  int best_v = 0;
+  for (int v = -most; v <= most; ++v) {
+    for (int u = 0; u <= most; ++u) {
+      const double waves = std::hypot(u, v);
+      if (waves < side_ / longest_px || waves > side_ / shortest_px) {
+        continue;
+      }
+      const double over = power(u, v) / usual[static_cast<std::size_t>(waves / kRing)];
+      if (over > best) {
+        best = over;
+        best_u = u;
+        best_v = v;
+      }
+    }
+  }
+  // A thousand million noises lie below 21 times the usual; structure of the Sun scatters more.
+  constexpr double kOutstanding = 60.0;
+  if (best < kOutstanding) {
+    return std::nullopt;
+  }
+  // A band is one wave: its neighbours but one have fallen off.
+  double near = 0.0;
+  double far = 0.0;
+  double u_sum = 0.0;
+  double v_sum = 0.0;
+  int far_count = 0;
+  for (int dv = -6; dv <= 6; ++dv) {
+    for (int du = -6; du <= 6; ++du) {
+      const double one = power(best_u + du, best_v + dv);
+      if (std::max(std::abs(du), std::abs(dv)) <= 2) {
+        near += one;
+        u_sum += one * du;
+        v_sum += one * dv;
+      } else if (std::max(std::abs(du), std::abs(dv)) >= 4) {
+        far += one;
+        ++far_count;
+      }
+    }
+  }
+  constexpr double kNarrow = 10.0;
+  if (near / 25.0 < kNarrow * far / far_count) {
+    return std::nullopt;
+  }
+  const double u = best_u + u_sum / near;
+  const double v = best_v + v_sum / near;
+  Bands bands;
+  bands.spacing_px = side_ / std::hypot(u, v);
+  bands.across_deg = base::wrap_360(std::atan2(v, u) * base::kDegPerRad);
+  if (bands.across_deg >= 180.0) {
+    bands.across_deg -= 180.0;
+  }
+  // Power of the two peaks of a wave over that of the window: half of the amplitude's square.
+  bands.contrast = std::sqrt(2.0 * near / (window_power * side_ * side_));
+  bands.tilt_deg =
+      std::asin(std::min(1.0, 1e-3 * wavelength_nm_ / (4.0 * pixel_um_))) * base::kDegPerRad;
+  constexpr double kLeastContrast = 0.005;
+  return bands.contrast < kLeastContrast ? std::nullopt : std::optional(bands);
+}
+
+}  // namespace solarchon::live

@@ -1,0 +1,298 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/live/meters.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <limits>
+#include <numbers>
+
+#include "middle.h"
+#include "solarchon/base/angle.h"
+#include "solarchon/light/limb_darkening.h"
+
+namespace solarchon::live {
+
+namespace {
+
+constexpr double kEverySecond = 0.25;    ///< bands are looked for so often
+constexpr double kDetailEvery_s = 0.04;  ///< and detail followed, where no limb is in sight
+constexpr double kDriftKept_s = 60.0;
+constexpr double kWidthKept_s = 4.0;
+constexpr double kEnoughLimb = 0.08;  ///< of it in sight, to know where the centre is
+
+/// Half of what the aperture resolves, in whole pixels.
+int scale_of(const Setting& setting) {
+  const double resolved_arcsec =
+      1e-6 * setting.wavelength_nm / setting.aperture_mm * base::kArcsecPerRad;
+  return std::clamp(
+      static_cast<int>(std::lround(0.7 * resolved_arcsec / setting.plate_scale_arcsec_px)), 1, 8);
+}
+
+/// Brightness that the middle of the disc has, of full scale, by all of the disc that is in sight:
+/// the darkening towards its edge is taken out.
+double centre_level(const frames::Frame& frame, const std::optional<LimbSeen>& limb,
+                    const Setting& setting, const Level& level) {
+  if (!limb) {
+    return setting.black_level + (level.disc - setting.black_level) / setting.darkening;
+  }
+  const light::LimbDarkening darkening(setting.wavelength_nm);
+  std::vector<double> levels;
+  constexpr int kEvery = 7;
+  constexpr double kInside = 0.9;
+  for (int y = 0; y < frame.height; y += kEvery) {
+    for (int x = 0; x < frame.width; x += kEvery) {
+      const double out = std::hypot(x - limb->centre_x_px, y - limb->centre_y_px) / limb->radius_px;
+      if (out < kInside) {
+        const double mu = std::sqrt(1.0 - out * out);
+        const double dark = setting.line ? kLineEdge + (1.0 - kLineEdge) * mu : darkening.at(mu);
+        levels.push_back(
+            (static_cast<double>(frame.at(x, y)) / frame.saturation - setting.black_level) / dark);
+      }
+    }
+  }
+  return setting.black_level + middle_of(std::move(levels));
+}
+
+template <typename Kept>
+Estimate usual_of(const Kept& kept) {
+  std::vector<double> values;
+  values.reserve(kept.size());
+  for (const auto& one : kept) {
+    values.push_back(one.arcsec);
+  }
+  Estimate usual{middle_of(values), 0.0};
+  for (double& value : values) {
+    value = std::abs(value - usual.value);
+  }
+  usual.spread = 1.4826 * middle_of(values);
+  return usual;
+}
+
+}  // namespace
+
+double Setting::pixel_um() const {
+  return 1e3 * plate_scale_arcsec_px * aperture_mm * focal_ratio / base::kArcsecPerRad;
+}
+
+double Drift::arcsec_min() const { return std::hypot(right_arcsec_min, down_arcsec_min); }
+
+Meters::Meters(const Setting& setting)
+    : setting_(setting),
+      scale_px_(scale_of(setting)),
+      limb_(setting.sun_radius_arcsec / setting.plate_scale_arcsec_px),
+      air_(setting),
+      bands_(setting.pixel_um(), setting.wavelength_nm) {}
+
+void Meters::change(const Setting& setting) {
+  setting_ = setting;
+  stops_.clear();
+}
+
+void Meters::take(const frames::Frame& frame, double seconds) {
+  if (last_.frames == 0) {
+    first_s_ = seconds;
+  }
+  ++last_.frames;
+  last_.span_s = seconds - first_s_;
+  last_.field_arcsec = std::min(frame.width, frame.height) * setting_.plate_scale_arcsec_px;
+  last_.level = level_of(frame);
+  const Sharpness sharpness = sharpness_of(frame, scale_px_, setting_.black_level);
+  last_.sharpness = sharpness.detail;
+  last_.noise = sharpness.noise;
+  auto limb = limb_.look(frame);
+  last_.limb = limb;
+  if (limb) {
+    follow_limb(*limb, seconds);
+    last_.limb->off_px.clear();
+  }
+  const bool placed = limb && limb->seen_share >= kEnoughLimb;
+  if (!placed && seconds - detail_s_ >= kDetailEvery_s) {
+    detail_s_ = seconds;
+    follow_detail(frame, seconds, limb.has_value());
+  }
+  if (setting_.clear_level && last_.level.clipped_share < 0.002) {
+    const double seen = centre_level(frame, limb, setting_, last_.level) - setting_.black_level;
+    const double clear = *setting_.clear_level - setting_.black_level;
+    if (seen > 1e-4 && clear > 1e-4) {
+      stops_.push_back({seconds, std::log2(clear / seen)});
+    }
+    while (!stops_.empty() && seconds - stops_.front().seconds > 1.0) {
+      stops_.pop_front();
+    }
+  }
+  if (seconds - bands_s_ >= kEverySecond) {
+    bands_s_ = seconds;
+    bands_.take(frame);
+  }
+}
+
+void Meters::note_place(double seconds, double right_arcsec, double down_arcsec) {
+  places_.push_back({seconds, right_arcsec, down_arcsec});
+  while (places_.size() > 4000 || seconds - places_.front().seconds > kDriftKept_s) {
+    places_.pop_front();
+  }
+}
+
+void Meters::follow_limb(const LimbSeen& seen, double seconds) {
+  const double scale = setting_.plate_scale_arcsec_px;
+  if (!limb_from_) {
+    limb_from_ = {seen.centre_x_px, seen.centre_y_px};
+    tiles_.clear();
+    places_.clear();
+    air_.forget();
+  }
+  const double right = seen.centre_x_px - limb_from_->first;
+  const double down = seen.centre_y_px - limb_from_->second;
+  std::vector<double> places;
+  places.reserve(seen.off_px.size());
+  for (std::size_t i = 0; i < seen.off_px.size(); ++i) {
+    const double angle =
+        2.0 * std::numbers::pi * static_cast<double>(i) / static_cast<double>(seen.off_px.size());
+    places.push_back(scale * (seen.off_px[i] + right * std::cos(angle) + down * std::sin(angle)));
+  }
+  air_.take(seconds, std::move(places));
+  if (seen.seen_share >= kEnoughLimb) {
+    note_place(seconds, right * scale, down * scale);
+  }
+  widths_.push_back({seconds, seen.width_px * scale});
+  while (seconds - widths_.front().seconds > kWidthKept_s) {
+    widths_.pop_front();
+  }
+}
+
+void Meters::follow_detail(const frames::Frame& frame, double seconds, bool limb) {
+  const double scale = setting_.plate_scale_arcsec_px;
+  if (!limb) {
+    widths_.clear();
+    if (limb_from_) {
+      limb_from_.reset();
+      places_.clear();
+      air_.forget();
+    }
+  }
+  int side = 32;
+  while (side < 128 && 4 * side <= std::min(frame.width, frame.height)) {
+    side *= 2;
+  }
+  if (std::min(frame.width, frame.height) < 2 * side) {
+    return;
+  }
+  if (tiles_.empty()) {
+    take_tiles(frame, side);
+    places_.clear();
+    tiles_from_ = {seconds, 0.0, 0.0};
+    if (!limb) {
+      air_.forget();
+    }
+    return;
+  }
+  std::vector<double> places;
+  double right = 0.0;
+  double down = 0.0;
+  int laid = 0;
+  for (const Registered& tile : tiles_) {
+    const auto shifted = tile.lay(frame);
+    places.push_back(shifted ? shifted->right_px * scale
+                             : std::numeric_limits<double>::quiet_NaN());
+    places.push_back(shifted ? shifted->down_px * scale : std::numeric_limits<double>::quiet_NaN());
+    if (shifted) {
+      right += shifted->right_px;
+      down += shifted->down_px;
+      ++laid;
+    }
+  }
+  if (laid < 2) {
+    // What they were is gone, or there never was anything to hold on to.
+    if (seconds - tiles_from_.seconds > 1.0) {
+      tiles_.clear();
+    }
+    return;
+  }
+  right /= laid;
+  down /= laid;
+  if (!limb) {
+    air_.take(seconds, std::move(places));
+  }
+  note_place(seconds, tiles_from_.right_arcsec + right * scale,
+             tiles_from_.down_arcsec + down * scale);
+  if (std::hypot(right, down) > side / 8.0 || seconds - tiles_from_.seconds > kDriftKept_s) {
+    take_tiles(frame, side);
+    tiles_from_ = places_.back();
+    air_.forget();
+  }
+}
+
+void Meters::take_tiles(const frames::Frame& frame, int side) {
+  // In the middle, and at the corners of a square about it.
+  constexpr std::array<std::array<double, 2>, 5> kAt{
+      {{0.5, 0.5}, {0.25, 0.25}, {0.75, 0.25}, {0.25, 0.75}, {0.75, 0.75}}};
+  tiles_.clear();
+  for (const auto& at : kAt) {
+    tiles_.emplace_back(frame, static_cast<int>(at[0] * frame.width) - side / 2,
+                        static_cast<int>(at[1] * frame.height) - side / 2, side);
+  }
+}
+
+std::optional<Drift> Meters::drift() const {
+  constexpr std::size_t kLeast = 24;
+  constexpr double kLeastSpan_s = 2.0;
+  if (places_.size() < kLeast || places_.back().seconds - places_.front().seconds < kLeastSpan_s) {
+    return std::nullopt;
+  }
+  const auto count = static_cast<double>(places_.size());
+  Place mean{};
+  for (const Place& place : places_) {
+    mean.seconds += place.seconds / count;
+    mean.right_arcsec += place.right_arcsec / count;
+    mean.down_arcsec += place.down_arcsec / count;
+  }
+  double tt = 0.0;
+  double tr = 0.0;
+  double td = 0.0;
+  for (const Place& place : places_) {
+    const double t = place.seconds - mean.seconds;
+    tt += t * t;
+    tr += t * (place.right_arcsec - mean.right_arcsec);
+    td += t * (place.down_arcsec - mean.down_arcsec);
+  }
+  double rest = 0.0;
+  for (const Place& place : places_) {
+    const double t = place.seconds - mean.seconds;
+    rest += std::pow(place.right_arcsec - mean.right_arcsec - t * tr / tt, 2) +
+            std::pow(place.down_arcsec - mean.down_arcsec - t * td / tt, 2);
+  }
+  // The air's slow waves make neighbours alike.
+  constexpr double kAlike = 8.0;
+  const double spread = std::sqrt(kAlike * rest / (2.0 * count) / tt);
+  return Drift{60.0 * tr / tt, 60.0 * td / tt, 60.0 * spread};
+}
+
+Readings Meters::readings() const {
+  Readings readings = last_;
+  readings.air = air_.seen();
+  readings.drift = drift();
+  readings.bands = bands_.bands();
+  readings.structure = bands_.structure();
+  if (!stops_.empty()) {
+    readings.cloud_stops = usual_of(stops_);
+    readings.cloud_stops->spread = std::max(0.05, readings.cloud_stops->spread);
+  }
+  constexpr std::size_t kLeastWidths = 8;
+  if (widths_.size() >= kLeastWidths) {
+    const Estimate width = usual_of(widths_);
+    readings.edge_arcsec = width;
+    std::optional<double> r0;
+    if (readings.air) {
+      r0 = readings.air->r0_cm.value;
+    }
+    const double least = focus_depth_um(setting_);
+    const double defocus = defocus_of(setting_, r0, width.value);
+    // A tenth of the width is what edges and air are known to.
+    const double beside = defocus_of(setting_, r0, 1.1 * width.value) - defocus;
+    readings.defocus_um = Estimate{defocus, std::max(least, beside)};
+  }
+  return readings;
+}
+
+}  // namespace solarchon::live

@@ -1,0 +1,450 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/live/meters.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+#include <vector>
+
+#include "solarchon/base/random.h"
+#include "solarchon/camera/stream.h"
+#include "solarchon/seeing/air.h"
+#include "tests/support/support.h"
+
+namespace solarchon::live {
+namespace {
+
+using frames::Frame;
+
+constexpr int kFull = 4095;
+
+/// A picture given by its brightness at each place, of full scale.
+template <typename Brightness>
+Frame drawn(int width, int height, const Brightness& brightness, double noise = 0.0,
+            std::uint32_t seed = 1) {
+  base::Random random{seed};
+  Frame frame;
+  frame.width = width;
+  frame.height = height;
+  frame.saturation = kFull;
+  for (int y = 0; y < height; ++y) {
+    for (int x = 0; x < width; ++x) {
+      const double value = brightness(x, y) + (noise > 0.0 ? noise * random.normal() : 0.0);
+      frame.pixels.push_back(
+          static_cast<std::uint16_t>(std::lround(kFull * std::clamp(value, 0.0, 1.0))));
+    }
+  }
+  return frame;
+}
+
+/// A smooth pattern of many waves that no simulator of ours draws; the same for the same seed.
+class Texture {
+ public:
+  explicit Texture(std::uint32_t seed, double shortest_px = 6.0) {
+    base::Random random{seed};
+    for (int i = 0; i < kWaves; ++i) {
+      const double length = shortest_px * std::exp(random.uniform(0.0, 2.0));
+      const double way = random.uniform(0.0, 2.0 * std::numbers::pi);
+      waves_.push_back({2.0 * std::numbers::pi / length * std::cos(way),
+                        2.0 * std::numbers::pi / length * std::sin(way),
+                        random.uniform(0.0, 2.0 * std::numbers::pi)});
+    }
+  }
+  /// About 1, deviation 0.05.
+  [[nodiscard]] double at(double x, double y) const {
+    double sum = 0.0;
+    for (const Wave& wave : waves_) {
+      sum += std::cos(wave.right * x + wave.down * y + wave.phase);
+    }
+    return 1.0 + 0.05 * sum / std::sqrt(kWaves / 2.0);
+  }
+
+ private:
+  static constexpr int kWaves = 30;
+  struct Wave {
+    double right;
+    double down;
+    double phase;
+  };
+  std::vector<Wave> waves_;
+};
+
+/// A flat disc whose edge is a bell's integral.
+Frame soft_disc(double x0, double y0, double radius, double sigma, double noise = 0.0,
+                std::uint32_t seed = 1) {
+  return drawn(
+      400, 300,
+      [&](int x, int y) {
+        const double out = std::hypot(x - x0, y - y0) - radius;
+        return 0.02 + 0.6 * 0.5 * std::erfc(out / (sigma * std::numbers::sqrt2));
+      },
+      noise, seed);
+}
+
+TEST(Level, IsWhatLiesInThePicture) {
+  const Frame frame = drawn(300, 300, [](int x, int) {
+    return x < 150 ? 0.0 : x < 240 ? 0.5 : 1.0;
+  });
+  const Level level = level_of(frame);
+  EXPECT_NEAR(level.bright, 1.0, 0.001);
+  EXPECT_NEAR(level.disc, 0.5, 0.001);
+  EXPECT_NEAR(level.dark, 0.0, 0.001);
+  EXPECT_NEAR(level.clipped_share, 0.2, 0.001);
+}
+
+TEST(Level, OfNothingIsNothing) {
+  EXPECT_EQ(level_of(Frame{}).bright, 0.0);
+  EXPECT_EQ(sharpness_of(Frame{}, 2).detail, 0.0);
+  const Frame black = drawn(64, 64, [](int, int) { return 0.0; });
+  EXPECT_EQ(sharpness_of(black, 2).detail, 0.0);
+  EXPECT_EQ(level_of(black).bright, 0.0);
+}
+
+TEST(Sharpness, HearsNeitherLightNorNoise) {
+  const Texture texture(3);
+  const auto picture = [&](double light) {
+    return [&texture, light](int x, int y) { return light * texture.at(x, y); };
+  };
+  const double sharp = sharpness_of(drawn(500, 400, picture(0.6)), 2).detail;
+  EXPECT_GT(sharp, 1e-5);
+  EXPECT_NEAR(sharpness_of(drawn(500, 400, picture(0.15)), 2).detail / sharp, 1.0, 0.01);
+  for (const double noise : {0.01, 0.03}) {
+    const Sharpness noisy = sharpness_of(drawn(500, 400, picture(0.6), noise), 2);
+    EXPECT_NEAR(noisy.detail / sharp, 1.0, 0.07) << noise;
+    EXPECT_NEAR(noisy.noise / noise, 1.0, 0.03);
+  }
+  // Noise by itself is no detail: less than a tenth of the pattern's.
+  EXPECT_LT(sharpness_of(drawn(
+                             500, 400, [](int, int) { return 0.6; }, 0.03),
+                         2)
+                .detail,
+            0.1 * sharp);
+  // A coarser pattern is less sharp.
+  const Texture coarse(3, 12.0);
+  EXPECT_LT(
+      sharpness_of(drawn(500, 400, [&](int x, int y) { return 0.6 * coarse.at(x, y); }), 2).detail,
+      0.5 * sharp);
+}
+
+TEST(Registered, FindsShiftsOfPartsOfAPixel) {
+  const Texture texture(5);
+  const auto shifted = [&](double right, double down, double noise, std::uint32_t seed) {
+    return drawn(
+        200, 160, [&](int x, int y) { return 0.5 * texture.at(x - right, y - down); }, noise, seed);
+  };
+  const Registered reference(shifted(0, 0, 0.01, 1), 30, 20, 128);
+  for (const auto& [right, down] :
+       std::vector<std::pair<double, double>>{{0.0, 0.0}, {0.3, -0.7}, {4.4, 2.6}, {-11.2, 7.9}}) {
+    const auto found = reference.lay(shifted(right, down, 0.01, 7));
+    ASSERT_TRUE(found);
+    EXPECT_NEAR(found->right_px, right, 0.1);
+    EXPECT_NEAR(found->down_px, down, 0.1);
+  }
+}
+
+TEST(Registered, KnowsWhenThereIsNothingToHoldOnTo) {
+  const auto noise = [](std::uint32_t seed) {
+    return drawn(
+        128, 128, [](int, int) { return 0.5; }, 0.02, seed);
+  };
+  EXPECT_FALSE(Registered(noise(1), 0, 0, 128).lay(noise(2)));
+  const auto edge = [](double at) {
+    return drawn(
+        128, 128, [at](int x, int) { return 0.3 + 0.3 * std::tanh((x - at) / 3.0); }, 0.005, 3);
+  };
+  EXPECT_FALSE(Registered(edge(60.0), 0, 0, 128).lay(edge(61.0))) << "it slides along itself";
+}
+
+TEST(LimbWatch, FollowsADiscThatMoves) {
+  LimbWatch watch(100.0);
+  for (int i = 0; i < 12; ++i) {
+    const double x = 190.0 + 0.37 * i;
+    const double y = 150.0 - 0.21 * i;
+    const auto seen = watch.look(soft_disc(x, y, 100.0, 1.6, 0.01, static_cast<std::uint32_t>(i)));
+    ASSERT_TRUE(seen) << i;
+    EXPECT_NEAR(seen->centre_x_px, x, 0.06);
+    EXPECT_NEAR(seen->centre_y_px, y, 0.06);
+    EXPECT_NEAR(seen->radius_px, 100.0, 0.1);
+    EXPECT_NEAR(seen->width_px / (2.3548 * 1.6), 1.0, 0.08);
+    EXPECT_GT(seen->seen_share, 0.95);
+  }
+  // A leap is looked for anew.
+  const auto leapt = watch.look(soft_disc(250.0, 140.0, 100.0, 1.6));
+  ASSERT_TRUE(leapt);
+  EXPECT_NEAR(leapt->centre_x_px, 250.0, 0.06);
+}
+
+TEST(LimbWatch, WidthsAreThoseOfTheEdge) {
+  for (const double sigma : {0.8, 1.5, 3.0, 5.0}) {
+    LimbWatch watch(100.0);
+    std::optional<LimbSeen> seen;
+    for (int i = 0; i < 12; ++i) {
+      seen = watch.look(soft_disc(200.2, 150.1, 100.0, sigma, 0.01, static_cast<std::uint32_t>(i)));
+    }
+    ASSERT_TRUE(seen);
+    EXPECT_NEAR(seen->width_px / (2.3548 * std::hypot(sigma, 0.29)), 1.0, 0.1) << sigma;
+  }
+}
+
+TEST(LimbWatch, DoesWithAPartOfTheLimb) {
+  LimbWatch watch(300.0);
+  const auto seen = watch.look(soft_disc(430.0, 150.0, 300.0, 2.0, 0.01));
+  ASSERT_TRUE(seen);
+  EXPECT_GT(seen->seen_share, 0.1);
+  EXPECT_LT(seen->seen_share, 0.3);
+  EXPECT_NEAR(430.0 - seen->centre_x_px - (300.0 - seen->radius_px), 0.0, 0.15);
+}
+
+TEST(LimbWatch, FindsAShortArcOfAKnownDisc) {
+  // A frame 400 wide before a disc of 2000 px radius, from four sides: some 3 per cent of its limb.
+  for (int side = 0; side < 4; ++side) {
+    const double angle = 0.3 + 0.5 * std::numbers::pi * side;
+    const double x = 200.0 + 2000.0 * std::cos(angle);
+    const double y = 150.0 + 2000.0 * std::sin(angle);
+    LimbWatch watch(2000.0);
+    std::optional<LimbSeen> seen;
+    for (int i = 0; i < 6; ++i) {
+      seen = watch.look(soft_disc(x, y, 2000.0, 2.0, 0.02, static_cast<std::uint32_t>(i)));
+      ASSERT_TRUE(seen) << side;
+    }
+    // Across the arc it is exact.
+    EXPECT_NEAR(std::hypot(seen->centre_x_px - 200.0, seen->centre_y_px - 150.0) - seen->radius_px,
+                0.0, 0.5);
+    EXPECT_NEAR(seen->width_px / (2.3548 * 2.0), 1.0, 0.12);
+  }
+}
+
+TEST(LimbWatch, SeesNoneWhereThereIsNone) {
+  LimbWatch watch(100.0);
+  EXPECT_FALSE(watch.look(drawn(
+      400, 300, [](int, int) { return 0.5; }, 0.02)));
+  LimbWatch other(40.0);
+  EXPECT_FALSE(other.look(soft_disc(200.0, 150.0, 100.0, 1.6))) << "of another size";
+}
+
+/// The limb or the disc through a light path, in steady air.
+struct Live {
+  camera::StreamPlan plan;
+  Setting setting;
+};
+Live live_at(const sky::DiscPlace& target, double r0_cm, std::uint32_t seed = 1) {
+  optics::Rig rig = test::quick_rig();
+  auto& camera = std::get<optics::Camera>(rig.elements.back().part);
+  camera.width_px = 480;
+  camera.height_px = 360;
+  camera.pixel_um = 5.0;
+  Live live;
+  camera::Shot shot = test::morning_shot(rig);
+  shot.pointing_spread_px = 0.0;
+  shot.target = target;
+  shot.air = seeing::Air{};
+  shot.air->r0_cm = r0_cm;
+  shot.air->wander = 0.0;
+  shot.air->seed = seed;
+  live.plan.shot = shot;
+  live.plan.sun_step_s = 3600.0;
+  live.setting.aperture_mm = 80.0;
+  live.setting.focal_ratio = 6.0;
+  live.setting.plate_scale_arcsec_px = 5e-3 / 480.0 * 206264.8;
+  live.setting.sun_radius_arcsec = 944.0;
+  live.setting.black_level = 0.01;
+  return live;
+}
+
+Readings looked_at(const Live& live, int frames, double rate_hz) {
+  camera::Stream stream = *camera::Stream::open(live.plan);
+  Meters meters(live.setting);
+  camera::Recording recording;
+  for (int i = 0; i < frames; ++i) {
+    EXPECT_TRUE(stream.record(i / rate_hz, recording));
+    meters.take(recording.frame, i / rate_hz);
+  }
+  return meters.readings();
+}
+
+TEST(Air, IsThatOfTheLimbsMotion) {
+  for (const double r0_cm : {1.0, 2.5, 6.0, 12.0}) {
+    Live live = live_at({0.0, 0.0}, r0_cm, 7);
+    std::get<optics::Camera>(live.plan.shot.rig.elements.back().part).pixel_um = 13.0;
+    live.setting.plate_scale_arcsec_px *= 13.0 / 5.0;
+    const Readings seen = looked_at(live, 150, 10.0);
+    ASSERT_TRUE(seen.air) << r0_cm;
+    EXPECT_NEAR(seen.air->r0_cm.value / r0_cm, 1.0, 0.25);
+    EXPECT_GT(seen.air->r0_cm.spread, 0.03 * r0_cm);
+  }
+}
+
+TEST(Air, IsSeenOnDetailWhereNoLimbIs) {
+  Live live = live_at({0.0, 0.0}, 3.0, 3);
+  const Readings seen = looked_at(live, 120, 10.0);
+  EXPECT_FALSE(seen.limb);
+  ASSERT_TRUE(seen.air);
+  EXPECT_NEAR(seen.air->r0_cm.value / 3.0, 1.0, 0.5);
+}
+
+TEST(Air, NeedsASecondAndPlaces) {
+  AirWatch watch(Setting{});
+  for (int i = 0; i < 23; ++i) {
+    watch.take(i * 0.1, {0.0, 1.0});
+  }
+  EXPECT_FALSE(watch.seen());
+  watch.take(2.3, {0.0, 1.0});
+  EXPECT_TRUE(watch.seen());
+  watch.take(2.4, {0.0});  // other places: the past is gone
+  EXPECT_FALSE(watch.seen());
+}
+
+TEST(Edge, IsAsWideAsTheoryAndTheSimulatorDrawIt) {
+  for (const double r0_cm : {2.0, 6.0}) {
+    const Live live = live_at({-944.0, 0.0}, r0_cm, 5);
+    const Readings seen = looked_at(live, 40, 10.0);
+    ASSERT_TRUE(seen.edge_arcsec);
+    EXPECT_NEAR(seen.edge_arcsec->value / edge_width_arcsec(live.setting, r0_cm, 0.0), 1.0, 0.25)
+        << r0_cm;
+  }
+  Setting setting;
+  EXPECT_GT(edge_width_arcsec(setting, 2.0, 0.0), edge_width_arcsec(setting, 8.0, 0.0));
+  EXPECT_GT(edge_width_arcsec(setting, 4.0, 300.0), 1.5 * edge_width_arcsec(setting, 4.0, 0.0));
+  EXPECT_NEAR(edge_width_arcsec(setting, 4.0, 300.0), edge_width_arcsec(setting, 4.0, -300.0),
+              1e-9);
+  const double wide = edge_width_arcsec(setting, 4.0, 300.0);
+  // Rings make the width no single function of the focus; the answer's own width is that asked for.
+  const double answer = defocus_of(setting, 4.0, wide);
+  EXPECT_NEAR(answer, 300.0, 80.0);
+  EXPECT_NEAR(edge_width_arcsec(setting, 4.0, answer) / wide, 1.0, 0.05);
+  EXPECT_EQ(defocus_of(setting, 4.0, 0.9 * edge_width_arcsec(setting, 4.0, 0.0)), 0.0);
+}
+
+TEST(Cloud, IsToldInStops) {
+  for (const double stops : {0.0, 0.5, 2.0}) {
+    Live live = live_at({-944.0, 0.0}, 5.0);
+    live.setting.clear_level = {};
+    live.plan.shot.cloud.stops = stops;
+    // The clear level is learned from a clear frame.
+    Live clear = live;
+    clear.plan.shot.cloud.stops = 0.0;
+    clear.setting.clear_level = 0.5;
+    const Readings before = looked_at(clear, 3, 10.0);
+    live.setting.clear_level = 0.01 + 0.49 * std::exp2(-before.cloud_stops->value);
+    camera::Stream stream = *camera::Stream::open(live.plan);
+    Meters meters(live.setting);
+    camera::Recording recording;
+    for (int i = 0; i < 6; ++i) {
+      ASSERT_TRUE(stream.record(i * 0.1, recording));
+      meters.take(recording.frame, i * 0.1);
+    }
+    ASSERT_TRUE(meters.readings().cloud_stops);
+    EXPECT_NEAR(meters.readings().cloud_stops->value, recording.truth.cloud_stops, 0.1) << stops;
+  }
+}
+
+TEST(Drift, IsThatOfTheDisc) {
+  Setting setting;
+  setting.plate_scale_arcsec_px = 9.44;
+  setting.sun_radius_arcsec = 944.0;
+  Meters meters(setting);
+  // 30 arcsec a minute right, 12 up, over a minute; the air trembles by half a pixel.
+  base::Random random{4};
+  for (int i = 0; i < 120; ++i) {
+    const double seconds = i * 0.5;
+    meters.take(soft_disc(200.0 + 30.0 / 9.44 * seconds / 60.0 + 0.1 * random.normal(),
+                          150.0 - 12.0 / 9.44 * seconds / 60.0 + 0.1 * random.normal(), 100.0, 1.6,
+                          0.01, static_cast<std::uint32_t>(i)),
+                seconds);
+  }
+  const auto drift = meters.readings().drift;
+  ASSERT_TRUE(drift);
+  EXPECT_NEAR(drift->right_arcsec_min, 30.0, 1.5);
+  EXPECT_NEAR(drift->down_arcsec_min, -12.0, 1.5);
+  EXPECT_LT(drift->spread_arcsec_min, 2.0);
+}
+
+TEST(Drift, IsThatOfDetailWhereNoLimbIs) {
+  const Texture texture(9);
+  Setting setting;
+  setting.plate_scale_arcsec_px = 0.5;
+  Meters meters(setting);
+  for (int i = 0; i < 40; ++i) {
+    const double seconds = i * 0.25;
+    const double right = 60.0 / 0.5 * seconds / 60.0;  // 20 px in all: the squares are taken anew
+    meters.take(drawn(
+                    280, 150, [&](int x, int y) { return 0.5 * texture.at(x - right, y); }, 0.005,
+                    static_cast<std::uint32_t>(i)),
+                seconds);
+  }
+  const auto drift = meters.readings().drift;
+  ASSERT_TRUE(drift);
+  EXPECT_NEAR(drift->right_arcsec_min, 60.0, 3.0);
+  EXPECT_NEAR(drift->down_arcsec_min, 0.0, 1.0);
+}
+
+TEST(Bands, AreFoundAndOnlyWhereTheyAre) {
+  for (const bool line : {false, true}) {
+    optics::Rig rig = test::usual_train(line ? 2 : 1);
+    for (optics::Element& element : rig.elements) {
+      if (auto* camera = std::get_if<optics::Camera>(&element.part)) {
+        camera->width_px = 400;
+        camera->height_px = 300;
+      }
+    }
+    camera::Shot shot = test::morning_shot(rig);
+    shot.pointing_spread_px = 0.0;
+    shot.target = {-300.0, 200.0};
+    shot.air = seeing::Air{};
+    camera::StreamPlan plan;
+    plan.shot = shot;
+    plan.sun_step_s = 3600.0;
+    camera::Stream stream = *camera::Stream::open(plan);
+    camera::Recording recording;
+    BandWatch without(3.45, 656.28);
+    BandWatch with(3.45, 656.28);
+    for (int i = 0; i < 8; ++i) {
+      ASSERT_TRUE(stream.record(0.25 * i, recording));
+      without.take(recording.frame);
+      Frame banded = recording.frame;
+      for (int y = 0; y < banded.height; ++y) {
+        for (int x = 0; x < banded.width; ++x) {
+          // 2 per cent deviation, 9.3 px apart, across 30 degrees downwards from the right.
+          const double wave = std::cos(2.0 * std::numbers::pi / 9.3 *
+                                       (x * std::cos(0.5236) + y * std::sin(0.5236)));
+          auto& pixel = banded.pixels[static_cast<std::size_t>(y * banded.width + x)];
+          pixel = static_cast<std::uint16_t>(
+              std::lround(pixel * (1.0 + 0.02 * std::numbers::sqrt2 * wave)));
+        }
+      }
+      with.take(banded);
+    }
+    EXPECT_FALSE(without.bands()) << line;
+    const auto found = with.bands();
+    ASSERT_TRUE(found) << line;
+    EXPECT_NEAR(found->spacing_px, 9.3, 0.3);
+    EXPECT_NEAR(found->across_deg, 30.0, 3.0);
+    EXPECT_NEAR(found->contrast, 0.02, 0.007);
+    EXPECT_NEAR(found->tilt_deg, 2.72, 0.05);  // asin(656 nm / (4 x 3.45 um))
+    with.forget();
+    EXPECT_FALSE(with.bands());
+  }
+}
+
+TEST(Meters, TakeAnythingThatIsAFrame) {
+  Meters meters(Setting{});
+  double seconds = 0.0;
+  for (const auto& [width, height] : std::vector<std::pair<int, int>>{{1, 1}, {3, 500}, {64, 64}}) {
+    for (const double light : {0.0, 0.5, 1.0}) {
+      for (int i = 0; i < 10; ++i) {
+        meters.take(drawn(
+                        width, height, [light](int, int) { return light; }, 0.01),
+                    seconds);
+        seconds += 0.3;
+      }
+      const Readings readings = meters.readings();
+      EXPECT_FALSE(readings.bands);
+      EXPECT_FALSE(readings.edge_arcsec);
+      EXPECT_TRUE(std::isfinite(readings.sharpness));
+    }
+  }
+  EXPECT_EQ(meters.readings().frames, 90);
+}
+
+}  // namespace
+}  // namespace solarchon::live
