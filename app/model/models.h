@@ -7,6 +7,7 @@ class DiskSpeed;
 class Document;
 class FrameInHand;
 class Kit;
+class LiveCamera;
 class Log;
 class Mount;
 class OutsideFiles;
@@ -19,6 +20,7 @@ struct Models {
   Log& log;            ///< sessions and what they taught
   Kit& kit;            ///< parts, and shelves of sites and light paths
   FrameInHand& frame;  ///< the picture that is shown, and the work that makes one
+  LiveCamera& camera;  ///< that is looked through, and what it shows
   OutsideFiles& files;
   DiskSpeed& disk;
   Runbook& runbook;  ///< steps at the telescope, and which of them were done

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QImage>
+#include <QRect>
 #include <QRectF>
 
 #include "solarchon/frames/frame.h"
@@ -12,6 +13,17 @@ namespace solarchon::app {
 /// false colour, which views say).
 /// @param longest_side_px  larger frames are averaged down to about this
 [[nodiscard]] QImage frame_image(const frames::Frame& frame, int longest_side_px);
+
+/// How brightness becomes tint.
+enum class Tone {
+  kPlain,
+  kFaint  ///< what is faint is lifted, as for prominences over the limb
+};
+/// A part of a frame at once, for a picture that keeps coming: of each block of pixels at most four
+/// are looked at.
+/// @param part  within the frame
+[[nodiscard]] QImage quick_image(const frames::Frame& frame, const QRect& part, int longest_side_px,
+                                 Tone tone);
 
 /// Where a picture of that size is drawn in a room, keeping its shape.
 [[nodiscard]] QRectF fitted_rect(const QSizeF& picture, const QRectF& room);

@@ -36,10 +36,15 @@ bool is_rig(const FileHead& head) {
   return head.ending == QLatin1String("json") && !is_forecast(head) && !is_site(head);
 }
 
+bool is_video(const FileHead& head) {
+  return head.ending == QLatin1String("mkv") || head.ending == QLatin1String("avi") ||
+         head.ending == QLatin1String("mp4") || head.ending == QLatin1String("mov");
+}
+
 /// What nothing else takes is tried as a picture.
 bool is_picture(const FileHead& head) {
   return !is_calendar(head) && !is_forecast(head) && !is_horizon(head) && !is_rig(head) &&
-         !is_site(head);
+         !is_site(head) && !is_video(head);
 }
 
 }  // namespace
@@ -83,7 +88,12 @@ std::vector<Place> places() {
            make<MatchView>,
            {"match", "match-exposure", "match-clip", "match-ways", "match-dusk"},
            {}},
-          {"capture", QObject::tr("Capture"), "capture", make<CaptureView>, {}, {}},
+          {"capture",
+           QObject::tr("Capture"),
+           "capture",
+           make<CaptureView>,
+           {"capture", "capture-live"},
+           {{"capture", is_video}}},
           {"measure",
            QObject::tr("Measure"),
            "measure",

@@ -74,6 +74,7 @@ Window::Window(const Options& options, QWidget* parent)
   log_ = std::make_unique<Log>(*log_queue_, *trouble_);
   kit_ = std::make_unique<Kit>(*log_queue_, *files_, document_->undo(), *trouble_);
   frame_ = std::make_unique<FrameInHand>(data_, *log_queue_, *log_, *trouble_);
+  camera_ = std::make_unique<LiveCamera>(data_, *document_, *trouble_);
   disk_ = std::make_unique<DiskSpeed>(data_, *settings_, *trouble_);
   learning_ = std::make_unique<Learning>(*document_, *log_);
   runbook_ = std::make_unique<Runbook>(*document_, *log_);
@@ -129,7 +130,8 @@ void Window::come_forward() {
 }
 
 Models Window::models() {
-  return {*document_, *log_, *kit_, *frame_, *files_, *disk_, *runbook_, *mount_, *trouble_};
+  return {*document_, *log_,  *kit_,     *frame_, *camera_,
+          *files_,    *disk_, *runbook_, *mount_, *trouble_};
 }
 
 Window::~Window() {

@@ -15,6 +15,7 @@
 #include "app/model/frame_in_hand.h"
 #include "app/model/kit.h"
 #include "app/model/learning.h"
+#include "app/model/live_camera.h"
 #include "app/model/log.h"
 #include "app/model/models.h"
 #include "app/model/mount.h"
@@ -100,6 +101,7 @@ class Window : public QMainWindow {
   std::unique_ptr<Log> log_;
   std::unique_ptr<Kit> kit_;
   std::unique_ptr<FrameInHand> frame_;
+  std::unique_ptr<LiveCamera> camera_;
   std::unique_ptr<DiskSpeed> disk_;
   std::unique_ptr<Learning> learning_;
   std::unique_ptr<Runbook> runbook_;

@@ -9,12 +9,22 @@
 #include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
+#include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
 
 CaptureView::CaptureView(const Models& models, QWidget* parent)
     : View(models, parent),
       plate_(new Plate(this)),
+      live_plate_(new LivePlate(models.camera, this)),
+      pictures_(new QStackedWidget(this)),
+      panels_(new QStackedWidget(this)),
+      live_panel_(new LivePanel(models.camera, this)),
+      look_(new QPushButton(this)),
+      freeze_(new QPushButton(this)),
+      full_size_(new QPushButton(this)),
+      faint_(new QPushButton(this)),
+      marks_(new QPushButton(this)),
       take_(new QPushButton(tr("Take a frame"), this)),
       cancel_(new QPushButton(tr("Cancel"), this)),
       progress_(new QProgressBar(this)),
@@ -23,26 +33,91 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
       figures_(new Figures(2, this)) {
   exposure_->allow_empty(tr("suggested"));
   exposure_->setToolTip(tr("Leave it empty to use the suggested exposure"));
-  connect(exposure_, &NumberField::entered, this,
-          [this](double value) { this->frame().choose_exposure(value); });
-  connect(exposure_, &NumberField::emptied, this, [this] { this->frame().choose_exposure({}); });
+  connect(exposure_, &NumberField::entered, this, [this](double value) {
+    this->frame().choose_exposure(value);
+    this->models().camera.expose(value);
+  });
+  connect(exposure_, &NumberField::emptied, this, [this] {
+    this->frame().choose_exposure({});
+    this->models().camera.expose({});
+  });
   if (const auto chosen = frame().chosen_exposure_ms()) {
     exposure_->show_value(*chosen);
   }
-  take_->setProperty("main", true);
+  look_->setObjectName(QStringLiteral("look"));
+  look_->setProperty("main", true);
+  look_->setMinimumHeight(Theme::px(48));
+  look_->setFont(Theme::font(TextSize::kLarge, true));
+  connect(look_, &QPushButton::clicked, this, &CaptureView::look_or_stop);
   take_->setObjectName(QStringLiteral("take-frame"));
-  take_->setMinimumHeight(Theme::px(56));
-  take_->setFont(Theme::font(TextSize::kLarge, true));
+  take_->setMinimumHeight(Theme::px(48));
   take_->setToolTip(tr("Simulates the exposure, measures the frame and files both (F5)"));
   connect(take_, &QPushButton::clicked, this, &CaptureView::take);
-  auto* key = new QShortcut(QKeySequence(Qt::Key_F5), this);
-  connect(key, &QShortcut::activated, this, &CaptureView::take);
+  const auto on_key = [this](int key, const auto& work) {
+    auto* shortcut = new QShortcut(QKeySequence(key), this);
+    connect(shortcut, &QShortcut::activated, this, work);
+  };
+  on_key(Qt::Key_F4, [this] { look_or_stop(); });
+  on_key(Qt::Key_F5, [this] { take(); });
+  on_key(Qt::Key_F6, [this] {
+    if (this->models().camera.looking()) {
+      live_panel_->record_or_stop();
+    }
+  });
   connect(cancel_, &QPushButton::clicked, this, [this] { this->frame().worker().cancel(); });
   connect(&frame().worker(), &Worker::progressed, this,
           [this](double fraction) { progress_->setValue(static_cast<int>(100.0 * fraction)); });
   connect(&frame().worker(), &Worker::busyChanged, this, [this] { follow(); });
-  auto* row = new Beside(plate_, build_side(), 320, this);
+  connect(&models.camera, &LiveCamera::changed, this, [this] {
+    if (isVisible()) {
+      follow_live();
+    }
+  });
+  auto* row = new Beside(build_picture(), build_side(), 320, this);
   row->setContentsMargins(16, 12, 16, 12);
+}
+
+QWidget* CaptureView::build_picture() {
+  pictures_->addWidget(plate_);
+  pictures_->addWidget(live_plate_);
+  ways_ = new QWidget(this);
+  auto* row = new QHBoxLayout(ways_);
+  row->setContentsMargins(0, 0, 0, 0);
+  row->setSpacing(8);
+  const auto add = [&](QPushButton* button, const QString& name, const QString& words,
+                       const QString& reason, const QKeySequence& key) {
+    button->setObjectName(name);
+    button->setText(words);
+    button->setToolTip(tr("%1 (%2)").arg(reason, key.toString(QKeySequence::NativeText)));
+    button->setCheckable(true);
+    button->setProperty("switch", true);
+    button->setMinimumHeight(Theme::px(36));
+    auto* shortcut = new QShortcut(key, this);
+    connect(shortcut, &QShortcut::activated, this, [this, button] {
+      if (ways_->isVisible()) {
+        button->toggle();
+      }
+    });
+    connect(button, &QPushButton::toggled, this, &CaptureView::draw_so);
+    row->addWidget(button);
+  };
+  add(freeze_, QStringLiteral("hold"), tr("Hold"), tr("Keeps this picture; frames go on behind it"),
+      QKeySequence(Qt::Key_F7));
+  add(full_size_, QStringLiteral("full-size"), tr("1:1"),
+      tr("The middle of the sensor, pixel by pixel"), QKeySequence(Qt::Key_F8));
+  add(faint_, QStringLiteral("lift-faint"), tr("Lift the faint"),
+      tr("Draws what is faint brighter; the file stays as it is"), QKeySequence(Qt::Key_F9));
+  add(marks_, QStringLiteral("marks"), tr("Marks"), tr("Ring, drift, scale and what is clipped"),
+      QKeySequence(Qt::Key_F10));
+  marks_->setChecked(true);
+  row->addStretch(1);
+  auto* picture = new QWidget(this);
+  auto* column = new QVBoxLayout(picture);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(6);
+  column->addWidget(pictures_, 1);
+  column->addWidget(ways_);
+  return picture;
 }
 
 QWidget* CaptureView::build_side() {
@@ -53,17 +128,72 @@ QWidget* CaptureView::build_side() {
   auto* column = new QVBoxLayout(side);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(8);
-  column->addWidget(take_);
+  auto* buttons = new QHBoxLayout;
+  buttons->setSpacing(8);
+  buttons->addWidget(look_, 3);
+  buttons->addWidget(take_, 2);
+  column->addLayout(buttons);
   column->addWidget(exposure_);
   column->addWidget(hint_);
   auto* work = new QHBoxLayout;
   work->addWidget(progress_, 1);
   work->addWidget(cancel_);
   column->addLayout(work);
-  column->addSpacing(12);
-  column->addWidget(figures_);
-  column->addStretch(1);
+  column->addWidget(panels_, 1);
+  auto* single = new QWidget(panels_);
+  auto* lines = new QVBoxLayout(single);
+  lines->setContentsMargins(0, 0, 0, 0);
+  lines->addWidget(figures_);
+  lines->addStretch(1);
+  panels_->addWidget(single);
+  panels_->addWidget(live_panel_);
   return side;
+}
+
+void CaptureView::show_page(const QString& id) {
+  LiveCamera& camera = models().camera;
+  if (id == QLatin1String("capture-live") && !camera.looking() && !camera.opening()) {
+    camera.look();
+  }
+}
+
+bool CaptureView::settled() const {
+  const LiveCamera& camera = models().camera;
+  return !frame().worker().busy() && !camera.opening() &&
+         (!camera.looking() || camera.glance().ended ||
+          camera.glance().judgement.limit != live::Limit::kNotYet);
+}
+
+void CaptureView::look_or_stop() {
+  LiveCamera& camera = models().camera;
+  if (camera.looking() || camera.opening()) {
+    camera.stop();
+  } else if (look_->isEnabled()) {
+    camera.look();
+  }
+  follow();
+}
+
+void CaptureView::open_file(const QString& file) { models().camera.play(file); }
+
+void CaptureView::draw_so() {
+  live_plate_->draw_so(
+      {freeze_->isChecked(), full_size_->isChecked(), faint_->isChecked(), marks_->isChecked()});
+}
+
+void CaptureView::follow_live() {
+  const LiveCamera& camera = models().camera;
+  const bool live = camera.looking() || camera.opening();
+  look_->setText(live ? tr("Stop looking") : tr("Look live"));
+  look_->setToolTip(live ? tr("Lets the camera go (F4)")
+                         : tr("Looks through the simulated camera behind this light path (F4)"));
+  pictures_->setCurrentWidget(live ? static_cast<QWidget*>(live_plate_) : plate_);
+  panels_->setCurrentIndex(live ? 1 : 0);
+  ways_->setVisible(live);
+  if (live) {
+    live_plate_->follow();
+    live_panel_->follow();
+  }
 }
 
 Readiness CaptureView::readiness() const {
@@ -94,15 +224,18 @@ void CaptureView::follow() {
   const Readiness ready = readiness();
   const bool busy = frame().worker().busy();
   const workspace::Answers& answers = document().answers();
-  take_->setEnabled(!busy && ready.state != safety::Severity::kStop && answers.exposure);
+  const bool may = ready.state != safety::Severity::kStop && answers.exposure.has_value();
+  take_->setEnabled(!busy && may);
+  look_->setEnabled(may || models().camera.looking());
+  follow_live();
   progress_->setVisible(busy);
   cancel_->setVisible(busy);
   if (ready.state == safety::Severity::kStop) {
     hint_->setText(tr("Stopped: %1 See the light path.").arg(ready.reason));
-  } else if (answers.exposure) {
+  } else if (const auto exposure_ms =
+                 workspace::target_exposure_ms(document().workspace(), answers)) {
     hint_->setText(tr("Suggested now: %1 with the Sun %2\u00b0 high")
-                       .arg(exposure_text(answers.exposure->exposure_ms),
-                            number(answers.local.altitude_deg, 0)));
+                       .arg(exposure_text(*exposure_ms), number(answers.local.altitude_deg, 0)));
   } else {
     hint_->setText(ready.reason);
   }
@@ -119,8 +252,10 @@ void CaptureView::follow() {
       {tr("Exposure"), info.exposure_ms ? exposure_text(*info.exposure_ms) : none}};
   if (shown->measurement) {
     const measure::LimbFit& limb = shown->measurement->limb;
-    rows.push_back(
-        {tr("Spots found"), number(static_cast<double>(shown->measurement->spots.size()), 0)});
+    if (shown->measurement->spots_sought) {
+      rows.push_back(
+          {tr("Spots found"), number(static_cast<double>(shown->measurement->spots.size()), 0)});
+    }
     rows.push_back({tr("Softness of the limb"), tr("%1 px").arg(number(limb.blur_px, 2)),
                     tr("Standard deviation of the edge: seeing, focus and sampling together")});
     rows.push_back({tr("Saturated"), limb.saturated ? tr("yes: shorten") : tr("no")});

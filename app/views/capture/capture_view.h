@@ -4,24 +4,34 @@
 #include <QLabel>
 #include <QProgressBar>
 #include <QPushButton>
+#include <QStackedWidget>
 #include <optional>
 
 #include "app/shell/figures.h"
 #include "app/shell/number_field.h"
+#include "app/views/capture/live_panel.h"
+#include "app/views/capture/live_plate.h"
 #include "app/views/capture/plate.h"
 #include "app/views/view.h"
 
 namespace solarchon::app {
 
-/// Takes simulated frames with the light path and the moment in force; each is measured and filed.
+/// The live picture with its meters and recorder, and single frames, each of which is measured and
+/// filed, with the light path and the moment in force.
 class CaptureView : public View {
   Q_OBJECT
 
  public:
   CaptureView(const Models& models, QWidget* parent = nullptr);
   [[nodiscard]] Readiness readiness() const override;
-  [[nodiscard]] bool settled() const override { return !frame().worker().busy(); }
+  [[nodiscard]] bool settled() const override;
+  /// `capture-live` looks through the camera at once.
+  void show_page(const QString& id) override;
+  [[nodiscard]] QString page() const override { return QStringLiteral("capture"); }
+  void open_file(const QString& file) override;
   void take();
+  /// Looks through the camera, or stops looking.
+  void look_or_stop();
   /// The clock; the date too where it is not the day that is looked at.
   [[nodiscard]] QString taken_words(sky::UtcTime time) const;
 
@@ -30,8 +40,21 @@ class CaptureView : public View {
 
  private:
   QWidget* build_side();
+  QWidget* build_picture();
+  void follow_live();
+  void draw_so();
 
   Plate* plate_;
+  LivePlate* live_plate_;
+  QStackedWidget* pictures_;
+  QStackedWidget* panels_;
+  LivePanel* live_panel_;
+  QPushButton* look_;
+  QPushButton* freeze_;
+  QPushButton* full_size_;
+  QPushButton* faint_;
+  QPushButton* marks_;
+  QWidget* ways_ = nullptr;
   QPushButton* take_;
   QPushButton* cancel_;
   QProgressBar* progress_;

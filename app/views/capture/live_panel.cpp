@@ -1,0 +1,114 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/views/capture/live_panel.h"
+
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QVBoxLayout>
+
+#include "app/model/phrases.h"
+#include "app/shell/plain_label.h"
+#include "app/shell/theme.h"
+#include "solarchon/words/live.h"
+
+namespace solarchon::app {
+
+LivePanel::LivePanel(LiveCamera& camera, QWidget* parent)
+    : QWidget(parent),
+      camera_(camera),
+      says_(new PlainLabel(this)),
+      next_(new PlainLabel(this)),
+      strips_(new MeterStrips(this)),
+      record_(new QPushButton(this)),
+      which_(new QComboBox(this)),
+      seconds_(new NumberField(tr("For"), tr("s"), {1.0, 3600.0}, false, this)),
+      recorder_(new PlainLabel(this)) {
+  says_->setObjectName(QStringLiteral("live-limit"));
+  says_->setFont(Theme::font(TextSize::kLarge, true));
+  says_->setWordWrap(true);
+  next_->setObjectName(QStringLiteral("live-next"));
+  next_->setWordWrap(true);
+  recorder_->setObjectName(QStringLiteral("recorder"));
+  recorder_->setWordWrap(true);
+  recorder_->setProperty("role", "faint");
+  record_->setObjectName(QStringLiteral("record"));
+  record_->setMinimumHeight(Theme::px(48));
+  record_->setFont(Theme::font(TextSize::kLarge, true));
+  connect(record_, &QPushButton::clicked, this, &LivePanel::record_or_stop);
+  which_->setObjectName(QStringLiteral("record-which"));
+  which_->setAccessibleName(tr("Which frames are recorded"));
+  which_->addItem(tr("All frames"));
+  which_->addItem(tr("Sharp moments"));
+  which_->setToolTip(
+      tr("Sharp moments: the best fifth of the last minute, each with the third of a "
+         "second before it"));
+  seconds_->show_value(wanted_s_);
+  seconds_->setObjectName(QStringLiteral("record-seconds"));
+  connect(seconds_, &NumberField::entered, this, [this](double value) { wanted_s_ = value; });
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(8);
+  column->addWidget(says_);
+  column->addWidget(next_);
+  column->addWidget(strips_, 1);
+  column->addWidget(record_);
+  auto* row = new QHBoxLayout;
+  row->setSpacing(8);
+  row->addWidget(which_, 1, Qt::AlignTop);
+  row->addWidget(seconds_, 1);
+  column->addLayout(row);
+  column->addWidget(recorder_);
+}
+
+void LivePanel::record_or_stop() {
+  if (camera_.recording()) {
+    camera_.stop_recording();
+    return;
+  }
+  constexpr double kBestFifth = 0.8;
+  camera_.record(wanted_s_, which_->currentIndex() == 1 ? std::optional(kBestFifth) : std::nullopt);
+}
+
+QString LivePanel::recorder_words() const {
+  const auto& recording = camera_.glance().recording;
+  if (!recording || camera_.clip().isEmpty()) {
+    return {};
+  }
+  QStringList words;
+  words << tr("%n frame(s)", nullptr, recording->written)
+        << tr("%1 MB").arg(number(static_cast<double>(recording->bytes) / 1e6, 0));
+  const auto lost = recording->lost_before + recording->dropped;
+  if (lost > 0) {
+    words << tr("%n lost", nullptr, static_cast<int>(lost));
+  }
+  if (recording->passed_over > 0) {
+    words << tr("%n passed over", nullptr, recording->passed_over);
+  }
+  const QString line = words.join(QStringLiteral(" \u00b7 "));
+  return camera_.recording() ? line : tr("%1: %2").arg(QFileInfo(camera_.clip()).fileName(), line);
+}
+
+void LivePanel::follow() {
+  const capture::Glance& glance = camera_.glance();
+  const words::LimitWords limit = words::limit_words(glance.judgement, voice());
+  if (glance.ended) {
+    says_->setText(tr("The clip has come to its end."));
+    next_->setText(text(limit.says));
+  } else {
+    says_->setText(camera_.looking() ? text(limit.says) : tr("The picture is on its way."));
+    next_->setText(camera_.looking() ? text(limit.next) : QString());
+  }
+  if (glance.frame) {
+    strips_->add(glance.seconds, glance.readings);
+  } else {
+    strips_->clear();
+  }
+  const bool recording = camera_.recording();
+  record_->setText(recording ? tr("Stop recording") : tr("Record"));
+  record_->setToolTip(recording ? tr("What was recorded stays (F6)")
+                                : tr("Records a clip below the data folder (F6)"));
+  record_->setEnabled(glance.frame != nullptr && !glance.ended);
+  which_->setEnabled(!recording);
+  recorder_->setText(recorder_words());
+}
+
+}  // namespace solarchon::app

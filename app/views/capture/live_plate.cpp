@@ -1,0 +1,235 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/views/capture/live_plate.h"
+
+#include <QPainter>
+#include <QPainterPath>
+#include <algorithm>
+#include <cmath>
+
+#include "app/model/phrases.h"
+#include "app/shell/disc_painting.h"
+#include "app/shell/frame_image.h"
+#include "app/shell/theme.h"
+
+namespace solarchon::app {
+
+namespace {
+
+constexpr int kLongestSidePx = 1100;
+constexpr QRgb kOnPicture = 0xfff2f0ea;   ///< lines over the picture, in both looks
+constexpr QRgb kUnderLines = 0xff1a1206;  ///< beneath them, where the picture is bright
+constexpr double kEarthKm = 12742.0;
+constexpr double kKmPerArcsec = 725.0;
+
+}  // namespace
+
+/// Draws lines and words twice: dark and wide, then bright.
+template <typename Paint>
+void twice(QPainter& painter, double width, const Paint& paint) {
+  painter.setPen(Theme::line(QColor(kUnderLines), width + 3.0));
+  paint();
+  painter.setPen(Theme::line(QColor(kOnPicture), width));
+  paint();
+}
+
+void words_over(QPainter& painter, const QRectF& room, int flags, const QString& words) {
+  painter.setFont(Theme::drawn_font(TextSize::kSmall, true));
+  painter.setPen(QColor(kUnderLines));
+  for (const QPointF by : {QPointF(1, 1), QPointF(-1, 1), QPointF(1, -1), QPointF(-1, -1)}) {
+    painter.drawText(room.translated(by), flags, words);
+  }
+  painter.setPen(QColor(kOnPicture));
+  painter.drawText(room, flags, words);
+}
+
+LivePlate::LivePlate(const LiveCamera& camera, QWidget* parent) : Drawing(parent), camera_(camera) {
+  setObjectName(QStringLiteral("live-plate"));
+  setAccessibleName(tr("The live picture"));
+}
+
+void LivePlate::follow() {
+  if (ways_.frozen && shown_.frame && camera_.looking()) {
+    return;
+  }
+  const bool another = shown_.frame != camera_.glance().frame;
+  shown_ = camera_.glance();
+  if (another) {
+    make_image();
+  }
+  setAccessibleDescription(caption());
+  update();
+}
+
+void LivePlate::draw_so(const Ways& ways) {
+  if (ways == ways_) {
+    return;
+  }
+  const bool let_go = ways_.frozen && !ways.frozen;
+  ways_ = ways;
+  make_image();
+  if (let_go) {
+    follow();
+  }
+  update();
+}
+
+void LivePlate::make_image() {
+  if (!shown_.frame) {
+    image_ = {};
+    return;
+  }
+  const frames::Frame& frame = *shown_.frame;
+  cut_ = QRect(0, 0, frame.width, frame.height);
+  if (ways_.full_size) {
+    const QRect room = rect();
+    const int across = std::min(frame.width, room.width());
+    const int down = std::min(frame.height, room.height());
+    cut_ = QRect((frame.width - across) / 2, (frame.height - down) / 2, across, down);
+  }
+  image_ =
+      quick_image(frame, cut_, kLongestSidePx, ways_.faint_lifted ? Tone::kFaint : Tone::kPlain);
+}
+
+LivePlate::Lay LivePlate::lay() const {
+  const QRectF room = QRectF(rect()).adjusted(2, 2, -2, -24);
+  Lay lay;
+  lay.box = fitted_rect(QSizeF(cut_.size()), room);
+  if (ways_.full_size && cut_.width() < lay.box.width()) {
+    lay.box =
+        QRectF(lay.box.center() - QPointF(cut_.width(), cut_.height()) / 2.0, QSizeF(cut_.size()));
+  }
+  lay.scale = lay.box.width() / std::max(1, cut_.width());
+  lay.corner = lay.box.topLeft() - QPointF(cut_.topLeft()) * lay.scale;
+  return lay;
+}
+
+void LivePlate::draw(QPainter& painter) {
+  painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
+  const Palette& c = Theme::colours();
+  if (!shown_.frame || image_.isNull()) {
+    paint_empty(painter, QRectF(rect()).adjusted(2, 2, -2, -24),
+                camera_.opening() || camera_.looking() ? tr("The picture is on its way.")
+                                                       : tr("Nothing is looked at."));
+    return;
+  }
+  const Lay where = lay();
+  painter.drawImage(where.box, image_);
+  painter.setPen(Theme::line(c.ink, 1.5));
+  painter.setBrush(Qt::NoBrush);
+  painter.drawRect(where.box);
+  painter.setPen(c.faint_ink);
+  painter.setFont(Theme::drawn_font(TextSize::kSmall));
+  painter.drawText(QRectF(2, where.box.bottom() + 4, width() - 4.0, 18),
+                   Qt::AlignHCenter | Qt::AlignTop, caption());
+  if (!ways_.marks) {
+    return;
+  }
+  painter.setClipRect(where.box);
+  paint_clipped(painter, where);
+  painter.setPen(Theme::line(QColor(kOnPicture), 1.5));
+  painter.setBrush(Qt::NoBrush);
+  paint_limb_ring(painter, where);
+  paint_drift(painter, where);
+  paint_scale(painter, where);
+}
+
+QString LivePlate::caption() const {
+  if (!shown_.frame) {
+    return camera_.looking() ? tr("The picture is on its way.") : tr("Nothing is looked at.");
+  }
+  QStringList words;
+  words << (camera_.simulated() ? tr("simulated camera: %1").arg(camera_.name()) : camera_.name());
+  if (ways_.frozen) {
+    words << tr("held");
+  }
+  if (camera_.setting().disc_may_clip) {
+    words << tr("exposed for prominences");
+  }
+  words << tr("%1 frames a second").arg(number(shown_.rate_hz, 0)) << tr("false colour");
+  return words.join(QStringLiteral(" \u00b7 "));
+}
+
+void LivePlate::paint_clipped(QPainter& painter, const Lay& lay) const {
+  constexpr double kSome = 1e-4;
+  if (shown_.readings.level.clipped_share < kSome || camera_.setting().disc_may_clip) {
+    return;
+  }
+  // Blocks of the frame in which something is full are hatched.
+  const frames::Frame& frame = *shown_.frame;
+  constexpr double kBlockPx = 8.0;
+  const int block = std::max(1, static_cast<int>(std::lround(kBlockPx / lay.scale)));
+  QPainterPath full;
+  for (int y = cut_.top(); y + block <= cut_.top() + cut_.height(); y += block) {
+    for (int x = cut_.left(); x + block <= cut_.left() + cut_.width(); x += block) {
+      if (frame.at(x + block / 2, y + block / 2) >= frame.saturation) {
+        full.addRect(QRectF(lay.corner + QPointF(x, y) * lay.scale,
+                            QSizeF(block * lay.scale, block * lay.scale)));
+      }
+    }
+  }
+  painter.fillPath(full, QBrush(QColor(0x202020), Qt::BDiagPattern));
+}
+
+void LivePlate::paint_limb_ring(QPainter& painter, const Lay& lay) const {
+  const auto solar = camera_.solar();
+  const auto& limb = shown_.readings.limb;
+  if (!solar) {
+    return;
+  }
+  if (limb) {
+    const QPointF centre =
+        lay.corner + QPointF(limb->centre_x_px + 0.5, limb->centre_y_px + 0.5) * lay.scale;
+    paint_ring(painter, centre, limb->radius_px * lay.scale + 8.0, *solar);
+    return;
+  }
+  // Inside the disc: north and east in a corner.
+  const QPointF corner = lay.box.topLeft() + QPointF(52, 52);
+  paint_ring(painter, corner, 14.0, *solar);
+}
+
+void LivePlate::paint_drift(QPainter& painter, const Lay& lay) const {
+  const auto& drift = shown_.readings.drift;
+  if (!drift || drift->arcsec_min() < 2.0 * drift->spread_arcsec_min) {
+    return;
+  }
+  // As far as the picture goes in two minutes, within what can be seen.
+  const double per_arcsec = lay.scale / camera_.setting().plate_scale_arcsec_px;
+  QPointF way(drift->right_arcsec_min, drift->down_arcsec_min);
+  const double size = std::hypot(way.x(), way.y());
+  way /= size;
+  const double length = std::clamp(2.0 * size * per_arcsec, 14.0, 0.3 * lay.box.width());
+  const QPointF from = lay.box.center();
+  const QPointF to = from + way * length;
+  const QPointF side(-way.y(), way.x());
+  twice(painter, 2.5, [&] {
+    painter.drawLine(from, to);
+    painter.drawLine(to, to - way * 9.0 + side * 6.0);
+    painter.drawLine(to, to - way * 9.0 - side * 6.0);
+  });
+  words_over(painter, QRectF(to.x() - 70, to.y() + (way.y() < 0 ? -24 : 6), 140, 18),
+             Qt::AlignCenter, tr("%1\u2033 a minute").arg(number(size, 0)));
+}
+
+void LivePlate::paint_scale(QPainter& painter, const Lay& lay) const {
+  const double earth =
+      kEarthKm / kKmPerArcsec / camera_.setting().plate_scale_arcsec_px * lay.scale;
+  int earths = 1;
+  while (earth * earths < 40.0 && earths < 64) {
+    earths *= 2;
+  }
+  const double length = earth * earths;
+  if (length > 0.8 * lay.box.width()) {
+    return;
+  }
+  const QPointF left = lay.box.bottomLeft() + QPointF(14, -14);
+  twice(painter, 2.5, [&] {
+    painter.drawLine(left, left + QPointF(length, 0));
+    for (const double end : {0.0, length}) {
+      painter.drawLine(left + QPointF(end, -4), left + QPointF(end, 4));
+    }
+  });
+  words_over(painter, QRectF(left.x(), left.y() - 24, 220, 18), Qt::AlignLeft | Qt::AlignVCenter,
+             tr("%n Earth(s)", nullptr, earths));
+}
+
+}  // namespace solarchon::app
