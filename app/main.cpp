@@ -41,7 +41,7 @@ void settle(Window& window) {
   constexpr int kLongestMs = 120'000;
   do {
     QApplication::processEvents(QEventLoop::AllEvents, 50);
-  } while (!window.settled() && waited.elapsed() < kLongestMs);
+  } while (!window.complete() && waited.elapsed() < kLongestMs);
   QApplication::processEvents();
 }
 

@@ -37,6 +37,8 @@ class View : public QWidget {
   [[nodiscard]] virtual bool settled() const { return true; }
   /// The least for all that is shown: less scrolls, more goes to the picture.
   [[nodiscard]] int heightForWidth(int width) const override;
+  /// False while more is to come that takes seconds, such as the readings of a live picture.
+  [[nodiscard]] virtual bool complete() const { return true; }
   /// Draws everything anew, as after a change of theme.
   virtual void restyle() { follow(); }
 

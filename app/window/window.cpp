@@ -395,6 +395,8 @@ void Window::set_look(Look look) {
   update();
 }
 
+bool Window::complete() const { return settled() && views_.at(current_)->complete(); }
+
 bool Window::settled() const {
   return begun_ && !frame_->worker().busy() && log_queue_->settled() && files_->settled() &&
          learning_->settled() && views_.at(current_)->settled();

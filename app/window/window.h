@@ -62,6 +62,8 @@ class Window : public QMainWindow {
   void come_forward();
   /// True once nothing in the background will change the picture any more.
   [[nodiscard]] bool settled() const;
+  /// Nothing more is to come on the view that is shown, not even what takes seconds.
+  [[nodiscard]] bool complete() const;
 
  protected:
   void closeEvent(QCloseEvent* event) override;

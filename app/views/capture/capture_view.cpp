@@ -160,8 +160,13 @@ void CaptureView::show_page(const QString& id) {
 bool CaptureView::settled() const {
   const LiveCamera& camera = models().camera;
   return !frame().worker().busy() && !camera.opening() &&
-         (!camera.looking() || camera.glance().ended ||
-          camera.glance().judgement.limit != live::Limit::kNotYet);
+         (!camera.looking() || camera.glance().frame != nullptr);
+}
+
+bool CaptureView::complete() const {
+  const LiveCamera& camera = models().camera;
+  return !camera.looking() || camera.glance().ended ||
+         camera.glance().judgement.limit != live::Limit::kNotYet;
 }
 
 void CaptureView::look_or_stop() {

@@ -25,6 +25,7 @@ class CaptureView : public View {
   CaptureView(const Models& models, QWidget* parent = nullptr);
   [[nodiscard]] Readiness readiness() const override;
   [[nodiscard]] bool settled() const override;
+  [[nodiscard]] bool complete() const override;
   /// `capture-live` looks through the camera at once.
   void show_page(const QString& id) override;
   [[nodiscard]] QString page() const override { return QStringLiteral("capture"); }

@@ -161,7 +161,7 @@ class LineSpread {
         r0_cm ? std::sqrt(kHighShare) *
                     seeing::image_motion_arcsec(*r0_cm, setting.wavelength_nm, setting.aperture_mm)
               : 0.0;
-    constexpr int kSteps = 200;
+    constexpr int kSteps = 100;
     std::array<double, kSteps> transfer{};
     for (std::size_t i = 0; i < kSteps; ++i) {
       const double share = (static_cast<double>(i) + 0.5) / kSteps;
@@ -174,9 +174,9 @@ class LineSpread {
                  : 1.0) *
           std::exp(-2.0 * std::pow(std::numbers::pi * smear_arcsec * share * cutoff_per_arcsec, 2));
     }
-    step_arcsec_ = 0.05 / cutoff_per_arcsec;
+    step_arcsec_ = 0.08 / cutoff_per_arcsec;
     // As far as it takes to fall to nothing worth counting.
-    constexpr std::size_t kMost = 600;
+    constexpr std::size_t kMost = 250;
     double most = 0.0;
     double low = 0.0;
     while (values_.size() < kMost && low < 20.0) {
@@ -278,7 +278,8 @@ double defocus_of(const Setting& setting, std::optional<double> r0_cm, double wi
     low = high;
     high *= 2.0;
   }
-  for (int i = 0; i < 30; ++i) {
+  constexpr int kHalvings = 12;
+  for (int i = 0; i < kHalvings; ++i) {
     const double middle = 0.5 * (low + high);
     (edge_width_arcsec(setting, r0_cm, middle) < width_arcsec ? low : high) = middle;
   }

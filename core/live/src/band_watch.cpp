@@ -60,6 +60,7 @@ void turn(std::vector<float>& square, int side) {
 
 void BandWatch::forget() {
   count_ = 0;
+  looked_ = 0;
   mean_square_ = 0.0;
   mean_.clear();
 }
@@ -131,6 +132,14 @@ std::optional<Bands> BandWatch::bands() const {
   if (count_ < kLeastFrames) {
     return std::nullopt;
   }
+  if (looked_ != count_) {
+    looked_ = count_;
+    found_ = look();
+  }
+  return found_;
+}
+
+std::optional<Bands> BandWatch::look() const {
   cv::Mat square(side_, side_, CV_32F);
   double window_power = 0.0;
   std::vector<double> window(static_cast<std::size_t>(side_));

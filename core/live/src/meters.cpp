@@ -38,10 +38,12 @@ double centre_level(const frames::Frame& frame, const std::optional<LimbSeen>& l
   }
   const light::LimbDarkening darkening(setting.wavelength_nm);
   std::vector<double> levels;
-  constexpr int kEvery = 7;
+  constexpr double kLookedAt = 8000.0;
+  const int every = std::max(
+      1, static_cast<int>(std::sqrt(static_cast<double>(frame.width) * frame.height / kLookedAt)));
   constexpr double kInside = 0.9;
-  for (int y = 0; y < frame.height; y += kEvery) {
-    for (int x = 0; x < frame.width; x += kEvery) {
+  for (int y = 0; y < frame.height; y += every) {
+    for (int x = 0; x < frame.width; x += every) {
       const double out = std::hypot(x - limb->centre_x_px, y - limb->centre_y_px) / limb->radius_px;
       if (out < kInside) {
         const double mu = std::sqrt(1.0 - out * out);
@@ -87,6 +89,7 @@ Meters::Meters(const Setting& setting)
 void Meters::change(const Setting& setting) {
   setting_ = setting;
   stops_.clear();
+  focus_.reset();
 }
 
 void Meters::take(const frames::Frame& frame, double seconds) {
@@ -286,13 +289,23 @@ Readings Meters::readings() const {
     if (readings.air) {
       r0 = readings.air->r0_cm.value;
     }
-    const double least = focus_depth_um(setting_);
-    const double defocus = defocus_of(setting_, r0, width.value);
-    // A tenth of the width is what edges and air are known to.
-    const double beside = defocus_of(setting_, r0, 1.1 * width.value) - defocus;
-    readings.defocus_um = Estimate{defocus, std::max(least, beside)};
+    readings.defocus_um = defocus(r0, width.value);
   }
   return readings;
+}
+
+Estimate Meters::defocus(std::optional<double> r0_cm, double width_arcsec) const {
+  // It takes some milliseconds; a fiftieth of a change is none.
+  constexpr double kAlike = 0.02;
+  const auto alike = [](double a, double b) { return std::abs(a - b) <= kAlike * std::abs(b); };
+  if (!focus_ || !alike(width_arcsec, focus_->width_arcsec) ||
+      focus_->r0_cm.has_value() != r0_cm.has_value() || (r0_cm && !alike(*r0_cm, *focus_->r0_cm))) {
+    const double value = defocus_of(setting_, r0_cm, width_arcsec);
+    // A tenth of the width is what edges and air are known to.
+    const double beside = defocus_of(setting_, r0_cm, 1.1 * width_arcsec) - value;
+    focus_ = Focus{r0_cm, width_arcsec, {value, std::max(focus_depth_um(setting_), beside)}};
+  }
+  return focus_->defocus_um;
 }
 
 }  // namespace solarchon::live

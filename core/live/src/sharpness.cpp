@@ -11,7 +11,7 @@ namespace solarchon::live {
 
 namespace {
 
-constexpr int kStep = 3;
+constexpr double kLookedAt = 100'000.0;  ///< pixels, about
 constexpr std::size_t kBins = 4096;
 
 }  // namespace
@@ -22,12 +22,14 @@ Level level_of(const frames::Frame& frame) {
     return level;
   }
   std::array<std::uint32_t, kBins> counts{};
+  const int step = std::max(
+      1, static_cast<int>(std::sqrt(static_cast<double>(frame.width) * frame.height / kLookedAt)));
   const double to_bin = static_cast<double>(kBins - 1) / std::max(1, frame.saturation);
   std::uint32_t all = 0;
   std::uint32_t full = 0;
-  for (int y = 0; y < frame.height; y += kStep) {
+  for (int y = 0; y < frame.height; y += step) {
     const std::uint16_t* row = frame.pixels.data() + static_cast<std::ptrdiff_t>(y) * frame.width;
-    for (int x = 0; x < frame.width; x += kStep) {
+    for (int x = 0; x < frame.width; x += step) {
       const auto bin = static_cast<std::size_t>(row[x] * to_bin);
       ++counts.at(std::min(bin, kBins - 1));
       ++all;
@@ -59,7 +61,7 @@ Level level_of(const frames::Frame& frame) {
 }
 
 Sharpness sharpness_of(const frames::Frame& frame, int scale_px, double black) {
-  constexpr double kMostPixels = 400'000.0;
+  constexpr double kMostPixels = 150'000.0;
   Sharpness sharpness;
   const int scale = std::clamp(scale_px, 1, 16);
   const int columns = frame.width / scale;

@@ -35,12 +35,16 @@ class BandWatch {
   [[nodiscard]] double structure() const;
 
  private:
+  [[nodiscard]] std::optional<Bands> look() const;
+
   double pixel_um_;
   double wavelength_nm_;
   int side_ = 0;
   int width_ = 0;
   int height_ = 0;
   int count_ = 0;
+  mutable int looked_ = 0;  ///< frames at the last look
+  mutable std::optional<Bands> found_;
   double mean_square_ = 0.0;
   std::vector<float> mean_;  ///< of the square over its smoothed self
 };

@@ -70,6 +70,7 @@ class Meters {
   void take_tiles(const frames::Frame& frame, int side);
   void note_place(double seconds, double right_arcsec, double down_arcsec);
   [[nodiscard]] std::optional<Drift> drift() const;
+  [[nodiscard]] Estimate defocus(std::optional<double> r0_cm, double width_arcsec) const;
 
   struct Place {
     double seconds;
@@ -79,6 +80,12 @@ class Meters {
   struct Width {
     double seconds;
     double arcsec;
+  };
+  /// What was worked out last.
+  struct Focus {
+    std::optional<double> r0_cm;
+    double width_arcsec;
+    Estimate defocus_um;
   };
   Setting setting_;
   int scale_px_;
@@ -91,6 +98,7 @@ class Meters {
   std::deque<Place> places_;
   std::deque<Width> widths_;
   std::deque<Width> stops_;
+  mutable std::optional<Focus> focus_;
   Readings last_;
   double first_s_ = 0.0;
   double bands_s_ = -1e9;

@@ -1,0 +1,129 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Meters and recorder on frames of 2048 x 1536: the disc in the frame, 8 bits. What the disk takes
+// is measured beside it; the folder is $SOLARCHON_BENCH_DIR, or that of temporary files.
+#include <benchmark/benchmark.h>
+
+#include <cmath>
+#include <cstdlib>
+#include <filesystem>
+#include <fstream>
+#include <vector>
+
+#include "solarchon/base/random.h"
+#include "solarchon/capture/recorder.h"
+#include "solarchon/live/meters.h"
+
+namespace {
+
+using namespace solarchon;
+
+/// A disc with an edge and some noise, a little elsewhere each time.
+std::vector<frames::Frame> discs(int count) {
+  std::vector<frames::Frame> all;
+  for (int number = 0; number < count; ++number) {
+    base::Random random{static_cast<std::uint32_t>(number)};
+    frames::Frame frame;
+    frame.width = 2048;
+    frame.height = 1536;
+    frame.saturation = 255;
+    frame.pixels.resize(std::size_t{2048} * 1536);
+    for (int y = 0; y < frame.height; ++y) {
+      for (int x = 0; x < frame.width; ++x) {
+        const double out = std::hypot(x - 1024.0 - 0.3 * number, y - 768.0) - 637.0;
+        const double level =
+            5.0 + 85.0 * (1.0 - std::tanh(out / 2.0)) + 4.0 * (random.uniform() - 0.5);
+        frame.pixels[static_cast<std::size_t>(y) * 2048U + static_cast<std::size_t>(x)] =
+            static_cast<std::uint16_t>(level);
+      }
+    }
+    all.push_back(std::move(frame));
+  }
+  return all;
+}
+
+live::Setting setting() {
+  live::Setting setting;
+  setting.plate_scale_arcsec_px = 1.48;
+  setting.sun_radius_arcsec = 944.0;
+  setting.clear_level = 0.7;
+  return setting;
+}
+
+std::filesystem::path folder() {
+  const char* given = std::getenv("SOLARCHON_BENCH_DIR");
+  return given != nullptr ? std::filesystem::path(given) : std::filesystem::temp_directory_path();
+}
+
+void BM_MetersAtAHundredHertz(benchmark::State& state) {
+  const auto frames = discs(8);
+  live::Meters meters(setting());
+  int number = 0;
+  for (auto _ : state) {
+    meters.take(frames[static_cast<std::size_t>(number % 8)], number * 0.01);
+    ++number;
+  }
+}
+BENCHMARK(BM_MetersAtAHundredHertz)->Unit(benchmark::kMillisecond)->Iterations(300);
+
+void BM_Readings(benchmark::State& state) {
+  const auto frames = discs(8);
+  live::Meters meters(setting());
+  for (int number = 0; number < 300; ++number) {
+    meters.take(frames[static_cast<std::size_t>(number % 8)], number * 0.01);
+  }
+  for (auto _ : state) {
+    benchmark::DoNotOptimize(meters.readings());
+  }
+}
+BENCHMARK(BM_Readings)->Unit(benchmark::kMillisecond);
+
+/// Meters and recorder together: items are frames, all of which reach the file.
+void BM_RecordWithMeters(benchmark::State& state) {
+  const auto frames = discs(8);
+  const auto file = folder() / "solarchon-bench.fits";
+  capture::LiveFrame frame;
+  constexpr int kFrames = 300;
+  std::int64_t dropped = 0;
+  for (auto _ : state) {
+    std::filesystem::remove(file);
+    live::Meters meters(setting());
+    frame.frame = frames[0];
+    capture::RecordPlan plan;
+    plan.file = file;
+    auto recorder = capture::Recorder::begin(plan, frame, 100.0);
+    if (!recorder) {
+      state.SkipWithError("cannot be written there");
+      return;
+    }
+    for (int number = 0; number < kFrames; ++number) {
+      frame.frame.pixels = frames[static_cast<std::size_t>(number % 8)].pixels;
+      frame.seconds = number * 0.01;
+      frame.number = number;
+      meters.take(frame.frame, frame.seconds);
+      (*recorder)->offer(frame, meters.last().sharpness);
+    }
+    dropped += (*recorder)->finish().dropped;
+  }
+  state.SetItemsProcessed(state.iterations() * kFrames);
+  state.counters["dropped"] = static_cast<double>(dropped);
+  std::filesystem::remove(file);
+}
+BENCHMARK(BM_RecordWithMeters)->Unit(benchmark::kMillisecond)->Iterations(2)->UseRealTime();
+
+/// The same bytes written plainly: what the disk takes.
+void BM_PlainWrite(benchmark::State& state) {
+  const std::vector<char> bytes(std::size_t{2048} * 1536, 'x');
+  const auto file = folder() / "solarchon-bench.bin";
+  constexpr int kFrames = 300;
+  for (auto _ : state) {
+    std::ofstream out(file, std::ios::binary);
+    for (int number = 0; number < kFrames; ++number) {
+      out.write(bytes.data(), static_cast<std::streamsize>(bytes.size()));
+    }
+  }
+  state.SetItemsProcessed(state.iterations() * kFrames);
+  std::filesystem::remove(file);
+}
+BENCHMARK(BM_PlainWrite)->Unit(benchmark::kMillisecond)->Iterations(2)->UseRealTime();
+
+}  // namespace
