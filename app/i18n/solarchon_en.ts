@@ -53,23 +53,23 @@
     <message numerus="yes">
         <source>%n frame(s)</source>
         <translation>
-<numerusform>%n frame</numerusform>
-<numerusform>%n frames</numerusform>
-</translation>
+            <numerusform>%n frame</numerusform>
+            <numerusform>%n frames</numerusform>
+        </translation>
     </message>
     <message numerus="yes">
         <source>%n lost</source>
         <translation>
-<numerusform>%n lost</numerusform>
-<numerusform>%n lost</numerusform>
-</translation>
+            <numerusform>%n lost</numerusform>
+            <numerusform>%n lost</numerusform>
+        </translation>
     </message>
     <message numerus="yes">
         <source>%n passed over</source>
         <translation>
-<numerusform>%n passed over</numerusform>
-<numerusform>%n passed over</numerusform>
-</translation>
+            <numerusform>%n passed over</numerusform>
+            <numerusform>%n passed over</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -77,9 +77,9 @@
     <message numerus="yes">
         <source>%n Earth(s)</source>
         <translation>
-<numerusform>%n Earth</numerusform>
-<numerusform>%n Earths</numerusform>
-</translation>
+            <numerusform>%n Earth</numerusform>
+            <numerusform>%n Earths</numerusform>
+        </translation>
     </message>
 </context>
 <context>

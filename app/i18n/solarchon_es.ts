@@ -3875,9 +3875,9 @@ Az %6, Alt %7</translation>
     <message numerus="yes">
         <source>%n frame(s)</source>
         <translation>
-<numerusform>%n imagen</numerusform>
-<numerusform>%n imágenes</numerusform>
-</translation>
+            <numerusform>%n imagen</numerusform>
+            <numerusform>%n imágenes</numerusform>
+        </translation>
     </message>
     <message>
         <source>%1 MB</source>
@@ -3886,16 +3886,16 @@ Az %6, Alt %7</translation>
     <message numerus="yes">
         <source>%n lost</source>
         <translation>
-<numerusform>%n perdida</numerusform>
-<numerusform>%n perdidas</numerusform>
-</translation>
+            <numerusform>%n perdida</numerusform>
+            <numerusform>%n perdidas</numerusform>
+        </translation>
     </message>
     <message numerus="yes">
         <source>%n passed over</source>
         <translation>
-<numerusform>%n descartada</numerusform>
-<numerusform>%n descartadas</numerusform>
-</translation>
+            <numerusform>%n descartada</numerusform>
+            <numerusform>%n descartadas</numerusform>
+        </translation>
     </message>
     <message>
         <source>%1: %2</source>
@@ -3967,9 +3967,9 @@ Az %6, Alt %7</translation>
     <message numerus="yes">
         <source>%n Earth(s)</source>
         <translation>
-<numerusform>%n Tierra</numerusform>
-<numerusform>%n Tierras</numerusform>
-</translation>
+            <numerusform>%n Tierra</numerusform>
+            <numerusform>%n Tierras</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -4222,10 +4222,6 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
         <translation>Medidores de los últimos dos minutos</translation>
     </message>
     <message>
-        <source>Sharpness of each moment against the best of the last two minutes; the aperture that the air lets through (Fried&apos;s parameter); light against the clear sky</source>
-        <translation>Nitidez de cada momento frente a la mejor de los últimos dos minutos; la abertura que deja pasar el aire (parámetro de Fried); luz frente al cielo despejado</translation>
-    </message>
-    <message>
         <source>Sharpness</source>
         <translation>Nitidez</translation>
     </message>
@@ -4256,6 +4252,26 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
     <message>
         <source>%1 % of full</source>
         <translation>%1 % del máximo</translation>
+    </message>
+    <message>
+        <source>no cloud seen</source>
+        <translation>sin nubes a la vista</translation>
+    </message>
+    <message>
+        <source>Sharpness of each moment against the best of the last two minutes; how narrow the limb is drawn, for the focus; the aperture that the air lets through (Fried&apos;s parameter); light against the clear sky</source>
+        <translation>Nitidez de cada momento frente a la mejor de los últimos dos minutos; lo estrecho que se dibuja el limbo, para el foco; la abertura que deja pasar el aire (parámetro de Fried); luz frente al cielo despejado</translation>
+    </message>
+    <message>
+        <source>Edge</source>
+        <translation>Borde</translation>
+    </message>
+    <message>
+        <source>no limb in sight</source>
+        <translation>sin limbo a la vista</translation>
+    </message>
+    <message>
+        <source>%1″, best %2″</source>
+        <translation>%1″, mejor %2″</translation>
     </message>
 </context>
 <context>
@@ -9818,10 +9834,6 @@ P %4°, B₀ %5°</translation>
         <translation>La imagen deriva %1 por minuto.</translation>
     </message>
     <message>
-        <source>The air: it lets through what %1 of aperture would show.</source>
-        <translation>El aire: deja pasar lo que mostrarían %1 de abertura.</translation>
-    </message>
-    <message>
         <source>Nothing but the telescope: it tells %1 apart.</source>
         <translation>Solo el telescopio: separa %1.</translation>
     </message>
@@ -9868,6 +9880,10 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>Record now.</source>
         <translation>Grabe ahora.</translation>
+    </message>
+    <message>
+        <source>The air: as if the aperture were %1.</source>
+        <translation>El aire: como si la abertura fuera de %1.</translation>
     </message>
 </context>
 </TS>

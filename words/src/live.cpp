@@ -22,7 +22,7 @@ constexpr TextRow kLimits[] = {
     {"focus", TEXT("Out of focus, by about %1 one way or the other.")},
     {"tuning", TEXT("Off the middle of the line.")},
     {"drift", TEXT("The picture drifts by %1 a minute.")},
-    {"air", TEXT("The air: it lets through what %1 of aperture would show.")},
+    {"air", TEXT("The air: as if the aperture were %1.")},
     {"aperture", TEXT("Nothing but the telescope: it tells %1 apart.")},
 };
 

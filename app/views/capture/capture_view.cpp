@@ -91,6 +91,7 @@ QWidget* CaptureView::build_picture() {
     button->setToolTip(tr("%1 (%2)").arg(reason, key.toString(QKeySequence::NativeText)));
     button->setCheckable(true);
     button->setProperty("switch", true);
+    button->setProperty("first", true);  // each stands by itself
     button->setMinimumHeight(Theme::px(36));
     auto* shortcut = new QShortcut(key, this);
     connect(shortcut, &QShortcut::activated, this, [this, button] {
@@ -195,6 +196,7 @@ void CaptureView::follow_live() {
   pictures_->setCurrentWidget(live ? static_cast<QWidget*>(live_plate_) : plate_);
   panels_->setCurrentIndex(live ? 1 : 0);
   ways_->setVisible(live);
+  hint_->setVisible(!live);
   if (live) {
     live_plate_->follow();
     live_panel_->follow();

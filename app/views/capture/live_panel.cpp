@@ -108,7 +108,9 @@ void LivePanel::follow() {
                                 : tr("Records a clip below the data folder (F6)"));
   record_->setEnabled(glance.frame != nullptr && !glance.ended);
   which_->setEnabled(!recording);
-  recorder_->setText(recorder_words());
+  const QString recorder = recorder_words();
+  recorder_->setText(recorder);
+  recorder_->setVisible(!recorder.isEmpty());
 }
 
 }  // namespace solarchon::app

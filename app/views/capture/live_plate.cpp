@@ -120,7 +120,8 @@ void LivePlate::draw(QPainter& painter) {
   painter.setPen(c.faint_ink);
   painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.drawText(QRectF(2, where.box.bottom() + 4, width() - 4.0, 18),
-                   Qt::AlignHCenter | Qt::AlignTop, caption());
+                   Qt::AlignHCenter | Qt::AlignTop,
+                   painter.fontMetrics().elidedText(caption(), Qt::ElideRight, width() - 8));
   if (!ways_.marks) {
     return;
   }

@@ -21,8 +21,9 @@ MeterStrips::MeterStrips(QWidget* parent) : Drawing(parent) {
   setObjectName(QStringLiteral("meter-strips"));
   setAccessibleName(tr("Meters over the last two minutes"));
   setToolTip(
-      tr("Sharpness of each moment against the best of the last two minutes; the aperture that "
-         "the air lets through (Fried's parameter); light against the clear sky"));
+      tr("Sharpness of each moment against the best of the last two minutes; how narrow the "
+         "limb is drawn, for the focus; the aperture that the air lets through (Fried's "
+         "parameter); light against the clear sky"));
 }
 
 void MeterStrips::clear() {
@@ -38,7 +39,10 @@ void MeterStrips::add(double seconds, const live::Readings& readings) {
       return;
     }
   }
-  Sample sample{seconds, readings.sharpness, {}, {}, readings.level.bright};
+  Sample sample{seconds, readings.sharpness, {}, {}, {}, readings.level.bright};
+  if (readings.edge_arcsec) {
+    sample.edge_arcsec = readings.edge_arcsec->value;
+  }
   if (readings.air) {
     sample.r0_cm = readings.air->r0_cm.value;
   }
@@ -59,19 +63,25 @@ void MeterStrips::add(double seconds, const live::Readings& readings) {
 
 std::vector<MeterStrips::Strip> MeterStrips::strips() const {
   Strip sharp{tr("Sharpness"), {}, {}};
+  Strip edge{tr("Edge"), tr("no limb in sight"), {}};
   Strip air{tr("Air"), tr("not seen yet"), {}};
   Strip light{tr("Light"), {}, {}};
   if (samples_.empty()) {
-    return {sharp, air, light};
+    return {sharp, edge, air, light};
   }
   double best = 0.0;
+  double narrowest = 1e9;
   for (const Sample& sample : samples_) {
     best = std::max(best, sample.sharpness);
+    narrowest = std::min(narrowest, sample.edge_arcsec.value_or(narrowest));
   }
   const Sample& last = samples_.back();
   for (const Sample& sample : samples_) {
     const double age = last.seconds - sample.seconds;
     sharp.points.emplace_back(age, best > 0.0 ? sample.sharpness / best : 0.0);
+    if (sample.edge_arcsec) {
+      edge.points.emplace_back(age, narrowest / *sample.edge_arcsec);
+    }
     if (sample.r0_cm) {
       air.points.emplace_back(age, std::min(1.0, *sample.r0_cm / kMostR0Cm));
     }
@@ -80,12 +90,19 @@ std::vector<MeterStrips::Strip> MeterStrips::strips() const {
   }
   sharp.value =
       tr("%1 % of the best").arg(number(best > 0.0 ? 100.0 * last.sharpness / best : 0.0, 0));
+  if (last.edge_arcsec) {
+    edge.value =
+        tr("%1\u2033, best %2\u2033").arg(number(*last.edge_arcsec, 1), number(narrowest, 1));
+  }
   if (last.r0_cm) {
     air.value = tr("r\u2080 %1 cm").arg(number(*last.r0_cm, 1));
   }
-  light.value = last.stops ? tr("%1 stops of cloud").arg(number(std::max(0.0, *last.stops), 1))
-                           : tr("%1 % of full").arg(number(100.0 * last.level, 0));
-  return {sharp, air, light};
+  // What is known of a clear sky is not known better.
+  constexpr double kClear = 0.3;
+  light.value = !last.stops            ? tr("%1 % of full").arg(number(100.0 * last.level, 0))
+                : *last.stops < kClear ? tr("no cloud seen")
+                                       : tr("%1 stops of cloud").arg(number(*last.stops, 1));
+  return {sharp, edge, air, light};
 }
 
 void MeterStrips::draw(QPainter& painter) {

@@ -9,7 +9,8 @@
 
 namespace solarchon::app {
 
-/// The last two minutes of the meters, one strip over the other: sharpness, air, light.
+/// The last two minutes of the meters, one strip over the other: sharpness, the limb's edge with
+/// the best that was seen of it, air, light.
 class MeterStrips : public Drawing {
   Q_OBJECT
 
@@ -27,6 +28,7 @@ class MeterStrips : public Drawing {
   struct Sample {
     double seconds;
     double sharpness;
+    std::optional<double> edge_arcsec;
     std::optional<double> r0_cm;
     std::optional<double> stops;  ///< that the light lacks
     double level;

@@ -59,7 +59,9 @@ Judgement judge(const Readings& readings, const Setting& setting) {
   }
   // What the air does is not known yet, and so nothing of the focus.
   constexpr double kAirTakes_s = 3.0;
-  const bool waits = readings.limb && !readings.air && readings.span_s < kAirTakes_s;
+  constexpr int kAirTakes = 40;  // frames
+  const bool waits = readings.limb && !readings.air &&
+                     (readings.span_s < kAirTakes_s || readings.frames < kAirTakes);
   if (const auto light = judge_light(readings, setting)) {
     return *light;
   }
