@@ -201,7 +201,8 @@ std::vector<Profile> profiles_of(const frames::Frame& frame, double x, double y,
         continue;
       }
       const auto bin = static_cast<std::size_t>(place);
-      const auto turn = static_cast<int>(share_of_turn(down, across) * LimbWatch::kAngles + 0.5);
+      const auto turn =
+          static_cast<int>(std::lrint(share_of_turn(down, across) * LimbWatch::kAngles));
       for (int beside = -overlap; beside <= overlap; ++beside) {
         const auto sector = (turn + beside + LimbWatch::kAngles) % LimbWatch::kAngles;
         sectors[static_cast<std::size_t>(sector)].add(bin, line[column]);

@@ -275,6 +275,12 @@ Readings Meters::readings() const {
   Readings readings = last_;
   readings.air = air_.seen();
   readings.drift = drift();
+  if (readings.drift && readings.air) {
+    // The air's slowest waves look like drift for as long as they last.
+    const double span_s = places_.back().seconds - places_.front().seconds;
+    readings.drift->spread_arcsec_min =
+        std::hypot(readings.drift->spread_arcsec_min, 60.0 * readings.air->motion_arcsec / span_s);
+  }
   readings.bands = bands_.bands();
   readings.structure = bands_.structure();
   if (!stops_.empty()) {
