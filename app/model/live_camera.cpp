@@ -110,8 +110,16 @@ void LiveCamera::open(std::function<base::Result<Opened>(const base::Task&)> ope
   emit changed();
 }
 
+void LiveCamera::let_go() {
+  if (session_) {
+    // Its last frame, and what waits for the disk, are not waited for here.
+    ending_ =
+        std::async(std::launch::async, [ended = std::move(session_)]() mutable { ended.reset(); });
+  }
+}
+
 void LiveCamera::take_over(Opened opened) {
-  session_.reset();
+  let_go();
   setting_ = opened.setting;
   solar_ = opened.solar;
   glance_ = {};
@@ -158,7 +166,7 @@ void LiveCamera::stop() {
     return;
   }
   const bool was = recording();
-  session_.reset();  // what was recorded is closed with it
+  let_go();  // what was recorded is closed with it
   was_recording_ = false;
   glance_ = {};
   if (was) {

@@ -5,6 +5,7 @@
 #include <QString>
 #include <QTimer>
 #include <filesystem>
+#include <future>
 #include <memory>
 #include <optional>
 
@@ -68,6 +69,7 @@ class LiveCamera : public QObject {
   void open(std::function<base::Result<Opened>(const base::Task&)> opens);
   void take_over(Opened opened);
   void take_glance();
+  void let_go();
   void follow_document();
   [[nodiscard]] bool may_look() const;
 
@@ -86,7 +88,8 @@ class LiveCamera : public QObject {
   QTimer again_;
   capture::Glance glance_;
   std::unique_ptr<capture::Session> session_;
-  Worker worker_;  // last: it has ended before anything that it delivers to is gone
+  std::future<void> ending_;  ///< of the session before: what it recorded goes to disk
+  Worker worker_;             // last: it has ended before anything that it delivers to is gone
 };
 
 }  // namespace solarchon::app

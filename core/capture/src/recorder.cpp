@@ -114,16 +114,14 @@ class Recorder::Machine {
     bell_.notify_all();
     if (thread_.joinable()) {
       thread_.join();
+      // The disk may take its time: who asks for the state meanwhile must not wait for it.
       const auto closed = clip_.close();
+      const auto told = write_sidecar(plan_, state(), rate_hz_, true);
       const std::lock_guard lock(mutex_);
-      if (!closed && !state_.problem) {
-        state_.problem = closed.error();
+      if (!state_.problem && (!closed || !told)) {
+        state_.problem = !closed ? closed.error() : told.error();
       }
       state_.closed = true;
-      const auto told = write_sidecar(plan_, state_, rate_hz_, true);
-      if (!told && !state_.problem) {
-        state_.problem = told.error();
-      }
     }
     return state();
   }
