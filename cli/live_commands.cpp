@@ -235,8 +235,9 @@ Result<Json> recorded_live(const LiveOptions& options) {
               {"passed_over", state.passed_over},
               {"bytes", state.bytes},
               {"seconds", state.seconds},
-              {"limit", live::kLimitWords.of(judged.limit)},
-              {"says", words::limit_words(judged).says}};
+              // Of a clip nobody said which light path it was taken with.
+              {"limit", sun ? Json(live::kLimitWords.of(judged.limit)) : Json(nullptr)},
+              {"says", sun ? Json(words::limit_words(judged).says) : Json(nullptr)}};
 }
 
 /// What a clip or picture of a watched folder holds, in short.

@@ -3925,6 +3925,14 @@ Az %6, Alt %7</translation>
         <source>Records a clip below the data folder (F6)</source>
         <translation>Graba un vídeo en la carpeta de datos (F6)</translation>
     </message>
+    <message>
+        <source>A clip.</source>
+        <translation>Un vídeo.</translation>
+    </message>
+    <message>
+        <source>What limits it cannot be told without the light path that it was taken with.</source>
+        <translation>Qué lo limita no puede decirse sin el camino de luz con que se tomó.</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::LivePlate</name>

@@ -116,6 +116,8 @@ TEST(Record, TakesTheSimulatedCameraAndAClip) {
   const Outcome played = call({"record", clip.file, "--fast", "--out", copy});
   ASSERT_EQ(played.code, 0) << played.err;
   EXPECT_EQ(played.json().at("frames"), 30);
+  EXPECT_TRUE(played.json().at("limit").is_null()) << "nobody said what it was taken with";
+  EXPECT_FALSE(first.json().at("limit").is_null());
   const Json grades = call({"grade", copy}).json();
   EXPECT_EQ(grades.at("frames"), call({"grade", clip.file}).json().at("frames"));
 }

@@ -90,15 +90,22 @@ QString LivePanel::recorder_words() const {
 void LivePanel::follow() {
   const capture::Glance& glance = camera_.glance();
   const words::LimitWords limit = words::limit_words(glance.judgement, voice());
-  if (glance.ended) {
-    says_->setText(tr("The clip has come to its end."));
-    next_->setText(text(limit.says));
+  if (camera_.looking() && !camera_.simulated()) {
+    says_->setText(glance.ended ? tr("The clip has come to its end.") : tr("A clip."));
+    next_->setText(
+        tr("What limits it cannot be told without the light path that it was taken with."));
   } else {
     says_->setText(camera_.looking() ? text(limit.says) : tr("The picture is on its way."));
     next_->setText(camera_.looking() ? text(limit.next) : QString());
   }
   if (glance.frame) {
-    strips_->add(glance.seconds, glance.readings);
+    live::Readings readings = glance.readings;
+    if (!camera_.simulated()) {  // they count on a light path that is not known
+      readings.edge_arcsec.reset();
+      readings.air.reset();
+      readings.cloud_stops.reset();
+    }
+    strips_->add(glance.seconds, readings);
   } else {
     strips_->clear();
   }

@@ -130,8 +130,10 @@ void LivePlate::draw(QPainter& painter) {
   painter.setPen(Theme::line(QColor(kOnPicture), 1.5));
   painter.setBrush(Qt::NoBrush);
   paint_limb_ring(painter, where);
-  paint_drift(painter, where);
-  paint_scale(painter, where);
+  if (camera_.simulated()) {  // of a clip the scale is not known
+    paint_drift(painter, where);
+    paint_scale(painter, where);
+  }
 }
 
 QString LivePlate::caption() const {
