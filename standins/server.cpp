@@ -24,8 +24,8 @@ sky::UtcTime computers_clock() {
 
 }  // namespace
 
-Server::Server(StandInMount mount, devices::Listener listener, Clock clock)
-    : mount_(std::move(mount)),
+Server::Server(StandIn& plays, devices::Listener listener, Clock clock)
+    : plays_(plays),
       listener_(std::move(listener)),
       clock_(clock ? std::move(clock) : computers_clock) {}
 
@@ -50,8 +50,8 @@ void Server::hear(devices::Connection& caller) {
         continue;  // nobody waits for an answer
       }
       if (request != nullptr) {
-        mount_.advance(clock_());
-        answer = mount_.answer(*request);
+        plays_.advance(clock_());
+        answer = plays_.answer(*request);
       } else {
         answer = {{},
                   {},
@@ -74,7 +74,7 @@ void Server::step() {
     waiting.push_back({caller.descriptor(), POLLIN, 0});
   }
   const bool any = poll(waiting.data(), waiting.size(), kMomentMs) > 0;
-  mount_.advance(clock_());
+  plays_.advance(clock_());
   if (any) {
     std::size_t place = 1;
     for (devices::Connection& caller : callers_) {
@@ -89,7 +89,7 @@ void Server::step() {
       }
     }
   }
-  for (const devices::Event& event : mount_.take_events()) {
+  for (const devices::Event& event : plays_.take_events()) {
     for (devices::Connection& caller : callers_) {
       if (caller.open() && !caller.send(devices::to_line(event), kSendPatience)) {
         caller.close();

@@ -12,6 +12,7 @@
 #include "solarchon/devices/messages.h"
 #include "solarchon/devices/mount_state.h"
 #include "solarchon/sky/site.h"
+#include "standins/stand_in.h"
 
 namespace solarchon::standins {
 
@@ -40,18 +41,15 @@ struct Build {
   std::optional<double> cable_after_s = {};  ///< a cable holds it then
 };
 
-/// The mount at work: told what to do by the methods of docs/devices.md, moved on by the clock.
-class StandInMount {
+/// The mount at work.
+class StandInMount : public StandIn {
  public:
   /// @param seed  of where it looks at first
   StandInMount(Build build, sky::UtcTime now, std::uint32_t seed);
 
-  /// Moves on to an instant; earlier ones change nothing.
-  void advance(sky::UtcTime now);
-  /// Does what a request asks. The answer carries its id.
-  [[nodiscard]] devices::Answer answer(const devices::Request& request);
-  /// What it tells of itself; forgotten with it.
-  [[nodiscard]] std::vector<devices::Event> take_events();
+  void advance(sky::UtcTime now) override;
+  [[nodiscard]] devices::Answer answer(const devices::Request& request) override;
+  [[nodiscard]] std::vector<devices::Event> take_events() override;
 
   [[nodiscard]] devices::MountState state() const;
   /// Where it looks whatever it believes.

@@ -1674,7 +1674,7 @@
     </message>
     <message>
         <source>Looks through the simulated camera behind this light path (F4)</source>
-        <translation>Mira por la cámara simulada tras este camino de luz (F4)</translation>
+        <translation>Mira por la cámara simulada tras este camino óptico (F4)</translation>
     </message>
 </context>
 <context>
@@ -3164,6 +3164,129 @@ Az %6, Alt %7</translation>
     </message>
 </context>
 <context>
+    <name>solarchon::app::FocusPage</name>
+    <message>
+        <source>In</source>
+        <translation>Adentro</translation>
+    </message>
+    <message>
+        <source>Out</source>
+        <translation>Afuera</translation>
+    </message>
+    <message>
+        <source>Drawtube</source>
+        <translation>Tubo de enfoque</translation>
+    </message>
+    <message>
+        <source>mm</source>
+        <translation>mm</translation>
+    </message>
+    <message>
+        <source>Width of the edge at each place of the focuser</source>
+        <translation>Anchura del borde en cada posición del enfocador</translation>
+    </message>
+    <message>
+        <source>By half of the depth of focus</source>
+        <translation>La mitad de la profundidad de foco</translation>
+    </message>
+    <message>
+        <source>Pass %1, place %2 of %3.</source>
+        <translation>Pasada %1, posición %2 de %3.</translation>
+    </message>
+    <message>
+        <source>Going to the best place, from inside.</source>
+        <translation>Va a la mejor posición, desde dentro.</translation>
+    </message>
+    <message>
+        <source>The focuser does not go where it is sent. Is something holding it?</source>
+        <translation>El enfocador no va adonde se le manda. ¿Algo lo sujeta?</translation>
+    </message>
+    <message>
+        <source>No place was better than its neighbours. More light, the limb in sight, or a start nearer to focus helps.</source>
+        <translation>Ninguna posición fue mejor que sus vecinas. Ayudan más luz, el limbo a la vista o empezar más cerca del foco.</translation>
+    </message>
+    <message>
+        <source>In focus at %1 mm ± %2 µm.</source>
+        <translation>Enfocado en %1 mm ± %2 µm.</translation>
+    </message>
+    <message>
+        <source>in</source>
+        <translation>adentro</translation>
+    </message>
+    <message>
+        <source>out</source>
+        <translation>afuera</translation>
+    </message>
+    <message>
+        <source>No run yet</source>
+        <translation>Ninguna pasada aún</translation>
+    </message>
+    <message>
+        <source>A run tries places about this one and goes to the best; it takes about a minute.</source>
+        <translation>Una pasada prueba posiciones alrededor de esta y va a la mejor; dura más o menos un minuto.</translation>
+    </message>
+    <message>
+        <source>Width of the edge</source>
+        <translation>Anchura del borde</translation>
+    </message>
+    <message>
+        <source>Lack of detail, of the least</source>
+        <translation>Falta de detalle, respecto a la menor</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n s ago</source>
+        <translation><numerusform>hace %n s</numerusform><numerusform>hace %n s</numerusform></translation>
+    </message>
+    <message>
+        <source>now</source>
+        <translation>ahora</translation>
+    </message>
+    <message>
+        <source>No limb in sight</source>
+        <translation>Sin limbo a la vista</translation>
+    </message>
+    <message>
+        <source>No motor is known here: turn the knob and watch the edge.</source>
+        <translation>Aquí no se conoce ningún motor: gire el mando y mire el borde.</translation>
+    </message>
+    <message>
+        <source>As narrow as it was: %1″.</source>
+        <translation>Tan estrecho como llegó a estar: %1″.</translation>
+    </message>
+    <message>
+        <source>%1″ now, %2″ at its narrowest: turn back.</source>
+        <translation>%1″ ahora, %2″ en lo más estrecho: vuelva atrás.</translation>
+    </message>
+    <message>
+        <source>Begin anew</source>
+        <translation>Empezar de nuevo</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Parar</translation>
+    </message>
+    <message>
+        <source>Find the focus</source>
+        <translation>Buscar el foco</translation>
+    </message>
+    <message>
+        <source>Tries places with the motor and goes to the best (F11)</source>
+        <translation>Prueba posiciones con el motor y va a la mejor (F11)</translation>
+    </message>
+    <message>
+        <source>Forgets what was seen (F11)</source>
+        <translation>Olvida lo visto (F11)</translation>
+    </message>
+    <message>
+        <source>Tube %1.</source>
+        <translation>Tubo a %1.</translation>
+    </message>
+    <message>
+        <source>It was %1 when focus was found: look again.</source>
+        <translation>Estaba a %1 cuando se halló el foco: búsquelo de nuevo.</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::FrameInHand</name>
     <message>
         <source>Other work is not done yet; wait for it or cancel it first.</source>
@@ -3310,7 +3433,7 @@ Az %6, Alt %7</translation>
     </message>
     <message>
         <source>%1 is not seen in hydrogen alpha: choose a white-light path</source>
-        <translation>%1 no se ve en hidrógeno alfa: elija un camino de luz blanca</translation>
+        <translation>%1 no se ve en hidrógeno alfa: elija un camino óptico blanca</translation>
     </message>
     <message>
         <source>as it is</source>
@@ -3847,6 +3970,21 @@ Az %6, Alt %7</translation>
     </message>
 </context>
 <context>
+    <name>solarchon::app::LiveCamera</name>
+    <message>
+        <source>found by a run</source>
+        <translation>hallado por una pasada</translation>
+    </message>
+    <message>
+        <source>Note the tuning that was found</source>
+        <translation>Anotar la sintonía hallada</translation>
+    </message>
+    <message>
+        <source>found by a run, etalon at %1</source>
+        <translation>hallado por una pasada, etalón a %1</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::LivePanel</name>
     <message>
         <source>For</source>
@@ -3931,7 +4069,51 @@ Az %6, Alt %7</translation>
     </message>
     <message>
         <source>What limits it cannot be told without the light path that it was taken with.</source>
-        <translation>Qué lo limita no puede decirse sin el camino de luz con que se tomó.</translation>
+        <translation>Qué lo limita no puede decirse sin el camino óptico con que se tomó.</translation>
+    </message>
+    <message>
+        <source>Meters</source>
+        <translation>Medidores</translation>
+    </message>
+    <message>
+        <source>What the picture has been like</source>
+        <translation>Cómo ha sido la imagen</translation>
+    </message>
+    <message>
+        <source>Focus</source>
+        <translation>Foco</translation>
+    </message>
+    <message>
+        <source>Where the edge is drawn narrowest</source>
+        <translation>Dónde el borde sale más estrecho</translation>
+    </message>
+    <message>
+        <source>Tuning</source>
+        <translation>Sintonía</translation>
+    </message>
+    <message>
+        <source>Where the line is</source>
+        <translation>Dónde está la línea</translation>
+    </message>
+    <message>
+        <source>Let the motor find the best place: Focus, or F11.</source>
+        <translation>Deje que el motor busque la mejor posición: Foco, o F11.</translation>
+    </message>
+    <message>
+        <source>Let the tuner find the line: Tuning, or F12.</source>
+        <translation>Deje que el sintonizador busque la línea: Sintonía, o F12.</translation>
+    </message>
+    <message>
+        <source>The etalon is not on band yet.</source>
+        <translation>El etalón aún no está en banda.</translation>
+    </message>
+    <message>
+        <source>It stands still in %1.</source>
+        <translation>Se estabiliza en %1.</translation>
+    </message>
+    <message>
+        <source>Wait until it stands still.</source>
+        <translation>Espere hasta que se estabilice.</translation>
     </message>
 </context>
 <context>
@@ -6543,6 +6725,109 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>The work ended before it was done: %1</source>
         <translation>El trabajo acabó antes de terminar: %1</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::TuningPage</name>
+    <message>
+        <source>Bluer</source>
+        <translation>Más azul</translation>
+    </message>
+    <message>
+        <source>Redder</source>
+        <translation>Más rojo</translation>
+    </message>
+    <message>
+        <source>Light of the disc at each step of the tuner</source>
+        <translation>Luz del disco en cada paso del sintonizador</translation>
+    </message>
+    <message>
+        <source>By one step of the tuner; it takes minutes to get there</source>
+        <translation>Un paso del sintonizador; tarda minutos en llegar</translation>
+    </message>
+    <message>
+        <source>Step %1: it stands still in %2.</source>
+        <translation>Paso %1: se estabiliza en %2.</translation>
+    </message>
+    <message>
+        <source>Step %1: waiting until it stands still.</source>
+        <translation>Paso %1: esperando a que se estabilice.</translation>
+    </message>
+    <message>
+        <source>Looking at step %1.</source>
+        <translation>Mirando en el paso %1.</translation>
+    </message>
+    <message>
+        <source>Step %1 is the best: going back to it.</source>
+        <translation>El paso %1 es el mejor: vuelve a él.</translation>
+    </message>
+    <message>
+        <source>The heater does not come on band. Is its supply strong enough?</source>
+        <translation>El calefactor no llega a la banda. ¿Basta su alimentación?</translation>
+    </message>
+    <message>
+        <source>All steps look alike. More light, less cloud or sharper focus helps.</source>
+        <translation>Todos los pasos se ven iguales. Ayudan más luz, menos nubes o mejor foco.</translation>
+    </message>
+    <message>
+        <source>On the line at step %1 (%2): there the disc is darkest.</source>
+        <translation>En la línea en el paso %1 (%2): ahí el disco es más oscuro.</translation>
+    </message>
+    <message>
+        <source>Step %1 (%2) shows most; the disc&apos;s light could not tell.</source>
+        <translation>El paso %1 (%2) es el que más muestra; la luz del disco no lo pudo decidir.</translation>
+    </message>
+    <message>
+        <source>Light of the disc, of the brightest step</source>
+        <translation>Luz del disco, respecto al paso más brillante</translation>
+    </message>
+    <message>
+        <source>bluer</source>
+        <translation>más azul</translation>
+    </message>
+    <message>
+        <source>redder</source>
+        <translation>más rojo</translation>
+    </message>
+    <message>
+        <source>No run yet</source>
+        <translation>Ninguna pasada aún</translation>
+    </message>
+    <message>
+        <source>Step %1 (%2), on band.</source>
+        <translation>Paso %1 (%2), en banda.</translation>
+    </message>
+    <message>
+        <source>Step %1 (%2), not on band yet.</source>
+        <translation>Paso %1 (%2), aún fuera de banda.</translation>
+    </message>
+    <message>
+        <source>It stands still in %1.</source>
+        <translation>Se estabiliza en %1.</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Parar</translation>
+    </message>
+    <message>
+        <source>Find the line</source>
+        <translation>Buscar la línea</translation>
+    </message>
+    <message>
+        <source>Tries steps one by one, waits at each, and goes to the best (F12)</source>
+        <translation>Prueba los pasos uno a uno, espera en cada uno y va al mejor (F12)</translation>
+    </message>
+    <message>
+        <source>No heated etalon</source>
+        <translation>Sin etalón calefactado</translation>
+    </message>
+    <message>
+        <source>Nothing in this light path can be tuned from here.</source>
+        <translation>Nada en este camino óptico se puede sintonizar desde aquí.</translation>
+    </message>
+    <message>
+        <source>Etalon %1.</source>
+        <translation>Etalón a %1.</translation>
     </message>
 </context>
 <context>

@@ -7,6 +7,7 @@
 #include <algorithm>
 #include <utility>
 
+#include "app/model/phrases.h"
 #include "solarchon/base/file.h"
 #include "solarchon/match/clip.h"
 #include "solarchon/workspace/live.h"
@@ -19,10 +20,20 @@ namespace {
 /// A screen shows no more, and the machine has other things to do.
 constexpr double kMostHz = 20.0;
 
-double rate_of(const optics::Camera& camera, double exposure_ms) {
-  const match::FrameRate rate =
-      match::frame_rate(camera, {camera.width_px, camera.height_px}, exposure_ms);
-  return std::clamp(rate.hz, 0.5, kMostHz);
+/// Whether light goes the same way: what is noted of a part changes nothing.
+bool same_path(optics::Rig a, optics::Rig b) {
+  for (auto* rig : {&a, &b}) {
+    for (optics::Element& element : rig->elements) {
+      element.care = {};
+      element.kit_id.clear();
+    }
+  }
+  return a == b;
+}
+
+bool same_picture(const workspace::Workspace& a, const workspace::Workspace& b) {
+  return same_path(a.rig, b.rig) && a.site == b.site && a.target == b.target && a.aim == b.aim &&
+         a.conditions == b.conditions;
 }
 
 }  // namespace
@@ -36,6 +47,16 @@ LiveCamera::LiveCamera(std::filesystem::path data, Document& document, Trouble& 
   connect(&again_, &QTimer::timeout, this, &LiveCamera::look);
   connect(&document_, &Document::changed, this, &LiveCamera::follow_document);
   connect(&worker_, &Worker::busyChanged, this, &LiveCamera::changed);
+  connect(&played_, &StandInProcess::ended, this, [this](bool /*started*/, const QString& said) {
+    // A session that lives sees it by itself.
+    if (opening_) {
+      forget_opening();
+      base::Error problem{base::ErrorCode::kNotFound, "device"};
+      problem.reason = base::reported(said.toStdString());
+      trouble_.tell(problem);
+      emit changed();
+    }
+  });
   connect(&worker_, &Worker::broke, &trouble_, &Trouble::tell_broken);
 }
 
@@ -46,42 +67,89 @@ bool LiveCamera::may_look() const {
   return answers.safety.verdict != safety::Severity::kStop && answers.exposure.has_value();
 }
 
+std::filesystem::path LiveCamera::play_telescope() {
+  const auto socket = StandInProcess::own_path(QStringLiteral("telescope"));
+  if (!socket) {
+    trouble_.tell(socket.error());
+    return {};
+  }
+  QStringList options{QStringLiteral("telescope"),
+                      QStringLiteral("--workspace"),
+                      QStringLiteral("-"),
+                      QStringLiteral("--socket"),
+                      QString::fromStdString(socket->string()),
+                      QStringLiteral("--time"),
+                      QString::fromStdString(sky::to_iso(document_.answers().time)),
+                      QStringLiteral("--seed"),
+                      QString::number(seed_),
+                      QStringLiteral("--heater-quicker"),
+                      QString::number(haste_.heater_quicker),
+                      QStringLiteral("--most-hz"),
+                      QString::number(kMostHz)};
+  // The same light path again: it stands as it was left.
+  const capture::Hands& hands = left_;
+  if (same_path(document_.workspace().rig, looked_with_.rig) && hands.focuser) {
+    options << QStringLiteral("--running-for")
+            << QString::number(0.001 * static_cast<double>(running_.elapsed()), 'f', 1)
+            << QStringLiteral("--focuser-at")
+            << QString::number(hands.focuser->position_um, 'f', 1);
+    if (hands.heater) {
+      options << QStringLiteral("--heater-step") << QString::number(hands.heater->step);
+    }
+  } else {
+    ++seed_;
+    running_.start();
+  }
+  if (const auto exposure = exposure_in_force()) {
+    options << QStringLiteral("--exposure") << QString::number(*exposure, 'g', 9);
+  }
+  const std::string input = workspace::to_json(document_.workspace()).dump();
+  played_.start(options, QByteArray::fromStdString(input));
+  return *socket;
+}
+
+std::optional<double> LiveCamera::exposure_in_force() const {
+  return exposure_ms_ ? exposure_ms_
+                      : workspace::target_exposure_ms(document_.workspace(), document_.answers());
+}
+
 void LiveCamera::look() {
   if (!may_look()) {
     stop();
     return;
   }
-  if (worker_.busy()) {
-    worker_.cancel();
-    again_.start();
+  again_.stop();
+  const workspace::Workspace& space = document_.workspace();
+  const workspace::Answers& answers = document_.answers();
+  const auto setting =
+      workspace::live_setting(space, answers, exposure_in_force(), camera::kBlackShare);
+  const std::filesystem::path socket = setting ? play_telescope() : std::filesystem::path();
+  if (socket.empty()) {
+    if (!setting) {
+      trouble_.tell(setting.error());
+    }
+    stop();
     return;
   }
   of_the_document_ = true;
-  looked_with_ = document_.workspace();
-  facts_ = workspace::clip_facts(document_.workspace(), document_.answers());
-  open([space = document_.workspace(), answers = document_.answers(), exposure = exposure_ms_,
-        seed = ++seed_](const base::Task& task) -> base::Result<Opened> {
-    const auto plan = workspace::stream_plan(space, answers, exposure, seed);
-    if (!plan) {
-      return tl::make_unexpected(plan.error());
-    }
-    const auto sensor = optics::sensor_of(space.rig);
-    const double exposure_ms = plan->shot.exposure_ms;
-    const auto setting = workspace::live_setting(space, answers, exposure_ms, camera::kBlackShare);
-    if (!setting) {
-      return tl::make_unexpected(setting.error());
-    }
-    auto source = capture::open_sun_source(*plan, rate_of(sensor->camera, exposure_ms),
-                                           capture::Pace::kOfTheClock, task);
-    return std::move(source).map([&](std::unique_ptr<capture::Source> opened) {
-      return Opened{std::move(opened), *setting, answers.solar};
-    });
+  looked_with_ = space;
+  facts_ = workspace::clip_facts(space, answers);
+  focus_depth_um_ =
+      workspace::focuser_scale(space, answers).value_or(workspace::FocuserScale{}).depth_um;
+  open([socket, setting = *setting, known = workspace::frame_info(space, answers),
+        solar = answers.solar](const base::Task& task) -> base::Result<Opened> {
+    constexpr double kPatience_s = 60.0;  // it draws the first Sun before it answers
+    return capture::open_telescope_source(socket, kPatience_s, known, task)
+        .map([&](std::unique_ptr<capture::Source> source) {
+          return Opened{std::move(source), setting, solar};
+        });
   });
 }
 
 void LiveCamera::play(const QString& clip) {
   stop();
   of_the_document_ = false;
+  focus_depth_um_ = 0.0;
   facts_ = {{"source", clip.toStdString()}};
   open([clip, space = document_.workspace(),
         answers = document_.answers()](const base::Task&) -> base::Result<Opened> {
@@ -95,10 +163,28 @@ void LiveCamera::play(const QString& clip) {
   });
 }
 
-void LiveCamera::open(std::function<base::Result<Opened>(const base::Task&)> opens) {
-  worker_.start([this, opens = std::move(opens)](const base::Task& task) -> Worker::Delivery {
+void LiveCamera::open(Opens opens) {
+  opening_ = true;
+  ++wish_;
+  next_ = std::move(opens);
+  worker_.cancel();
+  begin_next();
+  emit changed();
+}
+
+void LiveCamera::begin_next() {
+  if (worker_.busy() || !next_) {
+    return;  // it is begun once the one before has ended
+  }
+  worker_.start([this, opens = std::exchange(next_, {}),
+                 wish = wish_](const base::Task& task) -> Worker::Delivery {
     auto opened = std::make_shared<base::Result<Opened>>(opens(task));
-    return [this, opened] {
+    return [this, opened, wish] {
+      if (wish != wish_) {
+        begin_next();  // nobody waits for this one any more
+        return;
+      }
+      opening_ = false;
       if (*opened) {
         take_over(std::move(**opened));
       } else {
@@ -107,7 +193,13 @@ void LiveCamera::open(std::function<base::Result<Opened>(const base::Task&)> ope
       }
     };
   });
-  emit changed();
+}
+
+void LiveCamera::forget_opening() {
+  ++wish_;
+  next_ = {};
+  opening_ = false;
+  worker_.cancel();
 }
 
 void LiveCamera::let_go() {
@@ -120,6 +212,7 @@ void LiveCamera::let_go() {
 
 void LiveCamera::take_over(Opened opened) {
   let_go();
+  played_.stop_earlier();
   setting_ = opened.setting;
   solar_ = opened.solar;
   glance_ = {};
@@ -143,6 +236,9 @@ void LiveCamera::take_glance() {
     return;
   }
   glance_ = session_->glance();
+  if (of_the_document_ && glance_.hands.focuser) {
+    left_ = glance_.hands;
+  }
   const bool now = recording();
   if (std::exchange(was_recording_, now) && !now) {
     if (glance_.recording && glance_.recording->problem) {
@@ -156,13 +252,78 @@ void LiveCamera::take_glance() {
   if (glance_.ended && glance_.problem) {
     trouble_.tell(*glance_.problem);
   }
+  if (glance_.refusal && glance_.refusal != refusal_) {
+    trouble_.tell(*glance_.refusal);
+  }
+  refusal_ = glance_.refusal;
+  follow_runs();
   emit changed();
+}
+
+void LiveCamera::follow_runs() {
+  const auto& tuning = glance_.tuning;
+  const bool now = tuning && !capture::over(tuning->stage);
+  if (std::exchange(was_tuning_, now) && !now && tuning && tuning->fit && glance_.hands.heater) {
+    note_tuning(tuning->fit->step * glance_.hands.heater->step_angstrom, tuning->temperature_c);
+  }
+}
+
+void LiveCamera::note_tuning(double angstrom, std::optional<double> temperature_c) {
+  workspace::Workspace noted = document_.workspace();
+  const auto etalon = optics::find_fitted<optics::RearEtalon>(noted.rig);
+  if (!etalon || !same_path(noted.rig, looked_with_.rig)) {
+    return;  // another light path is in use by now
+  }
+  const QString how = temperature_c
+                          ? tr("found by a run, etalon at %1").arg(celsius(*temperature_c))
+                          : tr("found by a run");
+  noted.rig.elements[*etalon].care.tuning.push_back(
+      {sky::to_iso(sky::utc_date(document_.moment())), angstrom, how.toStdString()});
+  document_.edit(tr("Note the tuning that was found"), noted);
+}
+
+void LiveCamera::focus_to(double position_um) {
+  if (session_) {
+    session_->focus_to(position_um);
+  }
+}
+
+void LiveCamera::tune_to(int step) {
+  if (session_) {
+    session_->tune_to(step);
+  }
+}
+
+void LiveCamera::find_focus() {
+  if (session_ && glance_.hands.focuser) {
+    capture::FocusPlan plan;
+    plan.depth_um =
+        std::clamp(focus_depth_um_, capture::kDepthRange.low, capture::kDepthRange.high);
+    plan.look_s = haste_.look_s;
+    session_->run_focus(plan);
+  }
+}
+
+void LiveCamera::find_line() {
+  if (session_ && glance_.hands.heater) {
+    session_->run_tuning({});
+  }
+}
+
+void LiveCamera::stop_run() {
+  if (session_) {
+    session_->stop_run();
+  }
 }
 
 void LiveCamera::stop() {
   again_.stop();
-  worker_.cancel();
+  forget_opening();
+  if (of_the_document_) {
+    played_.stop();
+  }
   if (!session_) {
+    emit changed();
     return;
   }
   const bool was = recording();
@@ -176,7 +337,7 @@ void LiveCamera::stop() {
 }
 
 void LiveCamera::follow_document() {
-  if (!of_the_document_ || (!session_ && !worker_.busy())) {
+  if (!of_the_document_ || (!session_ && !opening_)) {
     return;
   }
   if (!may_look()) {
@@ -184,9 +345,7 @@ void LiveCamera::follow_document() {
     return;
   }
   const workspace::Workspace& now = document_.workspace();
-  const bool same = now.rig == looked_with_.rig && now.site == looked_with_.site &&
-                    now.target == looked_with_.target && now.aim == looked_with_.aim &&
-                    now.conditions == looked_with_.conditions;
+  const bool same = same_picture(now, looked_with_);
   if (!same && !recording()) {
     looked_with_ = now;
     again_.start();
@@ -197,16 +356,22 @@ QString LiveCamera::name() const {
   return session_ ? QString::fromStdString(session_->card().name) : QString();
 }
 
-bool LiveCamera::simulated() const { return session_ && session_->card().simulated; }
+bool LiveCamera::simulated() const { return session_ && of_the_document_; }
 
 void LiveCamera::expose(std::optional<double> exposure_ms) {
   exposure_ms_ = exposure_ms;
   if (!session_ || !session_->card().exposes) {
     return;
   }
-  const auto wanted =
-      exposure_ms ? exposure_ms
-                  : workspace::target_exposure_ms(document_.workspace(), document_.answers());
+  const auto wanted = exposure_in_force();
+  if (const auto sensor = optics::sensor_of(document_.workspace().rig); sensor && wanted) {
+    const base::Range range{sensor->camera.shortest_exposure_ms,
+                            sensor->camera.longest_exposure_ms};
+    if (const auto can = base::checked("exposure_ms", *wanted, range); !can) {
+      trouble_.tell(can.error());
+      return;
+    }
+  }
   const auto setting = workspace::live_setting(document_.workspace(), document_.answers(), wanted,
                                                camera::kBlackShare);
   if (wanted && setting) {

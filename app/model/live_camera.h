@@ -1,23 +1,26 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <QElapsedTimer>
 #include <QObject>
 #include <QString>
 #include <QTimer>
 #include <filesystem>
+#include <functional>
 #include <future>
 #include <memory>
 #include <optional>
 
 #include "app/model/document.h"
+#include "app/model/stand_in_process.h"
 #include "app/model/trouble.h"
 #include "app/model/worker.h"
 #include "solarchon/capture/session.h"
 
 namespace solarchon::app {
 
-/// A camera that is looked through: the simulated one behind the light path in use, or a clip that
-/// is played in its stead.
+/// A camera that is looked through: the simulated one behind the light path in use, which another
+/// process plays with its focuser and heater, or a clip that is played in its stead.
 class LiveCamera : public QObject {
   Q_OBJECT
 
@@ -28,7 +31,7 @@ class LiveCamera : public QObject {
 
   [[nodiscard]] bool looking() const { return session_ != nullptr; }
   /// The picture is on its way.
-  [[nodiscard]] bool opening() const { return worker_.busy(); }
+  [[nodiscard]] bool opening() const { return opening_; }
   /// Looks through the simulated camera of the workspace.
   void look();
   /// Plays a clip.
@@ -44,8 +47,25 @@ class LiveCamera : public QObject {
   [[nodiscard]] std::optional<sky::PictureOrientation> solar() const { return solar_; }
   [[nodiscard]] const live::Setting& setting() const { return setting_; }
   [[nodiscard]] std::optional<double> exposure_ms() const { return exposure_ms_; }
+  /// How a stand-in and the runs on it hurry, from the next start on.
+  struct Haste {
+    double heater_quicker = 30.0;  ///< than real ones: nobody rehearses for hours
+    double look_s = 2.0;           ///< of a focus run, at each place
+  };
+  void hurry(const Haste& haste) { haste_ = haste; }
   /// Exposes so from now on; none: as suggested.
   void expose(std::optional<double> exposure_ms);
+
+  // What can be turned, as `glance` shows it; nothing happens where there is no hand for it.
+  void focus_to(double position_um);
+  void tune_to(int step);
+  /// Lets the focuser look for the best focus, and the heater for the line.
+  void find_focus();
+  /// What it finds is noted in the tuning history of the etalon in use.
+  void find_line();
+  void stop_run();
+  /// Half of the depth of focus, as the focuser counts (um).
+  [[nodiscard]] double focus_depth_um() const { return focus_depth_um_; }
 
   /// Records into a clip of its own below the data folder.
   /// @param seconds      after which it ends by itself
@@ -66,12 +86,20 @@ class LiveCamera : public QObject {
     live::Setting setting;
     std::optional<sky::PictureOrientation> solar;
   };
-  void open(std::function<base::Result<Opened>(const base::Task&)> opens);
+  using Opens = std::function<base::Result<Opened>(const base::Task&)>;
+  void open(Opens opens);
+  void begin_next();
+  void forget_opening();
   void take_over(Opened opened);
   void take_glance();
   void let_go();
   void follow_document();
   [[nodiscard]] bool may_look() const;
+  [[nodiscard]] std::optional<double> exposure_in_force() const;
+  /// Starts the process that plays the camera. @return  where it listens; empty: why not is told
+  [[nodiscard]] std::filesystem::path play_telescope();
+  void follow_runs();
+  void note_tuning(double angstrom, std::optional<double> temperature_c);
 
   std::filesystem::path data_;
   Document& document_;
@@ -82,10 +110,20 @@ class LiveCamera : public QObject {
   std::optional<sky::PictureOrientation> solar_;
   std::optional<double> exposure_ms_;
   base::Json facts_;
+  double focus_depth_um_ = 0.0;
+  Haste haste_;
+  bool opening_ = false;
+  int wish_ = 0;  ///< that is being opened; what was wished before is dropped
+  Opens next_;
+  bool was_tuning_ = false;
   QString clip_;
   bool was_recording_ = false;
   std::uint32_t seed_ = 0;
+  std::optional<base::Error> refusal_;  ///< that was told
+  capture::Hands left_;                 ///< as the stand-in's were left
+  QElapsedTimer running_;               ///< since it was first started with this light path
   QTimer again_;
+  StandInProcess played_;
   capture::Glance glance_;
   std::unique_ptr<capture::Session> session_;
   std::future<void> ending_;  ///< of the session before: what it recorded goes to disk

@@ -1,8 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/model/mount.h"
 
-#include <QCoreApplication>
-#include <QStandardPaths>
 #include <algorithm>
 #include <utility>
 
@@ -19,7 +17,6 @@ namespace {
 // What a stand-in is put up with, at most.
 constexpr double kPoleArcmin = 120.0;
 constexpr double kBacklashArcsec = 30.0;
-constexpr int kEndMs = 500;
 /// Reports that were under way when something was ordered do not know of it: for so long they are
 /// not believed to stand.
 constexpr sky::Duration kBlind = sky::seconds(1.0);
@@ -39,26 +36,16 @@ Mount::Mount(Document& document, Runbook& runbook, QObject* parent)
       set_covered(false);
     }
   });
-  connect(&played_, &QProcess::errorOccurred, this, [this](QProcess::ProcessError error) {
-    if (error == QProcess::FailedToStart) {
+  connect(&played_, &StandInProcess::ended, this, [this](bool started, const QString& said) {
+    if (!started) {  // of one that dies the link tells
       leave();
-      problem_ = tr("The stand-in did not start: %1").arg(played_.errorString());
+      problem_ = tr("The stand-in did not start: %1").arg(said);
       emit changed();
     }
   });
 }
 
-Mount::~Mount() {
-  link_.reset();
-  if (played_.state() != QProcess::NotRunning) {
-    played_.disconnect(this);
-    played_.terminate();
-    if (!played_.waitForFinished(kEndMs)) {
-      played_.kill();
-      played_.waitForFinished(kEndMs);
-    }
-  }
-}
+Mount::~Mount() { link_.reset(); }
 
 void Mount::take_up() {
   if (socket_.empty()) {
@@ -88,7 +75,7 @@ void Mount::take_up() {
 
 void Mount::leave() {
   link_.reset();
-  played_.terminate();
+  played_.stop();
   line_ = Line::kAway;
   report_ = {};
   sun_.reset();
@@ -96,38 +83,21 @@ void Mount::leave() {
   emit changed();
 }
 
-std::filesystem::path Mount::standins() const {
-  constexpr const char* kProgram = "solarchon-standins";
-  const std::filesystem::path here = QCoreApplication::applicationDirPath().toStdString();
-  for (const auto& folder : {here, here / ".." / "standins"}) {  // installed, and as built
-    if (std::filesystem::exists(folder / kProgram)) {
-      return folder / kProgram;
-    }
-  }
-  return QStandardPaths::findExecutable(QLatin1String(kProgram)).toStdString();
-}
-
 void Mount::rehearse(const QString& kind) {
   leave();
-  const auto folder = devices::socket_folder();
-  if (!folder) {
-    problem_ = error_text(folder.error());
+  const auto path = StandInProcess::own_path(QStringLiteral("stand-in"));
+  if (!path) {
+    problem_ = error_text(path.error());
     emit changed();
     return;
   }
-  const std::string socket =
-      (*folder / ("stand-in-" + std::to_string(QCoreApplication::applicationPid()))).string();
+  const std::string socket = path->string();
   const auto seed = static_cast<std::uint32_t>(runbook_.now().unix_ms);
   base::Random random{seed};
   const auto off = [&](double most) { return QString::number(random.uniform(-most, most)); };
   const sky::Site& site = document_.workspace().site;
   const workspace::Outside& outside = document_.workspace().outside;
-  if (played_.state() != QProcess::NotRunning && !played_.waitForFinished(kEndMs)) {
-    played_.kill();
-    played_.waitForFinished(kEndMs);
-  }
-  played_.start(QString::fromStdString(standins().string()),
-                {QStringLiteral("--kind"),
+  played_.start({QStringLiteral("--kind"),
                  kind,
                  QStringLiteral("--socket"),
                  QString::fromStdString(socket),
@@ -195,8 +165,7 @@ QString Mount::name() const {
 }
 
 bool Mount::can(const char* method) const {
-  const auto& can = report_.card.can;
-  return line_ == Line::kHeld && std::find(can.begin(), can.end(), method) != can.end();
+  return line_ == Line::kHeld && report_.card.has(method);
 }
 
 devices::MountDoubts Mount::doubts() const {

@@ -2,7 +2,6 @@
 #pragma once
 
 #include <QObject>
-#include <QProcess>
 #include <QString>
 #include <filesystem>
 #include <memory>
@@ -11,6 +10,7 @@
 #include "app/model/document.h"
 #include "app/model/mount_link.h"
 #include "app/model/runbook.h"
+#include "app/model/stand_in_process.h"
 #include "solarchon/devices/mount_state.h"
 #include "solarchon/sky/disc.h"
 
@@ -84,7 +84,6 @@ class Mount : public QObject {
   void order(MountLink::Order order);
   void order_turn(MountLink::Order order);
   [[nodiscard]] QString words_of(const base::Error& problem) const;
-  [[nodiscard]] std::filesystem::path standins() const;
 
   Document& document_;
   Runbook& runbook_;
@@ -96,7 +95,7 @@ class Mount : public QObject {
   QString problem_;
   int turning_reports_ = 0;  ///< so many reports may not know yet that it was told to turn
   bool covered_ = false;
-  QProcess played_;
+  StandInProcess played_;
   std::unique_ptr<MountLink> link_;
 };
 

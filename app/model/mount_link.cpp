@@ -13,10 +13,6 @@ static_assert(MountLink::kPace < devices::kMoveHeld / 3.0);
 
 bool refused(const base::Error& error) { return error.reason.id == "device-refuses"; }
 
-bool has(const devices::DeviceCard& card, const char* method) {
-  return std::find(card.can.begin(), card.can.end(), method) != card.can.end();
-}
-
 }  // namespace
 
 MountLink::MountLink(std::filesystem::path path, Tell tell, sky::Duration pace)
@@ -102,7 +98,7 @@ bool MountLink::serve(devices::MountClient& client) {
     return false;
   }
   report.state = *state;
-  if (has(report.card, "camera.look")) {
+  if (report.card.has("camera.look")) {
     const auto look = client.look();
     if (!look && !refused(look.error())) {
       tell_lost(look.error());

@@ -83,6 +83,8 @@ QString with_prefix(double value, const QString& unit) {
   return QStringLiteral("%1 n%2").arg(figure(value * 1e9, 2), unit);
 }
 
+QString celsius(double degrees) { return number(degrees, 1) + QStringLiteral(" \u00b0C"); }
+
 QString clock_at(sky::UtcTime time, const QTimeZone& zone, bool seconds) {
   return local_time(time, zone)
       .toString(seconds ? QStringLiteral("HH:mm:ss") : QStringLiteral("HH:mm"));

@@ -26,6 +26,8 @@ namespace solarchon::app {
 [[nodiscard]] QString figure(double value, int significant);
 /// A power or irradiance with the prefix that suits it: `49 µW`.
 [[nodiscard]] QString with_prefix(double value, const QString& unit);
+/// A temperature with its unit.
+[[nodiscard]] QString celsius(double degrees);
 [[nodiscard]] QString clock_at(sky::UtcTime time, const QTimeZone& zone, bool seconds = false);
 /// `7:12` of minutes and seconds, `1:05:00` from an hour on.
 [[nodiscard]] QString time_left(sky::Duration length);

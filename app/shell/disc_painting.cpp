@@ -85,4 +85,12 @@ void paint_ring(QPainter& painter, const QPointF& centre, double radius_px,
   }
 }
 
+void paint_compass(QPainter& painter, const QPointF& centre, const sky::PictureOrientation& north) {
+  constexpr double kRadius = 12.0;
+  painter.drawEllipse(centre, kRadius, kRadius);
+  const double east_deg = north.north_deg + (north.mirrored ? 90.0 : -90.0);
+  paint_mark(painter, centre, kRadius, north.north_deg, QObject::tr("N"), true);
+  paint_mark(painter, centre, kRadius, east_deg, QObject::tr("E"), true);
+}
+
 }  // namespace solarchon::app

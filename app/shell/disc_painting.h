@@ -31,4 +31,7 @@ void paint_empty(QPainter& painter, const QRectF& room, const QString& hint);
 void paint_ring(QPainter& painter, const QPointF& centre, double radius_px,
                 const sky::PictureOrientation& north);
 
+/// North and east alone, about a small circle.
+void paint_compass(QPainter& painter, const QPointF& centre, const sky::PictureOrientation& north);
+
 }  // namespace solarchon::app

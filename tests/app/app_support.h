@@ -1,8 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <unistd.h>
 #include <QApplication>
 #include <QTest>
+
+#include <filesystem>
 #include <functional>
 #include <memory>
 
@@ -38,6 +41,23 @@ inline std::unique_ptr<app::Window> open_window(const std::filesystem::path& dat
   EXPECT_TRUE(QTest::qWaitForWindowActive(window.get()));
   EXPECT_TRUE(wait_until([&] { return window->settled(); }));  // the log was read
   return window;
+}
+
+/// The process that plays a device for this one, by its command line; 0: none does.
+/// @param what  as the path of its socket begins
+inline pid_t player(const std::string& what) {
+  for (const auto& entry : std::filesystem::directory_iterator("/proc")) {
+    const std::string name = entry.path().filename();
+    if (name.find_first_not_of("0123456789") != std::string::npos) {
+      continue;
+    }
+    const std::string told = read_text(entry.path() / "cmdline");
+    if (told.find("solarchon-standins") != std::string::npos &&
+        told.find(what + "-" + std::to_string(getpid()) + "-") != std::string::npos) {
+      return std::stoi(name);
+    }
+  }
+  return 0;
 }
 
 }  // namespace solarchon::test

@@ -6,9 +6,13 @@
 #include <QPushButton>
 #include <QStackedWidget>
 #include <QTest>
+#include <algorithm>
+#include <csignal>
 
 #include "app/model/live_camera.h"
 #include "app/views/capture/live_plate.h"
+#include "app/views/capture/run_plot.h"
+#include "solarchon/devices/local_socket.h"
 #include "solarchon/frames/clip.h"
 #include "solarchon/frames/clip_reader.h"
 #include "tests/app/app_support.h"
@@ -27,6 +31,7 @@ workspace::Workspace small_space() {
   camera.height_px = 150;
   camera.pixel_um = 36.0;
   camera.full_well_e *= 6.0;
+  camera.shortest_exposure_ms = 1e-4;
   return morning_workspace(rig);
 }
 
@@ -44,6 +49,13 @@ class CaptureTest : public testing::Test {
     auto* found = window->findChild<Kind*>(name);
     EXPECT_NE(found, nullptr) << name;
     return *found;
+  }
+  /// Another window, over a folder of its own.
+  void reopen(const optics::Rig& rig) {
+    window.reset();
+    std::filesystem::create_directory(folder / "another");
+    window = test::open_window(folder / "another", morning_workspace(rig));
+    window->show_place("capture");
   }
   LiveCamera& camera() { return window->models().camera; }
   void look() {
@@ -169,6 +181,12 @@ TEST_F(CaptureTest, AnotherExposureTakesEffectAtOnce) {
   QTest::keyClicks(exposure, QString::number(suggested / 4.0, 'f', 5));
   QTest::keyClick(exposure, Qt::Key_Return);
   ASSERT_TRUE(test::wait_until([&] { return level() < 0.3; }));
+  // What the camera cannot do is said.
+  exposure->selectAll();
+  QTest::keyClicks(exposure, "100000");
+  QTest::keyClick(exposure, Qt::Key_Return);
+  EXPECT_TRUE(window->notice().isVisible());
+  EXPECT_LT(level(), 0.3);
 }
 
 TEST_F(CaptureTest, LetsGoWhereTheLightPathMustStop) {
@@ -214,6 +232,125 @@ TEST_F(CaptureTest, PlaysAClipThatIsDropped) {
   EXPECT_TRUE(find<QLabel>("live-limit").text().contains("end"));
   window->current_view().open_file("/nowhere/a.mkv");
   ASSERT_TRUE(test::wait_until([&] { return window->notice().isVisible(); }));
+}
+
+TEST_F(CaptureTest, FindsTheFocusWithItsMotorByKeyboardAlone) {
+  reopen(test::quick_rig());
+  camera().hurry({1.0, 0.5});
+  look();
+  ASSERT_TRUE(test::wait_until([&] {
+    return camera().glance().judgement.limit == live::Limit::kFocus &&
+           camera().glance().hands.focuser.has_value();
+  }));
+  EXPECT_TRUE(find<QLabel>("live-next").text().contains("F11"));
+  press(Qt::Key_F11);
+  EXPECT_TRUE(find<QWidget>("focus-plot").isVisible());
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().focusing.has_value(); }));
+  EXPECT_EQ(find<QPushButton>("focus-run").text(), "Stop");
+  EXPECT_FALSE(find<QPushButton>("focus-in").isEnabled());
+  ASSERT_TRUE(
+      test::wait_until([&] { return capture::over(camera().glance().focusing->stage); }, 110'000));
+  ASSERT_EQ(camera().glance().focusing->stage, capture::RunStage::kDone);
+  EXPECT_TRUE(find<QLabel>("focus-says").text().startsWith("In focus at"));
+  EXPECT_TRUE(find<RunPlot>("focus-plot").picture().best);
+  EXPECT_GT(find<RunPlot>("focus-plot").picture().points.size(), 5U);
+  ASSERT_TRUE(
+      test::wait_until([&] { return camera().glance().judgement.limit != live::Limit::kFocus; }));
+}
+
+TEST_F(CaptureTest, TurnsTheFocuserByHandAndStopsARun) {
+  look();
+  QTest::mouseClick(&find<QPushButton>("page-focus"), Qt::LeftButton);
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().hands.focuser.has_value(); }));
+  const double from_um = camera().glance().hands.focuser->position_um;
+  QTest::mouseClick(&find<QPushButton>("focus-out"), Qt::LeftButton);
+  ASSERT_TRUE(test::wait_until([&] {
+    const auto& focuser = *camera().glance().hands.focuser;
+    return !focuser.moving && focuser.position_um > from_um;
+  }));
+  EXPECT_NEAR(camera().glance().hands.focuser->position_um, from_um + camera().focus_depth_um(),
+              0.1);
+  auto& position = *find<QWidget>("focus-position").findChild<QLineEdit*>();
+  position.setFocus();
+  position.selectAll();
+  QTest::keyClicks(&position, "39.5");
+  QTest::keyClick(&position, Qt::Key_Return);
+  ASSERT_TRUE(
+      test::wait_until([&] { return camera().glance().hands.focuser->position_um == 39'500.0; }));
+  QTest::mouseClick(&find<QPushButton>("focus-run"), Qt::LeftButton);
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().focusing.has_value(); }));
+  QTest::mouseClick(&find<QPushButton>("focus-run"), Qt::LeftButton);
+  ASSERT_TRUE(test::wait_until([&] { return !camera().glance().focusing.has_value(); }));
+  EXPECT_EQ(find<QPushButton>("focus-run").text(), "Find the focus");
+  // Nothing in white light can be tuned.
+  press(Qt::Key_F12);
+  EXPECT_TRUE(find<QWidget>("tuning-plot").isVisible());
+  EXPECT_FALSE(find<QPushButton>("tuning-run").isEnabled());
+}
+
+TEST_F(CaptureTest, TheSameLightPathStandsAsItWasLeft) {
+  look();
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().hands.focuser.has_value(); }));
+  camera().focus_to(33'000.0);
+  ASSERT_TRUE(test::wait_until([&] {
+    const auto& focuser = *camera().glance().hands.focuser;
+    return !focuser.moving && focuser.position_um == 33'000.0;
+  }));
+  press(Qt::Key_F4);
+  press(Qt::Key_F4);
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().hands.focuser.has_value(); }));
+  EXPECT_EQ(camera().glance().hands.focuser->position_um, 33'000.0);
+}
+
+TEST_F(CaptureTest, AProcessThatDiesIsSaidAndWhatWasRecordedStays) {
+  look();
+  press(Qt::Key_F6);
+  ASSERT_TRUE(test::wait_until(
+      [&] { return camera().glance().recording && camera().glance().recording->written > 3; }));
+  ASSERT_NE(test::player("telescope"), 0);
+  kill(test::player("telescope"), SIGKILL);
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().ended; }));
+  ASSERT_TRUE(test::wait_until([&] { return !camera().recording(); }));
+  const auto clip = frames::ClipReader::open(clips().at(0)).value();
+  EXPECT_EQ(clip.facts().frames, camera().glance().recording->written);
+  EXPECT_EQ(base::Json::parse(test::read_text(clips()[0].string() + ".json")).at("ended"), true);
+  EXPECT_TRUE(window->notice().message().contains("closed the connection"));
+  // The process could not take its ring of frames with it.
+  EXPECT_TRUE(test::wait_until([] {
+    const std::string name = "telescope-" + std::to_string(getpid()) + "-";
+    const auto left = std::filesystem::directory_iterator(devices::socket_folder().value());
+    return std::none_of(begin(left), end(left), [&](const auto& entry) {
+      return entry.path().filename().string().starts_with(name);
+    });
+  }));
+  press(Qt::Key_F4);
+  press(Qt::Key_F4);
+  EXPECT_TRUE(
+      test::wait_until([&] { return camera().glance().frame && !camera().glance().ended; }));
+}
+
+TEST_F(CaptureTest, WhatTheTunerFindsIsNotedOfTheEtalon) {
+  optics::Rig rig = test::usual_train(2);
+  auto& sensor = std::get<optics::Camera>(rig.elements.back().part);
+  sensor.width_px = 320;
+  sensor.height_px = 240;
+  reopen(rig);
+  camera().hurry({900.0, 0.5});
+  look();
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().hands.heater.has_value(); }));
+  press(Qt::Key_F12);
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().tuning.has_value(); }));
+  ASSERT_TRUE(
+      test::wait_until([&] { return capture::over(camera().glance().tuning->stage); }, 110'000));
+  ASSERT_EQ(camera().glance().tuning->stage, capture::RunStage::kDone);
+  EXPECT_TRUE(find<QLabel>("tuning-says").text().startsWith("On the line at step"));
+  const auto& elements = window->document().workspace().rig.elements;
+  const auto etalon = *optics::find_fitted<optics::RearEtalon>(window->document().workspace().rig);
+  ASSERT_EQ(elements[etalon].care.tuning.size(), 1U);
+  EXPECT_NEAR(elements[etalon].care.tuning[0].setting_angstrom,
+              0.1 * camera().glance().tuning->fit->step, 1e-9);
+  EXPECT_TRUE(camera().looking()) << "a note is no other light path";
+  EXPECT_EQ(camera().glance().hands.heater->step, camera().glance().tuning->fit->step);
 }
 
 }  // namespace

@@ -451,21 +451,7 @@ TEST_F(MountTest, LeavingASilentMountWaitsForNobody) {
 
 class Rehearsal : public MountTest {
  protected:
-  /// The process that plays, by its command line.
-  static pid_t player() {
-    for (const auto& entry : std::filesystem::directory_iterator("/proc")) {
-      const std::string name = entry.path().filename();
-      if (name.find_first_not_of("0123456789") != std::string::npos) {
-        continue;
-      }
-      const std::string told = test::read_text(entry.path() / "cmdline");
-      if (told.find("solarchon-standins") != std::string::npos &&
-          told.find("stand-in-" + std::to_string(getpid())) != std::string::npos) {
-        return std::stoi(name);
-      }
-    }
-    return 0;
-  }
+  static pid_t player() { return test::player("stand-in"); }
 };
 
 TEST_F(Rehearsal, AStandInIsStartedPausedKilledAndEndsWithTheProgram) {

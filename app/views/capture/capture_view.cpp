@@ -59,11 +59,16 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
   };
   on_key(Qt::Key_F4, [this] { look_or_stop(); });
   on_key(Qt::Key_F5, [this] { take(); });
-  on_key(Qt::Key_F6, [this] {
-    if (this->models().camera.looking()) {
-      live_panel_->record_or_stop();
-    }
-  });
+  const auto on_live_key = [&](int key, auto work) {
+    on_key(key, [this, work] {
+      if (this->models().camera.looking()) {
+        (live_panel_->*work)();
+      }
+    });
+  };
+  on_live_key(Qt::Key_F6, &LivePanel::record_or_stop);
+  on_live_key(Qt::Key_F11, &LivePanel::focus_or_stop);
+  on_live_key(Qt::Key_F12, &LivePanel::tune_or_stop);
   connect(cancel_, &QPushButton::clicked, this, [this] { this->frame().worker().cancel(); });
   connect(&frame().worker(), &Worker::progressed, this,
           [this](double fraction) { progress_->setValue(static_cast<int>(100.0 * fraction)); });
@@ -153,9 +158,16 @@ QWidget* CaptureView::build_side() {
 
 void CaptureView::show_page(const QString& id) {
   LiveCamera& camera = models().camera;
-  if (id == QLatin1String("capture-live") && !camera.looking() && !camera.opening()) {
+  if (id == page()) {
+    return;
+  }
+  if (!camera.looking() && !camera.opening()) {
     camera.look();
   }
+  to_be_focused_ = id == QLatin1String("capture-focus");
+  live_panel_->turn_to(to_be_focused_                          ? QStringLiteral("focus")
+                       : id == QLatin1String("capture-tuning") ? QStringLiteral("tuning")
+                                                               : QStringLiteral("now"));
 }
 
 bool CaptureView::settled() const {
@@ -166,8 +178,10 @@ bool CaptureView::settled() const {
 
 bool CaptureView::complete() const {
   const LiveCamera& camera = models().camera;
-  return !camera.looking() || camera.glance().ended ||
-         camera.glance().judgement.limit != live::Limit::kNotYet;
+  const capture::Glance& glance = camera.glance();
+  return !camera.looking() || glance.ended ||
+         (glance.judgement.limit != live::Limit::kNotYet && !to_be_focused_ &&
+          (!glance.focusing || capture::over(glance.focusing->stage)));
 }
 
 void CaptureView::look_or_stop() {
@@ -200,6 +214,10 @@ void CaptureView::follow_live() {
   if (live) {
     live_plate_->follow();
     live_panel_->follow();
+    if (to_be_focused_ && camera.glance().hands.focuser) {
+      to_be_focused_ = false;
+      live_panel_->focus_or_stop();
+    }
   }
 }
 

@@ -26,7 +26,8 @@ class CaptureView : public View {
   [[nodiscard]] Readiness readiness() const override;
   [[nodiscard]] bool settled() const override;
   [[nodiscard]] bool complete() const override;
-  /// `capture-live` looks through the camera at once.
+  /// `capture-live` looks through the camera at once, `capture-focus` finds the focus then,
+  /// `capture-tuning` turns to the tuner.
   void show_page(const QString& id) override;
   [[nodiscard]] QString page() const override { return QStringLiteral("capture"); }
   void open_file(const QString& file) override;
@@ -50,6 +51,7 @@ class CaptureView : public View {
   QStackedWidget* pictures_;
   QStackedWidget* panels_;
   LivePanel* live_panel_;
+  bool to_be_focused_ = false;  ///< as soon as there is a motor
   QPushButton* look_;
   QPushButton* freeze_;
   QPushButton* full_size_;

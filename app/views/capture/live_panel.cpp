@@ -18,7 +18,10 @@ LivePanel::LivePanel(LiveCamera& camera, QWidget* parent)
       says_(new PlainLabel(this)),
       next_(new PlainLabel(this)),
       strips_(new MeterStrips(this)),
+      focus_(new FocusPage(camera, this)),
+      tuning_(new TuningPage(camera, this)),
       record_(new QPushButton(this)),
+      how_(new QWidget(this)),
       which_(new QComboBox(this)),
       seconds_(new NumberField(tr("For"), tr("s"), {1.0, 3600.0}, false, this)),
       recorder_(new PlainLabel(this)) {
@@ -49,13 +52,23 @@ LivePanel::LivePanel(LiveCamera& camera, QWidget* parent)
   column->setSpacing(8);
   column->addWidget(says_);
   column->addWidget(next_);
-  column->addWidget(strips_, 1);
+  auto* shown = new QVBoxLayout;
+  shown->setContentsMargins(0, 0, 0, 0);
+  pages_ = new Pages(
+      {{QStringLiteral("now"), tr("Meters"), tr("What the picture has been like"), strips_},
+       {QStringLiteral("focus"), tr("Focus"), tr("Where the edge is drawn narrowest"), focus_},
+       {QStringLiteral("tuning"), tr("Tuning"), tr("Where the line is"), tuning_}},
+      *shown, this);
+  connect(pages_, &Pages::turned, this, &LivePanel::follow);
+  column->addWidget(pages_);
+  column->addLayout(shown, 1);
   column->addWidget(record_);
-  auto* row = new QHBoxLayout;
+  auto* row = new QHBoxLayout(how_);
+  row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(8);
   row->addWidget(which_, 1, Qt::AlignTop);
   row->addWidget(seconds_, 1);
-  column->addLayout(row);
+  column->addWidget(how_);
   column->addWidget(recorder_);
 }
 
@@ -66,6 +79,30 @@ void LivePanel::record_or_stop() {
   }
   constexpr double kBestFifth = 0.8;
   camera_.record(wanted_s_, which_->currentIndex() == 1 ? std::optional(kBestFifth) : std::nullopt);
+}
+
+QString LivePanel::next_step(const QString& by_hand) const {
+  const capture::Glance& glance = camera_.glance();
+  const live::Limit limit = glance.judgement.limit;
+  if (limit == live::Limit::kFocus && glance.hands.focuser) {
+    return tr("Let the motor find the best place: Focus, or F11.");
+  }
+  if (limit == live::Limit::kTuning && glance.hands.heater) {
+    return tr("Let the tuner find the line: Tuning, or F12.");
+  }
+  return by_hand;
+}
+
+void LivePanel::focus_or_stop() {
+  pages_->turn_to(QStringLiteral("focus"));
+  focus_->run_or_stop();
+  follow();
+}
+
+void LivePanel::tune_or_stop() {
+  pages_->turn_to(QStringLiteral("tuning"));
+  tuning_->run_or_stop();
+  follow();
 }
 
 QString LivePanel::recorder_words() const {
@@ -96,7 +133,13 @@ void LivePanel::follow() {
         tr("What limits it cannot be told without the light path that it was taken with."));
   } else {
     says_->setText(camera_.looking() ? text(limit.says) : tr("The picture is on its way."));
-    next_->setText(camera_.looking() ? text(limit.next) : QString());
+    next_->setText(camera_.looking() ? next_step(text(limit.next)) : QString());
+  }
+  if (const auto& heater = glance.hands.heater; heater && !heater->on_band) {
+    says_->setText(tr("The etalon is not on band yet."));
+    next_->setText(heater->wait_s
+                       ? tr("It stands still in %1.").arg(time_left(sky::seconds(*heater->wait_s)))
+                       : tr("Wait until it stands still."));
   }
   if (glance.frame) {
     live::Readings readings = glance.readings;
@@ -108,6 +151,15 @@ void LivePanel::follow() {
     strips_->add(glance.seconds, readings);
   } else {
     strips_->clear();
+  }
+  // A run has its own words, and wants the room.
+  const bool meters = pages_->shown() == strips_;
+  next_->setVisible(meters);
+  how_->setVisible(meters);
+  if (pages_->shown() == focus_) {
+    focus_->follow();
+  } else if (pages_->shown() == tuning_) {
+    tuning_->follow();
   }
   const bool recording = camera_.recording();
   record_->setText(recording ? tr("Stop recording") : tr("Record"));

@@ -186,8 +186,7 @@ void LivePlate::paint_limb_ring(QPainter& painter, const Lay& lay) const {
     return;
   }
   // Inside the disc: north and east in a corner.
-  const QPointF corner = lay.box.topLeft() + QPointF(52, 52);
-  paint_ring(painter, corner, 14.0, *solar);
+  paint_compass(painter, lay.box.topLeft() + QPointF(48, 48), *solar);
 }
 
 void LivePlate::paint_drift(QPainter& painter, const Lay& lay) const {

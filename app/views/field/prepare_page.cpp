@@ -27,8 +27,6 @@ constexpr double kHalfDayHours = 7.0;
 constexpr int kShadows = 57;        // quarters of an hour, on both sides of noon
 constexpr double kLongTimes = 1.6;  // against the shortest; and longer than the bead is high
 
-QString celsius(double degrees) { return number(degrees, 1) + QStringLiteral(" \u00b0C"); }
-
 paper::Page usual_page() {
   const auto territory = QLocale().territory();
   return territory == QLocale::UnitedStates || territory == QLocale::Canada ||

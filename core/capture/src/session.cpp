@@ -6,6 +6,7 @@
 #include <mutex>
 #include <thread>
 #include <utility>
+#include <vector>
 
 namespace solarchon::capture {
 
@@ -44,6 +45,49 @@ class Session::Machine {
     wishes_.stop_recording = true;
     wishes_.record.reset();
   }
+  void turn(std::function<void(Machine&)> how) {
+    const std::lock_guard lock(mutex_);
+    wishes_.turns.push_back(std::move(how));
+  }
+
+  // On the session's thread, by turn().
+  void focus_to(double position_um) {
+    stop_run();
+    note_refusal(source_->focus_to(position_um));
+    meters_.look_afresh();
+  }
+  void tune_to(int step) {
+    stop_run();
+    note_refusal(source_->tune_to(step));
+    meters_.look_afresh();
+  }
+  void run_focus(const FocusPlan& plan) {
+    stop_run();
+    const Hands hands = source_->hands();
+    auto run = hands.focuser
+                   ? FocusRun::begin(plan, *hands.focuser)
+                   : base::Result<FocusRun>(base::fail(base::ErrorCode::kNotFound, "focuser"));
+    if (run) {
+      focus_.emplace(*std::move(run));
+    }
+    note_refusal(run.map([](const FocusRun& /*run*/) {}));
+  }
+  void run_tuning(const TuningPlan& plan) {
+    stop_run();
+    const Hands hands = source_->hands();
+    if (hands.heater) {
+      tune_.emplace(plan, *hands.heater);
+    }
+    note_refusal(hands.heater ? base::Result<void>()
+                              : base::fail(base::ErrorCode::kNotFound, "heater"));
+  }
+  void stop_run() {
+    focus_.reset();
+    tune_.reset();
+    const std::lock_guard lock(mutex_);
+    glance_.focusing.reset();
+    glance_.tuning.reset();
+  }
 
  private:
   using Clock = std::chrono::steady_clock;
@@ -56,6 +100,7 @@ class Session::Machine {
     std::optional<Exposure> exposure;
     std::optional<RecordPlan> record;
     bool stop_recording = false;
+    std::vector<std::function<void(Machine&)>> turns;
   };
 
   void run(const std::stop_token& stop) {
@@ -68,6 +113,7 @@ class Session::Machine {
       }
       meters_.take(frame.frame, frame.seconds);
       obey(frame);
+      go_on_with_run(frame.seconds);
       if (recorder_) {
         recorder_->offer(frame, meters_.last().sharpness);
         const RecordState state = recorder_->state();
@@ -88,9 +134,14 @@ class Session::Machine {
       std::swap(wishes, wishes_);
     }
     if (wishes.exposure) {
-      if (source_->expose(wishes.exposure->ms)) {
+      const auto exposed = source_->expose(wishes.exposure->ms);
+      if (exposed) {
         meters_.change(wishes.exposure->setting);
       }
+      note_refusal(exposed);
+    }
+    for (const auto& turn : wishes.turns) {
+      turn(*this);
     }
     if (wishes.stop_recording) {
       end_recording();
@@ -106,6 +157,41 @@ class Session::Machine {
         glance_.recording->closed = true;
         glance_.recording->problem = begun.error();
       }
+    }
+  }
+
+  void note_refusal(const base::Result<void>& done) {
+    const std::lock_guard lock(mutex_);
+    glance_.refusal = done ? std::nullopt : std::optional(done.error());
+  }
+
+  void go_on_with_run(double seconds) {
+    if (!focus_ && !tune_) {
+      return;
+    }
+    const Hands hands = source_->hands();
+    const RunWish wish =
+        focus_ ? focus_->take(seconds, hands, meters_) : tune_->take(seconds, hands, meters_);
+    if (wish.look_afresh) {
+      meters_.look_afresh();
+    }
+    if (wish.focus_to_um) {
+      note_refusal(source_->focus_to(*wish.focus_to_um));
+    }
+    if (wish.tune_to) {
+      note_refusal(source_->tune_to(*wish.tune_to));
+    }
+    const std::lock_guard lock(mutex_);
+    if (focus_) {
+      glance_.focusing = focus_->state();
+    } else {
+      glance_.tuning = tune_->state();
+    }
+    if (focus_ && over(focus_->state().stage)) {
+      focus_.reset();
+    }
+    if (tune_ && over(tune_->state().stage)) {
+      tune_.reset();
     }
   }
 
@@ -149,6 +235,7 @@ class Session::Machine {
       glance_.seconds = frame.seconds;
       glance_.number = frame.number;
       glance_.lost = lost_;
+      glance_.hands = source_->hands();
       glance_.rate_hz =
           span.count() > 0.0 ? static_cast<double>(arrivals_.size() - 1) / span.count() : 0.0;
       glance_.readings = readings_;
@@ -184,6 +271,8 @@ class Session::Machine {
   std::int64_t lost_ = 0;
   live::Readings readings_;
   live::Judgement judgement_;
+  std::optional<FocusRun> focus_;  ///< at most one of the two
+  std::optional<TuningRun> tune_;
   mutable std::mutex mutex_;  ///< of what follows
   Glance glance_;
   Wishes wishes_;
@@ -204,5 +293,20 @@ void Session::expose(double exposure_ms, const live::Setting& setting) {
 }
 void Session::record(RecordPlan plan) { machine_->record(std::move(plan)); }
 void Session::stop_recording() { machine_->stop_recording(); }
+void Session::focus_to(double position_um) {
+  machine_->turn([position_um](Machine& machine) { machine.focus_to(position_um); });
+}
+void Session::tune_to(int step) {
+  machine_->turn([step](Machine& machine) { machine.tune_to(step); });
+}
+void Session::run_focus(const FocusPlan& plan) {
+  machine_->turn([plan](Machine& machine) { machine.run_focus(plan); });
+}
+void Session::run_tuning(const TuningPlan& plan) {
+  machine_->turn([plan](Machine& machine) { machine.run_tuning(plan); });
+}
+void Session::stop_run() {
+  machine_->turn([](Machine& machine) { machine.stop_run(); });
+}
 
 }  // namespace solarchon::capture

@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/live/band_watch.h"
+#include "solarchon/base/middle.h"
 
 #include <algorithm>
 #include <cmath>
 #include <numbers>
 #include <opencv2/core.hpp>
 
-#include "middle.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/live/sharpness.h"
 
@@ -182,7 +182,7 @@ std::optional<Bands> BandWatch::look() const {
   std::vector<double> usual;
   usual.reserve(rings.size());
   for (const auto& ring : rings) {
-    usual.push_back(middle_of(ring) / std::numbers::ln2);
+    usual.push_back(base::middle_of(ring) / std::numbers::ln2);
   }
   double best = 0.0;
   int best_u = 0;

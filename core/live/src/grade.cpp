@@ -27,8 +27,8 @@ base::Result<ClipGrade> grade(frames::ClipReader& clip, const Setting& setting,
     }
     const double seconds = i / rate_hz;
     meters.take(frame, seconds);
-    const auto [sharpness, level] = meters.last();
-    grade.frames.push_back({i, seconds, sharpness, level.disc, level.clipped_share});
+    const Meters::Last last = meters.last();
+    grade.frames.push_back({i, seconds, last.sharpness, last.level.disc, last.level.clipped_share});
   }
   if (grade.frames.empty()) {
     return tl::make_unexpected(*problem);

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/live/limb_watch.h"
+#include "solarchon/base/middle.h"
 
 #include <algorithm>
 #include <array>
@@ -8,7 +9,6 @@
 #include <numbers>
 
 #include "arc.h"
-#include "middle.h"
 #include "solarchon/measure/limb.h"
 
 namespace solarchon::live {
@@ -267,7 +267,7 @@ Change change_of(const std::vector<Point>& points, bool grows) {
     change.growth = a[2][3] / a[2][2];
     change.down = (a[1][3] - a[1][2] * change.growth) / a[1][1];
     change.right = (a[0][3] - a[0][1] * change.down - a[0][2] * change.growth) / a[0][0];
-    tolerance = std::max(0.5, 6.0 * 1.4826 * middle_of(left));
+    tolerance = std::max(0.5, 6.0 * 1.4826 * base::middle_of(left));
   }
   return change;
 }
@@ -316,7 +316,7 @@ std::optional<LimbSeen> LimbWatch::near(const frames::Frame& frame) const {
     }
   }
   // All by the same amount, so that the circle goes where the fall is steepest.
-  const double outwards = middle_of(falls);
+  const double outwards = base::middle_of(falls);
   for (Point& point : points) {
     point.off_px += outwards;
   }
@@ -325,7 +325,7 @@ std::optional<LimbSeen> LimbWatch::near(const frames::Frame& frame) const {
   for (const Point& point : points) {
     steps.push_back(point.step);
   }
-  const double usual_step = middle_of(steps);
+  const double usual_step = base::middle_of(steps);
   // A step that is no limb's: noise of the sky, or a cloud's edge.
   std::erase_if(points, [&](const Point& point) {
     return point.step < 0.5 * usual_step || point.step < 0.01 * frame.saturation;

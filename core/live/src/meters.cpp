@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/live/meters.h"
+#include "solarchon/base/middle.h"
 
 #include <algorithm>
 #include <array>
@@ -7,7 +8,6 @@
 #include <limits>
 #include <numbers>
 
-#include "middle.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/light/limb_darkening.h"
 
@@ -53,7 +53,7 @@ double centre_level(const frames::Frame& frame, const std::optional<LimbSeen>& l
       }
     }
   }
-  return setting.black_level + middle_of(std::move(levels));
+  return setting.black_level + base::middle_of(std::move(levels));
 }
 
 template <typename Kept>
@@ -63,11 +63,11 @@ Estimate usual_of(const Kept& kept) {
   for (const auto& one : kept) {
     values.push_back(one.arcsec);
   }
-  Estimate usual{middle_of(values), 0.0};
+  Estimate usual{base::middle_of(values), 0.0};
   for (double& value : values) {
     value = std::abs(value - usual.value);
   }
-  usual.spread = 1.4826 * middle_of(values);
+  usual.spread = 1.4826 * base::middle_of(values);
   return usual;
 }
 
@@ -90,6 +90,20 @@ void Meters::change(const Setting& setting) {
   setting_ = setting;
   stops_.clear();
   focus_.reset();
+}
+
+void Meters::look_afresh() {
+  widths_.clear();
+  bands_.forget();
+  focus_.reset();
+}
+
+Meters::Last Meters::last() const {
+  Last last{last_.sharpness, last_.level, {}};
+  if (last_.limb) {
+    last.edge_arcsec = last_.limb->width_px * setting_.plate_scale_arcsec_px;
+  }
+  return last;
 }
 
 void Meters::take(const frames::Frame& frame, double seconds) {

@@ -1,13 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/live/runs.h"
+#include "solarchon/base/middle.h"
 
 #include <algorithm>
 #include <cmath>
 #include <map>
+#include <numeric>
 #include <opencv2/core.hpp>
 #include <set>
 
-#include "middle.h"
 #include "solarchon/base/json.h"
 
 namespace solarchon::live {
@@ -59,7 +60,7 @@ Result<FocusFit> fit_focus(const std::vector<FocusPoint>& points) {
     for (const Row& row : rows) {
       off.push_back(std::abs(row.square - row.powers.dot(curve)) / row.square);
     }
-    const double scatter = std::max(1e-6, 1.4826 * middle_of(off));
+    const double scatter = std::max(1e-6, 1.4826 * base::middle_of(off));
     for (std::size_t i = 0; i < rows.size(); ++i) {
       constexpr double kTukey = 4.7;
       const double share = off[i] / (kTukey * scatter);
@@ -87,32 +88,49 @@ Result<FocusFit> fit_focus(const std::vector<FocusPoint>& points) {
   return fit;
 }
 
-std::optional<TuningFit> best_step(const std::vector<TuningPoint>& points) {
-  std::map<int, std::vector<double>> of_step;
-  for (const TuningPoint& point : points) {
-    of_step[point.step].push_back(point.structure);
-  }
-  if (of_step.size() < 3) {
-    return std::nullopt;
-  }
+namespace {
+
+/// The means of a figure at each step, and how far single ones lie off them.
+struct ByStep {
   std::map<int, double> means;
   double scatter = 0.0;
+};
+
+template <typename Figure>
+ByStep by_step(const std::vector<TuningPoint>& points, Figure figure) {
+  std::map<int, std::vector<double>> of_step;
+  for (const TuningPoint& point : points) {
+    if (const std::optional<double> value = figure(point)) {
+      of_step[point.step].push_back(*value);
+    }
+  }
+  ByStep by;
   int twice = 0;
   for (const auto& [step, seen] : of_step) {
-    double sum = 0.0;
+    const double sum = std::accumulate(seen.begin(), seen.end(), 0.0);
+    by.means[step] = sum / static_cast<double>(seen.size());
     for (const double one : seen) {
-      sum += one;
-    }
-    means[step] = sum / static_cast<double>(seen.size());
-    for (const double one : seen) {
-      scatter += std::pow(one - means[step], 2);
+      by.scatter += std::pow(one - by.means[step], 2);
       twice += seen.size() > 1 ? 1 : 0;
     }
+  }
+  by.scatter = twice > 0 ? std::sqrt(by.scatter / twice) : 0.0;
+  return by;
+}
+
+constexpr std::size_t kLeastSteps = 3;
+
+}  // namespace
+
+std::optional<TuningFit> best_step(const std::vector<TuningPoint>& points) {
+  const auto [means, scatter] =
+      by_step(points, [](const TuningPoint& point) { return std::optional(point.structure); });
+  if (means.size() < kLeastSteps) {
+    return std::nullopt;
   }
   const auto by_mean = [](const auto& a, const auto& b) { return a.second < b.second; };
   const auto best = std::max_element(means.begin(), means.end(), by_mean);
   const auto worst = std::min_element(means.begin(), means.end(), by_mean);
-  scatter = twice > 0 ? std::sqrt(scatter / twice) : 0.0;
   if (best->second - worst->second <= 2.0 * scatter || best->second <= 0.0) {
     return std::nullopt;
   }
@@ -133,6 +151,49 @@ std::optional<TuningFit> best_step(const std::vector<TuningPoint>& points) {
                                 right / 2.0);
     }
   }
+  return fit;
+}
+
+std::optional<TuningFit> darkest_step(const std::vector<TuningPoint>& points) {
+  const auto [means, scatter] = by_step(points, [](const TuningPoint& point) {
+    return point.light > 0.0 ? std::optional(std::log(point.light)) : std::nullopt;
+  });
+  if (means.size() < kLeastSteps) {
+    return std::nullopt;
+  }
+  const auto darkest = std::min_element(
+      means.begin(), means.end(), [](const auto& a, const auto& b) { return a.second < b.second; });
+  // Further out the flank is straight.
+  constexpr int kNear = 3;
+  cv::Matx33d normal = cv::Matx33d::zeros();
+  cv::Vec3d right;
+  std::size_t near = 0;
+  double brightest = darkest->second;
+  for (const auto& [step, light] : means) {
+    const double at = step - darkest->first;
+    if (std::abs(at) <= kNear) {
+      const cv::Vec3d powers(at * at, at, 1.0);
+      normal += powers * powers.t();
+      right += light * powers;
+      brightest = std::max(brightest, light);
+      ++near;
+    }
+  }
+  constexpr double kClearly = 0.01;
+  if (near < kLeastSteps || brightest - darkest->second < std::max(kClearly, 3.0 * scatter)) {
+    return std::nullopt;
+  }
+  const cv::Matx31d curve = normal.solve(cv::Matx31d(right));
+  if (!(curve(0) > 0.0)) {
+    return std::nullopt;
+  }
+  const int first = means.begin()->first;
+  const int last = means.rbegin()->first;
+  TuningFit fit;
+  const double lowest = darkest->first - curve(1) / (2.0 * curve(0));
+  fit.between = std::clamp(lowest, static_cast<double>(first), static_cast<double>(last));
+  fit.step = static_cast<int>(std::lround(fit.between));
+  fit.at_the_end = darkest->first == first || darkest->first == last;
   return fit;
 }
 

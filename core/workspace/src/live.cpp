@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/live/air_watch.h"
 #include "solarchon/match/target.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/seeing/air.h"
@@ -131,6 +132,28 @@ base::Json clip_facts(const Workspace& workspace, const Answers& answers) {
           {"mirrored", answers.solar.mirrored}};
 }
 
+frames::FrameInfo frame_info(const Workspace& workspace, const Answers& answers) {
+  const optics::Train& train = answers.train;
+  frames::FrameInfo info;
+  info.time = answers.time;
+  info.plate_scale_arcsec_px = train.sampling_arcsec_px;
+  info.orientation = answers.solar;
+  info.wavelength_nm = train.band.wavelength_nm;
+  constexpr double kNmPerAngstrom = 0.1;
+  info.band_width_nm = train.etalon
+                           ? std::optional(kNmPerAngstrom * train.etalon->bandwidth_angstrom)
+                           : train.band.width_nm;
+  info.focal_length_mm = train.effective_focal_length_mm;
+  if (const auto telescope = optics::find_fitted<optics::Telescope>(workspace.rig)) {
+    info.telescope = workspace.rig.elements[*telescope].name;
+  }
+  if (const auto sensor = optics::sensor_of(workspace.rig)) {
+    info.pixel_um = sensor->camera.pixel_um;
+    info.camera = workspace.rig.elements[sensor->element].name;
+  }
+  return info;
+}
+
 base::Result<live::Setting> live_setting(const Workspace& workspace, const Answers& answers,
                                          std::optional<double> exposure_ms, double black_level) {
   const optics::Train& train = answers.train;
@@ -158,6 +181,21 @@ base::Result<live::Setting> live_setting(const Workspace& workspace, const Answe
     }
   }
   return setting;
+}
+
+base::Result<FocuserScale> focuser_scale(const Workspace& workspace, const Answers& answers) {
+  return live_setting(workspace, answers, {}, 0.0).map([&](const live::Setting& setting) {
+    FocuserScale scale;
+    const auto place = optics::find_fitted<optics::Telescope>(workspace.rig);
+    const auto* telescope =
+        place ? std::get_if<optics::Telescope>(&workspace.rig.elements[*place].part) : nullptr;
+    if (telescope != nullptr && telescope->focal_length_mm > 0.0) {
+      const double longer = *answers.train.effective_focal_length_mm / telescope->focal_length_mm;
+      scale.sensor_per_focuser = longer * longer;
+    }
+    scale.depth_um = live::focus_depth_um(setting) / scale.sensor_per_focuser;
+    return scale;
+  });
 }
 
 }  // namespace solarchon::workspace

@@ -114,7 +114,7 @@ TEST(ClipWriter, TakesNoFrameOfAnotherSize) {
 
 TEST(ClipWriter, KilledAtAnyMomentItLeavesWholeFrames) {
   base::Random random{11};
-  for (int round = 0; round < 40; ++round) {
+  for (int round = 0; round < 200; ++round) {
     const TempFolder folder;
     const auto file = folder / "a.fits";
     std::array<int, 2> told{};
@@ -416,6 +416,70 @@ TEST(Session, ShowsMetersRecordsAndEnds) {
   EXPECT_GT(glances, 3);
   EXPECT_FALSE(session.glance().ended);
   EXPECT_TRUE(comes([&] { return session.glance().readings.frames > 10; }));
+}
+
+/// A camera that is gone after some frames.
+class DyingSource : public Source {
+ public:
+  DyingSource(int frames, bool gone) : frames_(frames), gone_(gone) {
+    card_.width = 60;
+    card_.height = 33;
+    card_.saturation = 255;
+    card_.rate_hz = 100.0;
+  }
+  [[nodiscard]] const SourceCard& card() const override { return card_; }
+  base::Result<bool> next(LiveFrame& into, std::stop_token stop) override {
+    if (stop.stop_requested() || (at_ >= frames_ && !gone_)) {
+      return false;
+    }
+    if (at_ >= frames_) {
+      return base::fail(ErrorCode::kNotFound, "device");
+    }
+    std::this_thread::sleep_for(std::chrono::microseconds(200));
+    into = live(at_, 0.01 * at_);
+    ++at_;
+    return true;
+  }
+
+ private:
+  int frames_;
+  bool gone_;
+  int at_ = 0;
+  SourceCard card_;
+};
+
+TEST(Session, ACameraThatDiesAtAnyMomentLeavesWhatItGave) {
+  base::Random random{23};
+  for (int round = 0; round < 200; ++round) {
+    const TempFolder folder;
+    const auto file = folder / "a.fits";
+    const int frames = 1 + static_cast<int>(random.below(60));
+    const bool gone = random.below(2) == 0;
+    RecordPlan plan;
+    plan.file = file;
+    Session session(std::make_unique<DyingSource>(frames, gone), live::Setting{}, {});
+    session.record(plan);
+    const auto begun = std::chrono::steady_clock::now();
+    while (!session.glance().ended &&
+           std::chrono::steady_clock::now() - begun < std::chrono::seconds(20)) {
+      std::this_thread::sleep_for(std::chrono::milliseconds(1));
+    }
+    const Glance glance = session.glance();
+    ASSERT_TRUE(glance.ended);
+    EXPECT_EQ(glance.problem.has_value(), gone);
+    if (!glance.recording) {
+      continue;  // it was gone before it could be asked to record
+    }
+    ASSERT_TRUE(glance.recording->closed);
+    ClipReader clip = ClipReader::open(file).value();
+    ASSERT_EQ(clip.facts().frames, glance.recording->written);
+    const base::Json facts = base::Json::parse(test::read_text(facts_beside(file)));
+    EXPECT_EQ(facts.at("ended"), true);
+    EXPECT_EQ(facts.at("frames"), glance.recording->written);
+    Frame frame;
+    ASSERT_TRUE(clip.read(clip.facts().frames - 1, frame));
+    EXPECT_EQ(frame.pixels, numbered(frames - 1, 255).pixels) << "its last is there";
+  }
 }
 
 TEST(Session, EndsWithItsClip) {

@@ -92,6 +92,43 @@ TEST(TuningRun, ProposesTheStepWithMostDetail) {
   EXPECT_FALSE(fit.at_the_end);
 }
 
+TEST(TuningRun, TheLineIsWhereTheDiscIsDarkest) {
+  // A Gaussian line of 1.1 angstrom seen through steps of 0.1, under thin cloud that comes and
+  // goes.
+  base::Random random{5};
+  for (const double middle : {-2.6, -0.2, 0.0, 1.3, 3.4}) {
+    std::vector<TuningPoint> points;
+    for (int step = static_cast<int>(std::lround(middle)) - 2;
+         step <= static_cast<int>(std::lround(middle)) + 2; ++step) {
+      for (int again = 0; again < 3; ++again) {
+        const double off = 0.1 * (step - middle);
+        const double light = 0.9 - 0.7 * std::exp(-off * off / 0.44);
+        // The contrast misleads: it rises on one flank.
+        points.push_back({step, 0.03 + 0.002 * step, light * (1.0 + 0.001 * random.normal())});
+      }
+    }
+    const auto fit = darkest_step(points);
+    ASSERT_TRUE(fit) << middle;
+    EXPECT_EQ(fit->step, std::lround(middle));
+    EXPECT_NEAR(fit->between, middle, 0.2);
+    EXPECT_FALSE(fit->at_the_end);
+  }
+  // Only one flank was tried.
+  const auto flank = darkest_step({{0, 0.1, 0.3}, {1, 0.1, 0.34}, {2, 0.1, 0.4}});
+  ASSERT_TRUE(flank);
+  EXPECT_EQ(flank->step, 0);
+  EXPECT_TRUE(flank->at_the_end);
+  // Cloud comes and goes, or the disc is full.
+  EXPECT_FALSE(darkest_step({{0, 0.1, 0.30},
+                             {0, 0.1, 0.33},
+                             {1, 0.1, 0.31},
+                             {1, 0.1, 0.29},
+                             {2, 0.1, 0.32},
+                             {2, 0.1, 0.30}}));
+  EXPECT_FALSE(darkest_step({{0, 0.1, 0.0}, {1, 0.1, 0.0}, {2, 0.1, 0.3}}));
+  EXPECT_FALSE(darkest_step({{0, 0.1, 0.3}, {1, 0.1, 0.4}}));
+}
+
 TEST(TuningRun, SaysWhereTheEndWasTheBest) {
   const TuningFit fit = best_step({{0, 0.02}, {1, 0.022}, {2, 0.03}}).value();
   EXPECT_EQ(fit.step, 2);

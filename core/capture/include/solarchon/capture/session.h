@@ -7,6 +7,7 @@
 
 #include "solarchon/base/result.h"
 #include "solarchon/capture/recorder.h"
+#include "solarchon/capture/run.h"
 #include "solarchon/capture/source.h"
 #include "solarchon/live/judge.h"
 
@@ -21,9 +22,13 @@ struct Glance {
   std::int64_t lost = 0;  ///< frames that never came
   live::Readings readings;
   live::Judgement judgement;
-  std::optional<RecordState> recording;  ///< of the one that goes on, or went last
-  bool ended = false;                    ///< the source has come to its end, or is gone
-  std::optional<base::Error> problem;    ///< why
+  std::optional<RecordState> recording;   ///< of the one that goes on, or went last
+  Hands hands;                            ///< what can be turned, and how it stands
+  std::optional<FocusRunState> focusing;  ///< of the run that goes on, or went last
+  std::optional<TuningRunState> tuning;
+  bool ended = false;                  ///< the source has come to its end, or is gone
+  std::optional<base::Error> problem;  ///< why
+  std::optional<base::Error> refusal;  ///< of the last thing that was to be turned
 };
 
 /// A source that is looked at, metered and recorded on a thread of its own. Every call comes back
@@ -46,6 +51,16 @@ class Session {
   /// the beginning shows in the glance.
   void record(RecordPlan plan);
   void stop_recording();
+
+  /// Turns what the source has hands for; a run that goes on ends with it. What a device refuses
+  /// shows in the glance.
+  void focus_to(double position_um);
+  void tune_to(int step);
+  /// Begins a run with the next frame, in the place of one that goes on.
+  void run_focus(const FocusPlan& plan);
+  void run_tuning(const TuningPlan& plan);
+  /// What was turned stays where it is.
+  void stop_run();
 
  private:
   class Machine;

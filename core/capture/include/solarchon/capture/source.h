@@ -11,6 +11,7 @@
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
 #include "solarchon/camera/stream.h"
+#include "solarchon/devices/telescope_state.h"
 #include "solarchon/frames/clip_reader.h"
 #include "solarchon/frames/frame.h"
 
@@ -35,6 +36,12 @@ struct SourceCard {
   bool exposes = false;  ///< `expose` is obeyed
 };
 
+/// What can be turned at the telescope that a source looks through, as it stood when last asked.
+struct Hands {
+  std::optional<devices::FocuserState> focuser = {};  ///< none: it is turned by hand
+  std::optional<devices::HeaterState> heater = {};    ///< none: the tuner is turned by hand
+};
+
 /// Where frames come from, one after another. Used from one thread at a time.
 class Source {
  public:
@@ -54,6 +61,13 @@ class Source {
   /// Exposes from the next frame on. Errors: kOutOfRange (`exposure_ms`), kNotFound for a source
   /// that cannot.
   [[nodiscard]] virtual base::Result<void> expose(double exposure_ms);
+
+  /// Costs nothing: what `next` has learnt on its way.
+  [[nodiscard]] virtual Hands hands() const { return {}; }
+  /// Sets the focuser going. Errors: kNotFound for a source without one, or when it is gone.
+  [[nodiscard]] virtual base::Result<void> focus_to(double position_um);
+  /// Sets the tuner's heater to a step. Errors: as focus_to.
+  [[nodiscard]] virtual base::Result<void> tune_to(int step);
 };
 
 /// How fast a source that could be quicker gives its frames.
@@ -71,5 +85,15 @@ enum class Pace { kOfTheClock, kAsFastAsItGoes };
 [[nodiscard]] base::Result<std::unique_ptr<Source>> open_sun_source(camera::StreamPlan plan,
                                                                     double rate_hz, Pace pace,
                                                                     const base::Task& task = {});
+
+/// A camera that another process plays or drives, with its focuser and heater where it has them,
+/// over the line protocol of docs/devices.md.
+/// @param patience_s  for which a device that is not there yet is waited for, 0 to 600
+/// @param known       what is known of its frames beforehand; its time is that of the device's
+/// start Errors: as devices::TelescopeClient::open and devices::FrameRing::open; kOutOfRange
+/// (`patience_s`); kCancelled.
+[[nodiscard]] base::Result<std::unique_ptr<Source>> open_telescope_source(
+    const std::filesystem::path& socket, double patience_s, const frames::FrameInfo& known = {},
+    const base::Task& task = {});
 
 }  // namespace solarchon::capture

@@ -58,11 +58,15 @@ class Meters {
   struct Last {
     double sharpness;
     Level level;
+    std::optional<double> edge_arcsec;  ///< how wide the limb is drawn
   };
-  [[nodiscard]] Last last() const { return {last_.sharpness, last_.level}; }
+  [[nodiscard]] Last last() const;
   [[nodiscard]] const Setting& setting() const { return setting_; }
   /// Another exposure or clear sky: what is kept of the past stays.
   void change(const Setting& setting);
+  /// Something was turned: what is said of the edge's width, of bands and of structure counts from
+  /// the next frame on.
+  void look_afresh();
 
  private:
   void follow_limb(const LimbSeen& seen, double seconds);

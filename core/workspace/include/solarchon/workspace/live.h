@@ -8,6 +8,7 @@
 #include "solarchon/align/track.h"
 #include "solarchon/base/json.h"
 #include "solarchon/camera/stream.h"
+#include "solarchon/frames/frame.h"
 #include "solarchon/live/setting.h"
 #include "solarchon/match/clip.h"
 #include "solarchon/optics/parts.h"
@@ -55,6 +56,9 @@ namespace solarchon::workspace {
 /// how the picture hangs.
 [[nodiscard]] base::Json clip_facts(const Workspace& workspace, const Answers& answers);
 
+/// What is known of the frames of a workspace's camera before they are there.
+[[nodiscard]] frames::FrameInfo frame_info(const Workspace& workspace, const Answers& answers);
+
 /// What the meters need to know of a workspace's picture.
 /// @param exposure_ms  of the frames; none: as suggested
 /// @param black_level  of full scale, without light
@@ -63,6 +67,18 @@ namespace solarchon::workspace {
                                                        const Answers& answers,
                                                        std::optional<double> exposure_ms,
                                                        double black_level);
+
+/// What a focuser's way does at the sensor.
+struct FocuserScale {
+  /// How far the image goes for the drawtube's way: the square of what the parts behind it lengthen
+  /// the focal length by.
+  double sensor_per_focuser = 1.0;
+  double depth_um = 0.0;  ///< half of the depth of focus, of the drawtube
+};
+/// Errors: as live_setting.
+/// Source: longitudinal magnification is the square of the lateral one.
+[[nodiscard]] base::Result<FocuserScale> focuser_scale(const Workspace& workspace,
+                                                       const Answers& answers);
 
 /// The shot that camera::look_through wants of a workspace.
 /// Errors: kOutOfRange (field `time`) with the Sun down.

@@ -4,9 +4,9 @@
 #include <algorithm>
 #include <vector>
 
-namespace solarchon::live {
+namespace solarchon::base {
 
-/// The median; 0 of nothing.
+/// The median, the upper of two where there is no middle one; 0 of nothing.
 [[nodiscard]] inline double middle_of(std::vector<double> values) {
   if (values.empty()) {
     return 0.0;
@@ -16,4 +16,4 @@ namespace solarchon::live {
   return *middle;
 }
 
-}  // namespace solarchon::live
+}  // namespace solarchon::base

@@ -1,0 +1,148 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
+#include <utility>
+
+#include "solarchon/capture/run.h"
+
+namespace solarchon::capture {
+
+namespace {
+
+/// After it says that it stands still: frames of before are still on their way.
+constexpr double kSettle_s = 1.0;
+/// A heater that is not on band by then never will: its supply is too weak.
+constexpr double kNever_s = 3600.0;
+/// Of all pixels: the disc's light can no longer be told.
+constexpr double kFullShare = 0.01;
+
+}  // namespace
+
+TuningRun::TuningRun(const TuningPlan& plan, const devices::HeaterState& from)
+    : plan_(plan), from_(from.step), steps_(from.steps) {
+  state_.step = from.step;
+}
+
+RunWish TuningRun::go_to(int step, RunStage stage, double seconds) {
+  state_.step = step;
+  state_.stage = stage;
+  since_s_ = seconds;
+  on_band_s_.reset();
+  return {{}, step};
+}
+
+RunWish TuningRun::take(double seconds, const Hands& hands, const live::Meters& meters) {
+  if (over(state_.stage)) {
+    return {};
+  }
+  if (!hands.heater) {
+    state_.stage = RunStage::kFailed;
+    state_.problem = base::Error{base::ErrorCode::kNotFound, "heater"};
+    return {};
+  }
+  if (!std::exchange(begun_, true)) {
+    return go_to(from_, RunStage::kGoing, seconds);
+  }
+  const devices::HeaterState& heater = *hands.heater;
+  if (state_.stage == RunStage::kLooking) {
+    const live::Level& level = meters.last().level;
+    light_ += level.disc - meters.setting().black_level;
+    full_ = full_ || level.clipped_share > kFullShare;
+    ++frames_;
+    if (seconds - since_s_ < plan_.look_s) {
+      return {};
+    }
+    const double structure = meters.readings().structure;
+    state_.points.push_back(
+        {state_.step, structure, full_ ? 0.0 : std::max(0.0, light_ / frames_)});
+    begin_look(seconds);
+    return ++looks_ < plan_.looks ? RunWish{{}, {}, true} : end_step(seconds);
+  }
+  state_.wait_s = heater.wait_s;
+  if (heater.step != state_.step || !heater.on_band || heater.wait_s.value_or(0.0) > 0.0) {
+    on_band_s_.reset();
+    if (seconds - since_s_ > kNever_s) {
+      state_.stage = RunStage::kFailed;
+      state_.problem = base::Error{base::ErrorCode::kNotFound, "heater"};
+    }
+    return {};
+  }
+  if (!on_band_s_) {
+    on_band_s_ = seconds;
+  }
+  if (seconds - *on_band_s_ < (heater.wait_s ? kSettle_s : plan_.settle_s)) {
+    return {};
+  }
+  state_.wait_s.reset();
+  if (state_.stage == RunStage::kReturning) {
+    state_.stage = RunStage::kDone;
+    state_.temperature_c = heater.temperature_c;
+    return {{}, {}, true};
+  }
+  state_.stage = RunStage::kLooking;
+  looks_ = 0;
+  begin_look(seconds);
+  return {{}, {}, true};
+}
+
+void TuningRun::begin_look(double seconds) {
+  since_s_ = seconds;
+  light_ = 0.0;
+  frames_ = 0;
+  full_ = false;
+}
+
+std::optional<live::TuningFit> TuningRun::best(bool* by_light) const {
+  const auto darkest = live::darkest_step(state_.points);
+  if (by_light != nullptr) {
+    *by_light = darkest.has_value();
+  }
+  return darkest ? darkest : live::best_step(state_.points);
+}
+
+std::optional<int> TuningRun::next_step() const {
+  const int low = *tried_.begin();
+  const int high = *tried_.rbegin();
+  const auto best = this->best();
+  const bool up_open = high < steps_;
+  const bool down_open = low > -steps_;
+  if (!best) {
+    // Nothing stands out yet: on, both ways in turn.
+    if (up_open && (high - from_ <= from_ - low || !down_open)) {
+      return high + 1;
+    }
+    return down_open ? std::optional(low - 1) : std::nullopt;
+  }
+  // One more beyond the best, to both sides.
+  if (best->step >= high && up_open) {
+    return high + 1;
+  }
+  if (best->step <= low && down_open) {
+    return low - 1;
+  }
+  return std::nullopt;
+}
+
+RunWish TuningRun::end_step(double seconds) {
+  tried_.insert(state_.step);
+  if (const auto next = next_step()) {
+    return go_to(*next, RunStage::kGoing, seconds);
+  }
+  state_.fit = best(&state_.by_light);
+  if (!state_.fit) {
+    state_.stage = RunStage::kFailed;
+    state_.problem = base::Error{base::ErrorCode::kNotFound, "points"};
+    return {};
+  }
+  double sum = 0.0;
+  int count = 0;
+  for (const live::TuningPoint& point : state_.points) {
+    if (point.step == state_.fit->step) {
+      sum += point.structure;
+      ++count;
+    }
+  }
+  state_.structure = sum / count;
+  return go_to(state_.fit->step, RunStage::kReturning, seconds);
+}
+
+}  // namespace solarchon::capture

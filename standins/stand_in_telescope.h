@@ -1,0 +1,66 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <filesystem>
+#include <memory>
+#include <optional>
+
+#include "solarchon/base/result.h"
+#include "solarchon/camera/stream.h"
+#include "standins/stand_in.h"
+#include "standins/stand_in_focuser.h"
+#include "standins/stand_in_heater.h"
+
+namespace solarchon::standins {
+
+/// What stands at the rear of a telescope that looks at the synthetic Sun.
+struct TelescopeBuild {
+  camera::StreamPlan stream;
+  FocuserBuild focuser;
+  /// By which the sensor goes out of focus for one that the drawtube does: the square of what an
+  /// amplifier behind it lengthens.
+  double sensor_per_focuser = 1.0;
+  std::optional<HeaterBuild> heater = {};  ///< none: an etalon that is tuned by hand, or none
+  double running_for_s = 0.0;              ///< it has cooled and heated for so long already
+  double most_hz = 20.0;                   ///< frames, however fast the camera is
+};
+
+/// A camera, a focuser and a heater that are played. The camera has a thread of its own: nothing
+/// that is asked waits for a frame.
+class StandInTelescope : public StandIn {
+ public:
+  /// Draws the first Sun.
+  /// @param frames  file of the ring in which frames are left
+  /// Errors: as camera::Stream::open and FrameRing::make.
+  [[nodiscard]] static base::Result<std::unique_ptr<StandInTelescope>> open(
+      TelescopeBuild build, const std::filesystem::path& frames, sky::UtcTime now);
+  ~StandInTelescope() override;
+  StandInTelescope(const StandInTelescope&) = delete;
+  StandInTelescope& operator=(const StandInTelescope&) = delete;
+  StandInTelescope(StandInTelescope&&) = delete;
+  StandInTelescope& operator=(StandInTelescope&&) = delete;
+
+  void advance(sky::UtcTime now) override;
+  [[nodiscard]] devices::Answer answer(const devices::Request& request) override;
+  [[nodiscard]] std::vector<devices::Event> take_events() override;
+
+  /// Of its drawtube from focus, outwards; what nobody at the other end is told.
+  [[nodiscard]] double out_of_focus_um() const { return focuser_.out_of_focus_um(); }
+
+ private:
+  class Camera;
+  StandInTelescope(const TelescopeBuild& build, std::unique_ptr<Camera> camera, sky::UtcTime now);
+  [[nodiscard]] devices::Answer hello(const devices::Request& request) const;
+  void show_camera();
+
+  TelescopeBuild build_;
+  StandInFocuser focuser_;
+  std::optional<StandInHeater> heater_;
+  std::unique_ptr<Camera> camera_;
+  sky::UtcTime now_;
+  std::vector<devices::Event> events_;
+  bool was_moving_ = false;
+  bool was_on_band_ = false;
+};
+
+}  // namespace solarchon::standins
