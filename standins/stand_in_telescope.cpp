@@ -234,7 +234,7 @@ Answer StandInTelescope::hello(const Request& request) const {
 
 Answer StandInTelescope::answer(const Request& request) {
   const std::string& method = request.method;
-  const Answer done{request.id, Json::object(), {}, {}};
+  Answer done{request.id, Json::object(), {}, {}};
   base::ObjectReader reader(request.params, "params");
   const auto bad = [&] { return Answer{request.id, {}, Fault::kBadParams, reader.error()->field}; };
   if (method == "hello") {

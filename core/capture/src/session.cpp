@@ -67,10 +67,10 @@ class Session::Machine {
     auto run = hands.focuser
                    ? FocusRun::begin(plan, *hands.focuser)
                    : base::Result<FocusRun>(base::fail(base::ErrorCode::kNotFound, "focuser"));
+    note_refusal(run.map([](const FocusRun& /*begun*/) {}));
     if (run) {
       focus_.emplace(*std::move(run));
     }
-    note_refusal(run.map([](const FocusRun& /*run*/) {}));
   }
   void run_tuning(const TuningPlan& plan) {
     stop_run();
