@@ -25,6 +25,12 @@ constexpr double kSettle_s = 0.6;
 /// A focuser that has not arrived by then is stuck.
 constexpr double kStuck_s = 60.0;
 
+std::optional<live::FocusPoint> narrowest_of(const std::vector<live::FocusPoint>& points) {
+  const auto narrowest = std::min_element(
+      points.begin(), points.end(), [](const auto& a, const auto& b) { return a.width < b.width; });
+  return narrowest == points.end() ? std::nullopt : std::optional(*narrowest);
+}
+
 }  // namespace
 
 Result<FocusRun> FocusRun::begin(const FocusPlan& plan, const devices::FocuserState& from) {
@@ -51,6 +57,14 @@ RunWish FocusRun::fail(base::Error problem) {
   state_.stage = RunStage::kFailed;
   state_.problem = std::move(problem);
   return {};
+}
+
+RunWish FocusRun::fail_at_narrowest(base::Error problem) {
+  RunWish wish = fail(std::move(problem));
+  if (const auto narrowest = narrowest_of(state_.points)) {
+    wish.focus_to_um = narrowest->position_um;
+  }
+  return wish;
 }
 
 RunWish FocusRun::begin_pass(double middle_um, double step_um, int places) {
@@ -175,7 +189,7 @@ RunWish FocusRun::end_pass(double seconds) {
   since_s_ = seconds;
   if (fine_) {
     if (!found) {
-      return fail(fit ? base::Error{ErrorCode::kNotFound, "points"} : fit.error());
+      return fail_at_narrowest(fit ? base::Error{ErrorCode::kNotFound, "points"} : fit.error());
     }
     state_.stage = RunStage::kReturning;
     target_um_ = fit->position_um.value;
@@ -187,11 +201,9 @@ RunWish FocusRun::end_pass(double seconds) {
     fine_ = true;
     return begin_pass(fit->position_um.value, kFineStep * plan_.depth_um, kFinePlaces);
   }
-  const auto narrowest =
-      std::min_element(state_.points.begin(), state_.points.end(),
-                       [](const auto& a, const auto& b) { return a.width < b.width; });
-  if (coarse_ >= kMostCoarse || narrowest == state_.points.end()) {
-    return fail(fit ? base::Error{ErrorCode::kNotFound, "points"} : fit.error());
+  const auto narrowest = narrowest_of(state_.points);
+  if (coarse_ >= kMostCoarse || !narrowest) {
+    return fail_at_narrowest(fit ? base::Error{ErrorCode::kNotFound, "points"} : fit.error());
   }
   // On from where it was narrowest, so that its neighbours are seen on both sides.
   return begin_pass(narrowest->position_um, kCoarseStep * plan_.depth_um, kCoarsePlaces);

@@ -69,7 +69,7 @@ Result<FocusFit> fit_focus(const std::vector<FocusPoint>& points) {
     spread = normal.inv() * (scatter * scatter);
   }
   const double least = curve(2) - curve(1) * curve(1) / (4.0 * curve(0));
-  if (curve(0) <= 3.0 * std::sqrt(std::max(0.0, spread(0, 0))) || !(least > 0.0)) {
+  if (curve(0) <= 3.0 * std::sqrt(std::max(0.0, spread(0, 0)))) {
     return base::fail(ErrorCode::kNotFound, "points");
   }
   const double at = -curve(1) / (2.0 * curve(0));
@@ -82,7 +82,8 @@ Result<FocusFit> fit_focus(const std::vector<FocusPoint>& points) {
   FocusFit fit;
   fit.position_um = {middle + range * at,
                      range * std::sqrt(std::max(0.0, slope.dot(spread * slope)))};
-  fit.width = std::sqrt(least);
+  // Where the places lie so far apart that they tell of the flanks alone, least may fall below 0.
+  fit.width = std::sqrt(std::max(0.0, least));
   fit.um_per_width = range / std::sqrt(curve(0));
   fit.inside = std::abs(at) < 1.0;
   return fit;

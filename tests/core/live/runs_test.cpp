@@ -37,6 +37,24 @@ TEST(FocusRun, FindsTheBottomOfTheValley) {
   }
 }
 
+TEST(FocusRun, FindsAValleyThatIsNarrowerThanItsPlaces) {
+  // Flanks as straight as a blurred disc makes them: no place tells how narrow the bottom is.
+  for (const double best : {-70.0, 0.0, 31.0}) {
+    std::vector<FocusPoint> points;
+    for (int i = -3; i <= 3; ++i) {
+      for (const double scatter : {0.97, 1.0, 1.03}) {
+        const double out = std::abs(155.0 * i - best);
+        points.push_back({40'000.0 + 155.0 * i, scatter * std::max(4.0, 0.09 * out - 2.0)});
+      }
+    }
+    const auto fit = fit_focus(points);
+    ASSERT_TRUE(fit) << best;
+    EXPECT_NEAR(fit->position_um.value, 40'000.0 + best, 40.0);
+    EXPECT_TRUE(fit->inside);
+    EXPECT_GE(fit->width, 0.0);
+  }
+}
+
 TEST(FocusRun, SaysWhenThereIsNoValley) {
   std::vector<FocusPoint> flank;
   for (int i = 0; i < 8; ++i) {

@@ -18,7 +18,7 @@ struct FocusPoint {
 /// The place of best focus.
 struct FocusFit {
   Estimate position_um;
-  double width = 0.0;         ///< there
+  double width = 0.0;         ///< there; 0: too narrow for the places that were tried
   double um_per_width = 0.0;  ///< far from focus, by how much the focuser goes for one width more
   bool inside = false;        ///< the places tried lie on both sides of it
 };
