@@ -42,7 +42,9 @@ double seen_defocus_um(double sensor_per_focuser, const StandInFocuser& focuser)
   return stepped(sensor_per_focuser * focuser.out_of_focus_um(), 10.0, 20'000.0);
 }
 double seen_detune_angstrom(const StandInHeater& heater) {
-  return stepped(heater.detuned_angstrom(), 0.005, 5.0);
+  const double off_angstrom = heater.detuned_angstrom();
+  constexpr double kNear_angstrom = 0.5;  // further out only the light changes
+  return stepped(off_angstrom, std::abs(off_angstrom) < kNear_angstrom ? 0.005 : 0.05, 5.0);
 }
 
 }  // namespace

@@ -179,8 +179,10 @@ bool CaptureView::settled() const {
 bool CaptureView::complete() const {
   const LiveCamera& camera = models().camera;
   const capture::Glance& glance = camera.glance();
+  const auto& heater = glance.hands.heater;
+  const bool warm = !heater || (heater->on_band && heater->wait_s.value_or(0.0) <= 0.0);
   return !camera.looking() || glance.ended ||
-         (glance.judgement.limit != live::Limit::kNotYet && !to_be_focused_ &&
+         (warm && glance.judgement.limit != live::Limit::kNotYet && !to_be_focused_ &&
           (!glance.focusing || capture::over(glance.focusing->stage)));
 }
 
