@@ -25,7 +25,14 @@ using devices::Request;
 
 namespace {
 
-constexpr int kSlots = 6;
+/// As many frames as fit some room, within reason: a user's folder in memory may be small.
+int slots_for(const optics::Camera& camera) {
+  constexpr double kRoom_bytes = 64e6;
+  constexpr double kBytesPerPixel = 2.0;
+  const double frame_bytes = kBytesPerPixel * camera.width_px * camera.height_px;
+  return static_cast<int>(std::clamp(kRoom_bytes / frame_bytes, 3.0, 6.0));
+}
+
 constexpr double kLeast_hz = 0.1;
 
 double rate_of(const optics::Camera& camera, double exposure_ms, double most_hz) {
@@ -165,7 +172,8 @@ Result<std::unique_ptr<StandInTelescope>> StandInTelescope::open(
     heater.advance(build.running_for_s);
     build.stream.shot.detune_angstrom = seen_detune_angstrom(heater);
   }
-  auto ring = devices::FrameRing::make(frames, camera.width_px, camera.height_px, kSlots);
+  auto ring =
+      devices::FrameRing::make(frames, camera.width_px, camera.height_px, slots_for(camera));
   if (!ring) {
     return tl::make_unexpected(ring.error());
   }

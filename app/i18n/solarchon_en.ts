@@ -39,13 +39,6 @@
     </message>
 </context>
 <context>
-    <name>solarchon::app::FocusPage</name>
-    <message numerus="yes">
-        <source>%n s ago</source>
-        <translation><numerusform>%n s ago</numerusform><numerusform>%n s ago</numerusform></translation>
-    </message>
-</context>
-<context>
     <name>solarchon::app::FramePage</name>
     <message numerus="yes">
         <source>The target takes %n panel(s)</source>

@@ -3218,10 +3218,6 @@ Az %6, Alt %7</translation>
         <translation>afuera</translation>
     </message>
     <message>
-        <source>No run yet</source>
-        <translation>Ninguna pasada aún</translation>
-    </message>
-    <message>
         <source>A run tries places about this one and goes to the best; it takes about a minute.</source>
         <translation>Una pasada prueba posiciones alrededor de esta y va a la mejor; dura más o menos un minuto.</translation>
     </message>
@@ -3233,33 +3229,9 @@ Az %6, Alt %7</translation>
         <source>Lack of detail, of the least</source>
         <translation>Falta de detalle, respecto a la menor</translation>
     </message>
-    <message numerus="yes">
-        <source>%n s ago</source>
-        <translation><numerusform>hace %n s</numerusform><numerusform>hace %n s</numerusform></translation>
-    </message>
-    <message>
-        <source>now</source>
-        <translation>ahora</translation>
-    </message>
     <message>
         <source>No limb in sight</source>
         <translation>Sin limbo a la vista</translation>
-    </message>
-    <message>
-        <source>No motor is known here: turn the knob and watch the edge.</source>
-        <translation>Aquí no se conoce ningún motor: gire el mando y mire el borde.</translation>
-    </message>
-    <message>
-        <source>As narrow as it was: %1″.</source>
-        <translation>Tan estrecho como llegó a estar: %1″.</translation>
-    </message>
-    <message>
-        <source>%1″ now, %2″ at its narrowest: turn back.</source>
-        <translation>%1″ ahora, %2″ en lo más estrecho: vuelva atrás.</translation>
-    </message>
-    <message>
-        <source>Begin anew</source>
-        <translation>Empezar de nuevo</translation>
     </message>
     <message>
         <source>Stop</source>
@@ -3274,16 +3246,28 @@ Az %6, Alt %7</translation>
         <translation>Prueba posiciones con el motor y va a la mejor (F11)</translation>
     </message>
     <message>
-        <source>Forgets what was seen (F11)</source>
-        <translation>Olvida lo visto (F11)</translation>
-    </message>
-    <message>
         <source>Tube %1.</source>
         <translation>Tubo a %1.</translation>
     </message>
     <message>
         <source>It was %1 when focus was found: look again.</source>
         <translation>Estaba a %1 cuando se halló el foco: búsquelo de nuevo.</translation>
+    </message>
+    <message>
+        <source>Narrowest so far: %1″ at %2 mm.</source>
+        <translation>Lo más estrecho hasta ahora: %1″ en %2 mm.</translation>
+    </message>
+    <message>
+        <source>Turn back to it.</source>
+        <translation>Vuelva ahí.</translation>
+    </message>
+    <message>
+        <source>No motor</source>
+        <translation>Sin motor</translation>
+    </message>
+    <message>
+        <source>Nothing can be turned from here.</source>
+        <translation>Desde aquí no se puede girar nada.</translation>
     </message>
 </context>
 <context>
@@ -3982,6 +3966,10 @@ Az %6, Alt %7</translation>
     <message>
         <source>found by a run, etalon at %1</source>
         <translation>hallado por una pasada, etalón a %1</translation>
+    </message>
+    <message>
+        <source>%1, its heater %2 times quicker</source>
+        <translation>%1, con el calefactor %2 veces más rápido</translation>
     </message>
 </context>
 <context>

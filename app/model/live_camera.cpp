@@ -353,7 +353,17 @@ void LiveCamera::follow_document() {
 }
 
 QString LiveCamera::name() const {
-  return session_ ? QString::fromStdString(session_->card().name) : QString();
+  if (!session_) {
+    return {};
+  }
+  const auto sensor = optics::sensor_of(looked_with_.rig);
+  if (!of_the_document_ || !sensor) {
+    return QString::fromStdString(session_->card().name);
+  }
+  const QString camera = text(looked_with_.rig.elements[sensor->element].name);
+  return glance_.hands.heater
+             ? tr("%1, its heater %2 times quicker").arg(camera, number(haste_.heater_quicker, 0))
+             : camera;
 }
 
 bool LiveCamera::simulated() const { return session_ && of_the_document_; }

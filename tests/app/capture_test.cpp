@@ -270,6 +270,11 @@ TEST_F(CaptureTest, TurnsTheFocuserByHandAndStopsARun) {
   }));
   EXPECT_NEAR(camera().glance().hands.focuser->position_um, from_um + camera().focus_depth_um(),
               0.1);
+  // What was seen at each place where it stood is kept, and the narrowest of it named.
+  auto& plot = find<RunPlot>("focus-plot");
+  const auto places = [&] { return plot.picture().points.size(); };
+  ASSERT_TRUE(test::wait_until([&] { return places() >= 1; }));
+  const auto before = places();
   auto& position = *find<QWidget>("focus-position").findChild<QLineEdit*>();
   position.setFocus();
   position.selectAll();
@@ -277,6 +282,8 @@ TEST_F(CaptureTest, TurnsTheFocuserByHandAndStopsARun) {
   QTest::keyClick(&position, Qt::Key_Return);
   ASSERT_TRUE(
       test::wait_until([&] { return camera().glance().hands.focuser->position_um == 39'500.0; }));
+  ASSERT_TRUE(test::wait_until([&] { return places() > before; }));
+  EXPECT_TRUE(find<QLabel>("focus-says").text().startsWith("Narrowest so far"));
   QTest::mouseClick(&find<QPushButton>("focus-run"), Qt::LeftButton);
   ASSERT_TRUE(test::wait_until([&] { return camera().glance().focusing.has_value(); }));
   QTest::mouseClick(&find<QPushButton>("focus-run"), Qt::LeftButton);

@@ -15,7 +15,6 @@ namespace solarchon::app {
 namespace {
 
 constexpr double kUmPerMm = 1000.0;
-constexpr double kHandSpan_s = 90.0;
 /// A tube that has changed by so much has left its focus.
 constexpr double kWarmthCounts_k = 2.0;
 
@@ -70,12 +69,11 @@ void FocusPage::step(double depths) {
 }
 
 void FocusPage::run_or_stop() {
-  const capture::Glance& glance = camera_.glance();
-  if (!glance.hands.focuser) {
-    seen_.clear();
-  } else if (glance.focusing && !capture::over(glance.focusing->stage)) {
+  const auto& run = camera_.glance().focusing;
+  if (run && !capture::over(run->stage)) {
     camera_.stop_run();
   } else {
+    seen_.clear();
     camera_.find_focus();
   }
 }
@@ -102,44 +100,80 @@ QString FocusPage::words_of(const capture::FocusRunState& run) const {
       .arg(number(fit.position_um.value / kUmPerMm, 2), number(fit.position_um.spread, 0));
 }
 
-void FocusPage::follow_motor(const devices::FocuserState& focuser,
-                             const std::optional<capture::FocusRunState>& run) {
+void FocusPage::see(const capture::Glance& glance) {
+  const auto& focuser = glance.hands.focuser;
+  if (glance.focusing && capture::over(glance.focusing->stage) && glance.focusing->by_edge) {
+    for (const live::FocusPoint& point : glance.focusing->points) {
+      seen_[std::lround(point.position_um)] = point.width;
+    }
+  } else if (focuser && !focuser->moving && !glance.focusing && glance.readings.edge_arcsec) {
+    seen_[std::lround(focuser->position_um)] = glance.readings.edge_arcsec->value;
+  }
+}
+
+RunPlot::Picture FocusPage::picture_of(const capture::FocusRunState& run) const {
   RunPlot::Picture picture;
+  picture.up = run.by_edge ? tr("Width of the edge") : tr("Lack of detail, of the least");
+  picture.unit = run.by_edge ? QStringLiteral("\u2033") : QString();
+  // Detail has no unit: against the best.
+  double unit = 1.0;
+  if (!run.by_edge && !run.points.empty()) {
+    unit = std::min_element(run.points.begin(), run.points.end(), [](auto& a, auto& b) {
+             return a.width < b.width;
+           })->width;
+  }
+  for (const live::FocusPoint& point : run.points) {
+    picture.points.emplace_back(point.position_um / kUmPerMm, point.width / unit);
+  }
+  if (run.fit && run.points.size() > 2) {
+    const live::FocusFit& fit = *run.fit;
+    picture.best = fit.position_um.value / kUmPerMm;
+    const double from = run.points.front().position_um;
+    const double to = run.points.back().position_um;
+    constexpr int kSteps = 60;
+    for (int i = 0; i <= kSteps; ++i) {
+      const double at = std::lerp(from, to, static_cast<double>(i) / kSteps);
+      const double width = std::hypot(fit.width, (at - fit.position_um.value) / fit.um_per_width);
+      picture.curve.emplace_back(at / kUmPerMm, width / unit);
+    }
+  }
+  return picture;
+}
+
+RunPlot::Picture FocusPage::picture_by_hand() const {
+  RunPlot::Picture picture;
+  picture.up = tr("Width of the edge");
+  picture.unit = QStringLiteral("\u2033");
+  picture.empty = tr("No limb in sight");
+  for (const auto& [at_um, edge_arcsec] : seen_) {
+    picture.points.emplace_back(static_cast<double>(at_um) / kUmPerMm, edge_arcsec);
+  }
+  return picture;
+}
+
+QString FocusPage::words_by_hand(double at_um) const {
+  if (seen_.size() < 2) {
+    return tr("A run tries places about this one and goes to the best; it takes about a minute.");
+  }
+  const auto narrowest = std::min_element(
+      seen_.begin(), seen_.end(), [](const auto& a, const auto& b) { return a.second < b.second; });
+  const QString best = tr("Narrowest so far: %1\u2033 at %2 mm.")
+                           .arg(number(narrowest->second, 1),
+                                number(static_cast<double>(narrowest->first) / kUmPerMm, 2));
+  return std::lround(at_um) == narrowest->first
+             ? best
+             : best + QStringLiteral(" ") + tr("Turn back to it.");
+}
+
+void FocusPage::follow_motor(const devices::FocuserState& focuser) {
+  const auto& run = camera_.glance().focusing;
+  RunPlot::Picture picture = run ? picture_of(*run) : picture_by_hand();
   picture.left = tr("in");
   picture.right = tr("out");
   picture.now = focuser.position_um / kUmPerMm;
-  picture.empty = tr("No run yet");
-  QString words =
-      tr("A run tries places about this one and goes to the best; it takes about a minute.");
-  if (run) {
-    picture.up = run->by_edge ? tr("Width of the edge") : tr("Lack of detail, of the least");
-    picture.unit = run->by_edge ? QStringLiteral("\u2033") : QString();
-    // Detail has no unit: against the best.
-    double unit = 1.0;
-    if (!run->by_edge && !run->points.empty()) {
-      unit = std::min_element(run->points.begin(), run->points.end(), [](auto& a, auto& b) {
-               return a.width < b.width;
-             })->width;
-    }
-    for (const live::FocusPoint& point : run->points) {
-      picture.points.emplace_back(point.position_um / kUmPerMm, point.width / unit);
-    }
-    if (run->fit && run->points.size() > 2) {
-      const live::FocusFit& fit = *run->fit;
-      picture.best = fit.position_um.value / kUmPerMm;
-      const double from = run->points.front().position_um;
-      const double to = run->points.back().position_um;
-      constexpr int kSteps = 60;
-      for (int i = 0; i <= kSteps; ++i) {
-        const double at = std::lerp(from, to, static_cast<double>(i) / kSteps);
-        const double width = std::hypot(fit.width, (at - fit.position_um.value) / fit.um_per_width);
-        picture.curve.emplace_back(at / kUmPerMm, width / unit);
-      }
-    }
-    words = words_of(*run);
-    if (run->stage == capture::RunStage::kDone) {
-      found_at_c_ = run->temperature_c;
-    }
+  QString words = run ? words_of(*run) : words_by_hand(focuser.position_um);
+  if (run && run->stage == capture::RunStage::kDone) {
+    found_at_c_ = run->temperature_c;
   }
   if (focuser.temperature_c) {
     words += QStringLiteral(" ") + tr("Tube %1.").arg(celsius(*focuser.temperature_c));
@@ -154,58 +188,27 @@ void FocusPage::follow_motor(const devices::FocuserState& focuser,
   position_->show_value(std::round(focuser.position_um) / kUmPerMm);
 }
 
-void FocusPage::watch_the_hand(const capture::Glance& glance) {
-  if (const auto& edge = glance.readings.edge_arcsec) {
-    if (!seen_.empty() && glance.seconds < seen_.back().seconds) {
-      seen_.clear();  // another clip
-    }
-    if (seen_.empty() || glance.seconds > seen_.back().seconds) {
-      seen_.push_back({glance.seconds, edge->value});
-    }
-  }
-  while (!seen_.empty() && seen_.back().seconds - seen_.front().seconds > kHandSpan_s) {
-    seen_.pop_front();
-  }
-  RunPlot::Picture picture;
-  picture.up = tr("Width of the edge");
-  picture.unit = QStringLiteral("\u2033");
-  picture.left = tr("%n s ago", nullptr, static_cast<int>(kHandSpan_s));
-  picture.right = tr("now");
-  picture.empty = tr("No limb in sight");
-  double narrowest = 1e9;
-  for (const Seen& one : seen_) {
-    picture.points.emplace_back(one.seconds - seen_.back().seconds, one.edge_arcsec);
-    narrowest = std::min(narrowest, one.edge_arcsec);
-  }
-  plot_->show_picture(picture);
-  QString words = tr("No motor is known here: turn the knob and watch the edge.");
-  if (!seen_.empty()) {
-    constexpr double kAlike = 1.05;
-    const double now = seen_.back().edge_arcsec;
-    words = now <= kAlike * narrowest ? tr("As narrow as it was: %1\u2033.").arg(number(now, 1))
-                                      : tr("%1\u2033 now, %2\u2033 at its narrowest: turn back.")
-                                            .arg(number(now, 1), number(narrowest, 1));
-  }
-  says_->setText(words);
-}
-
 void FocusPage::follow() {
   const capture::Glance& glance = camera_.glance();
   const bool motor = glance.hands.focuser.has_value();
   const bool runs = glance.focusing && !capture::over(glance.focusing->stage);
   for (QWidget* one : {static_cast<QWidget*>(inwards_), static_cast<QWidget*>(outwards_),
                        static_cast<QWidget*>(position_)}) {
-    one->setVisible(motor);
-    one->setEnabled(!runs);
+    one->setEnabled(motor && !runs);
   }
-  run_->setText(!motor ? tr("Begin anew") : runs ? tr("Stop") : tr("Find the focus"));
-  run_->setToolTip(motor ? tr("Tries places with the motor and goes to the best (F11)")
-                         : tr("Forgets what was seen (F11)"));
+  run_->setEnabled(motor);
+  run_->setText(runs ? tr("Stop") : tr("Find the focus"));
+  run_->setToolTip(tr("Tries places with the motor and goes to the best (F11)"));
   if (motor) {
-    follow_motor(*glance.hands.focuser, glance.focusing);
-  } else {
-    watch_the_hand(glance);
+    see(glance);
+    follow_motor(*glance.hands.focuser);
+    return;
   }
+  seen_.clear();
+  RunPlot::Picture picture;
+  picture.empty = tr("No motor");
+  plot_->show_picture(picture);
+  says_->setText(tr("Nothing can be turned from here."));
 }
 
 }  // namespace solarchon::app

@@ -4,7 +4,7 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QWidget>
-#include <deque>
+#include <map>
 #include <optional>
 
 #include "app/model/live_camera.h"
@@ -13,26 +13,26 @@
 
 namespace solarchon::app {
 
-/// The focuser: a run that looks for the best place, and steps by hand. Without a motor, how narrow
-/// the edge is drawn while somebody turns the knob, and the narrowest so far.
+/// The focuser: a run that looks for the best place, and steps by hand with what was seen at each
+/// place where it stood.
 class FocusPage : public QWidget {
   Q_OBJECT
 
  public:
   FocusPage(LiveCamera& camera, QWidget* parent);
   void follow();
-  /// Begins a run, or stops the one that goes on; without a motor, forgets what was seen.
+  /// Begins a run, or stops the one that goes on.
   void run_or_stop();
 
  private:
-  struct Seen {
-    double seconds;
-    double edge_arcsec;
-  };
   void step(double depths);
-  void watch_the_hand(const capture::Glance& glance);
-  void follow_motor(const devices::FocuserState& focuser,
-                    const std::optional<capture::FocusRunState>& run);
+  void see(const capture::Glance& glance);
+  void follow_motor(const devices::FocuserState& focuser);
+  /// What the run shows.
+  [[nodiscard]] RunPlot::Picture picture_of(const capture::FocusRunState& run) const;
+  /// What was seen by hand.
+  [[nodiscard]] RunPlot::Picture picture_by_hand() const;
+  [[nodiscard]] QString words_by_hand(double at_um) const;
   [[nodiscard]] QString words_of(const capture::FocusRunState& run) const;
 
   LiveCamera& camera_;
@@ -42,7 +42,7 @@ class FocusPage : public QWidget {
   QPushButton* outwards_;
   NumberField* position_;
   QPushButton* run_;
-  std::deque<Seen> seen_;
+  std::map<long, double> seen_;       ///< width of the edge (arcsec) where it stood (um)
   std::optional<double> found_at_c_;  ///< warmth of the tube when focus was found
 };
 

@@ -30,7 +30,7 @@ class RunPlot : public Drawing {
   explicit RunPlot(QWidget* parent) : Drawing(parent) {}
   void show_picture(const Picture& picture);
   [[nodiscard]] const Picture& picture() const { return picture_; }
-  [[nodiscard]] QSize least_size() const override { return {240, 120}; }
+  [[nodiscard]] QSize least_size() const override { return {240, 84}; }
 
  protected:
   void draw(QPainter& painter) override;
