@@ -398,7 +398,7 @@ TEST_F(Rear, ASessionFocusesByItself) {
   const auto glance_until = [&](const auto& done) {
     const auto begun = std::chrono::steady_clock::now();
     capture::Glance glance = session.glance();
-    while (!done(glance) && std::chrono::steady_clock::now() - begun < std::chrono::seconds(60)) {
+    while (!done(glance) && std::chrono::steady_clock::now() - begun < std::chrono::seconds(240)) {
       std::this_thread::sleep_for(std::chrono::milliseconds(10));
       glance = session.glance();
     }

@@ -148,7 +148,8 @@ QString LivePlate::caption() const {
   if (camera_.setting().disc_may_clip) {
     words << tr("exposed for prominences");
   }
-  words << tr("%1 frames a second").arg(number(shown_.rate_hz, 0)) << tr("false colour");
+  words << tr("%1 frames a second").arg(number(shown_.rate_hz, shown_.rate_hz < 2.0 ? 1 : 0))
+        << tr("false colour");
   return words.join(QStringLiteral(" \u00b7 "));
 }
 
