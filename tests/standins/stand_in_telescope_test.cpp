@@ -251,6 +251,16 @@ TEST(FocusRun, SaysWhenThereIsNothingToFindOrNoFocuser) {
   }
   EXPECT_EQ(stuck.state().stage, RunStage::kFailed);
   EXPECT_EQ(stuck.state().problem->field, "focuser");
+  // Of one that does not tell its travel nothing is asked that lies further in than fully in.
+  devices::FocuserState near{1'000.0, 0.0, false, {}};
+  auto blind = capture::FocusRun::begin({50.0}, near).value();
+  for (double seconds = 0.0; seconds < 600.0 && !over(blind.state().stage); seconds += 0.1) {
+    if (const auto wish = blind.take(seconds, {near, {}}, meters); wish.focus_to_um) {
+      EXPECT_GE(*wish.focus_to_um, 0.0);
+      near.position_um = *wish.focus_to_um;
+    }
+  }
+  EXPECT_EQ(blind.state().stage, RunStage::kFailed);
   // It is taken away.
   auto away = capture::FocusRun::begin({50.0}, from).value();
   (void)away.take(0.0, {}, meters);

@@ -50,7 +50,8 @@ FocusRun::FocusRun(const FocusPlan& plan, const devices::FocuserState& from)
     : plan_(plan), travel_um_(from.travel_um), middle_um_(from.position_um) {}
 
 double FocusRun::within_travel(double position_um) const {
-  return travel_um_ > 0.0 ? std::clamp(position_um, 0.0, travel_um_) : position_um;
+  const double outside_um = std::max(0.0, position_um);  // there is nothing further in
+  return travel_um_ > 0.0 ? std::min(outside_um, travel_um_) : outside_um;
 }
 
 RunWish FocusRun::fail(base::Error problem) {
