@@ -112,6 +112,7 @@ struct TelescopeOptions {
   std::optional<double> exposure_ms;
   std::uint32_t seed = 1;
   standins::FocuserBuild focuser;
+  standins::GuiderBuild guider;
   std::optional<double> focus_off_um;
   std::optional<double> off_band_angstrom;
   double quicker = 1.0;
@@ -132,6 +133,8 @@ struct TelescopeOptions {
         ->check(CLI::Range(-20000.0, 20000.0));
     app.add_option("--backlash", focuser.backlash_um, "of the focuser (um)")
         ->check(CLI::Range(0.0, 5000.0));
+    app.add_option("--guider-backlash", guider.backlash_arcsec, "of its northern axis (arcsec)")
+        ->check(CLI::Range(0.0, 600.0));
     app.add_option("--off-band", off_band_angstrom, "of the etalon at its middle step (angstrom)")
         ->check(CLI::Range(-1.0, 1.0));
     app.add_option("--heater-quicker", quicker, "it heats and cools so many times faster")
@@ -209,6 +212,8 @@ struct TelescopeOptions {
       made.focuser.trails_um = made.focuser.backlash_um;
     }
     made.running_for_s = running_for_s;
+    made.celestial = answers.celestial;
+    made.guider = guider;
     return made;
   }
 
@@ -248,7 +253,8 @@ int main(int argc, char** argv) {
   MountOptions mount;
   mount.add_to(app);
   TelescopeOptions telescope;
-  CLI::App* rear = app.add_subcommand("telescope", "a camera with a focuser and a heated etalon");
+  CLI::App* rear =
+      app.add_subcommand("telescope", "a camera with a focuser, a heated etalon and a guider");
   telescope.add_to(*rear);
   CLI11_PARSE(app, argc, argv);
   if (rear->parsed()) {

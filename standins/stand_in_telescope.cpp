@@ -2,17 +2,11 @@
 #include "standins/stand_in_telescope.h"
 
 #include <algorithm>
-#include <atomic>
-#include <chrono>
 #include <cmath>
-#include <condition_variable>
-#include <mutex>
-#include <thread>
 #include <utility>
 
 #include "solarchon/base/json.h"
 #include "solarchon/devices/frame_ring.h"
-#include "solarchon/match/clip.h"
 #include "solarchon/optics/rig.h"
 
 namespace solarchon::standins {
@@ -33,13 +27,6 @@ int slots_for(const optics::Camera& camera) {
   return static_cast<int>(std::clamp(kRoom_bytes / frame_bytes, 3.0, 6.0));
 }
 
-constexpr double kLeast_hz = 0.1;
-
-double rate_of(const optics::Camera& camera, double exposure_ms, double most_hz) {
-  return std::clamp(match::frame_rate(camera, {camera.width_px, camera.height_px}, exposure_ms).hz,
-                    kLeast_hz, most_hz);
-}
-
 double stepped(double value, double step, double most) {
   return std::clamp(step * std::round(value / step), -most, most);
 }
@@ -55,106 +42,6 @@ double seen_detune_angstrom(const StandInHeater& heater) {
 }
 
 }  // namespace
-
-/// Takes frames on a thread of its own and leaves them in the ring.
-class StandInTelescope::Camera {
- public:
-  /// What the frames to come are taken with.
-  struct Knobs {
-    double exposure_ms = 1.0;
-    double defocus_um = 0.0;
-    double detune_angstrom = 0.0;
-    bool operator==(const Knobs&) const = default;
-  };
-
-  Camera(camera::Stream stream, devices::FrameRing ring, std::filesystem::path frames,
-         const optics::Camera& sensor, double most_hz)
-      : stream_(std::move(stream)),
-        ring_(std::move(ring)),
-        frames_(std::move(frames)),
-        sensor_(sensor),
-        most_hz_(most_hz) {
-    const camera::Shot& shot = stream_.shot();
-    knobs_ = {shot.exposure_ms, shot.defocus_um, shot.detune_angstrom};
-    thread_ = std::jthread([this](const std::stop_token& stop) { run(stop); });
-  }
-
-  void turn(const Knobs& knobs) {
-    const std::lock_guard lock(mutex_);
-    knobs_ = knobs;
-  }
-  [[nodiscard]] Knobs knobs() const {
-    const std::lock_guard lock(mutex_);
-    return knobs_;
-  }
-  [[nodiscard]] devices::CameraState state() const {
-    const double exposure_ms = knobs().exposure_ms;
-    return {frames_.string(),        sensor_.width_px, sensor_.height_px,
-            (1 << sensor_.bits) - 1, exposure_ms,      rate_of(sensor_, exposure_ms, most_hz_)};
-  }
-  [[nodiscard]] bool ended() const { return ended_; }
-
- private:
-  using Clock = std::chrono::steady_clock;
-
-  void run(const std::stop_token& stop) {
-    const Clock::time_point began = Clock::now();
-    camera::Recording recording;
-    std::int64_t number = 0;
-    double due_s = 0.0;
-    while (!stop.stop_requested()) {
-      const Knobs now = knobs();
-      if (!obey(now)) {
-        break;
-      }
-      const double step_s = 1.0 / rate_of(sensor_, now.exposure_ms, most_hz_);
-      {
-        std::unique_lock lock(mutex_);
-        wake_.wait_until(lock, stop,
-                         began + std::chrono::duration_cast<Clock::duration>(
-                                     std::chrono::duration<double>(due_s)),
-                         [] { return false; });
-      }
-      if (stop.stop_requested() || !stream_.record(due_s, recording, {stop})) {
-        break;
-      }
-      recording.frame.info.exposure_ms = now.exposure_ms;
-      ring_.leave(recording.frame, due_s, number);
-      // What the machine could not draw in time is lost, as on a cable that is too slow.
-      const std::chrono::duration<double> gone = Clock::now() - began;
-      const double late = std::floor(std::max(0.0, gone.count() - due_s) / step_s);
-      const double steps = std::max(1.0, late);
-      number += static_cast<std::int64_t>(steps);
-      due_s += steps * step_s;
-    }
-    ended_ = true;
-  }
-
-  /// Lets the picture follow the knobs. @return  false when it cannot be drawn any more
-  bool obey(const Knobs& now) {
-    const camera::Shot& shown = stream_.shot();
-    if (shown.exposure_ms == now.exposure_ms && shown.defocus_um == now.defocus_um &&
-        shown.detune_angstrom == now.detune_angstrom) {
-      return true;
-    }
-    camera::Shot shot = shown;
-    shot.exposure_ms = now.exposure_ms;
-    shot.defocus_um = now.defocus_um;
-    shot.detune_angstrom = now.detune_angstrom;
-    return stream_.change(std::move(shot)).has_value();
-  }
-
-  camera::Stream stream_;
-  devices::FrameRing ring_;
-  std::filesystem::path frames_;
-  optics::Camera sensor_;
-  double most_hz_;
-  std::atomic<bool> ended_{false};
-  mutable std::mutex mutex_;
-  std::condition_variable_any wake_;
-  Knobs knobs_;
-  std::jthread thread_;  ///< last: it uses the others
-};
 
 Result<std::unique_ptr<StandInTelescope>> StandInTelescope::open(
     TelescopeBuild build, const std::filesystem::path& frames, sky::UtcTime now) {
@@ -177,18 +64,23 @@ Result<std::unique_ptr<StandInTelescope>> StandInTelescope::open(
   if (!ring) {
     return tl::make_unexpected(ring.error());
   }
+  build.stream.steered = true;
   auto stream = camera::Stream::open(build.stream);
   if (!stream) {
     return tl::make_unexpected(stream.error());
   }
-  auto plays =
-      std::make_unique<Camera>(*std::move(stream), *std::move(ring), frames, camera, build.most_hz);
+  auto plays = std::make_unique<StandInCamera>(*std::move(stream), *std::move(ring), frames, camera,
+                                               build.most_hz);
   return std::unique_ptr<StandInTelescope>(new StandInTelescope(build, std::move(plays), now));
 }
 
-StandInTelescope::StandInTelescope(const TelescopeBuild& build, std::unique_ptr<Camera> camera,
-                                   sky::UtcTime now)
-    : build_(build), focuser_(build.focuser), camera_(std::move(camera)), now_(now) {
+StandInTelescope::StandInTelescope(const TelescopeBuild& build,
+                                   std::unique_ptr<StandInCamera> camera, sky::UtcTime now)
+    : build_(build),
+      focuser_(build.focuser),
+      guider_(build.guider),
+      camera_(std::move(camera)),
+      now_(now) {
   focuser_.advance(build.running_for_s);
   if (build.heater) {
     heater_.emplace(*build.heater);
@@ -216,21 +108,30 @@ void StandInTelescope::advance(sky::UtcTime now) {
       events_.push_back({"heater.on_band", Json::object()});
     }
   }
+  guider_.advance(by_s);
+  const bool guiding = guider_.state().moving;
+  if (std::exchange(was_guiding_, guiding) && !guiding) {
+    events_.push_back({"guide.arrived", Json::object()});
+  }
   show_camera();
 }
 
 void StandInTelescope::show_camera() {
-  Camera::Knobs knobs = camera_->knobs();
+  StandInCamera::Knobs knobs = camera_->knobs();
   knobs.defocus_um = seen_defocus_um(build_.sensor_per_focuser, focuser_);
   if (heater_) {
     knobs.detune_angstrom = seen_detune_angstrom(*heater_);
   }
+  // What the telescope goes past, the picture goes the other way.
+  const sky::DiscPlace looks = guider_.looks();
+  knobs.steered_arcsec =
+      sky::to_picture({-looks.west_arcsec, -looks.north_arcsec}, build_.celestial);
   camera_->turn(knobs);
 }
 
 Answer StandInTelescope::hello(const Request& request) const {
-  Json can =
-      Json::array({"camera.state", "camera.expose", "focuser.state", "focuser.go", "focuser.stop"});
+  Json can = Json::array({"camera.state", "camera.expose", "camera.region", "focuser.state",
+                          "focuser.go", "focuser.stop", "guide.state", "guide.nudge"});
   std::string name = "Stand-in telescope";
   if (heater_) {
     can.push_back("heater.state");
@@ -263,9 +164,31 @@ Answer StandInTelescope::answer(const Request& request) {
     if (reader.error()) {
       return bad();
     }
-    Camera::Knobs knobs = camera_->knobs();
+    StandInCamera::Knobs knobs = camera_->knobs();
     knobs.exposure_ms = exposure_ms;
     camera_->turn(knobs);
+    return done;
+  }
+  if (method == "camera.region") {
+    const auto region = devices::region_from_json(request.params, "params");
+    if (!region) {
+      return {request.id, {}, Fault::kBadParams, region.error().field};
+    }
+    StandInCamera::Knobs knobs = camera_->knobs();
+    knobs.region = camera_->nearest(*region);
+    camera_->turn(knobs);
+    return done;
+  }
+  if (method == "guide.state") {
+    return {request.id, devices::to_json(guider_.state()), {}, {}};
+  }
+  if (method == "guide.nudge") {
+    const double west_arcsec = reader.number("west_arcsec", devices::kNudgeRange);
+    const double north_arcsec = reader.number("north_arcsec", devices::kNudgeRange);
+    if (reader.error()) {
+      return bad();
+    }
+    guider_.nudge(west_arcsec, north_arcsec);
     return done;
   }
   if (method == "focuser.state") {

@@ -8,7 +8,9 @@
 #include "solarchon/base/result.h"
 #include "solarchon/camera/stream.h"
 #include "standins/stand_in.h"
+#include "standins/stand_in_camera.h"
 #include "standins/stand_in_focuser.h"
+#include "standins/stand_in_guider.h"
 #include "standins/stand_in_heater.h"
 
 namespace solarchon::standins {
@@ -21,12 +23,14 @@ struct TelescopeBuild {
   /// amplifier behind it lengthens.
   double sensor_per_focuser = 1.0;
   std::optional<HeaterBuild> heater = {};  ///< none: an etalon that is tuned by hand, or none
+  GuiderBuild guider = {};
+  sky::PictureOrientation celestial = {};  ///< of the picture: how a move of the guider shows
   double running_for_s = 0.0;              ///< it has cooled and heated for so long already
   double most_hz = 20.0;                   ///< frames, however fast the camera is
 };
 
-/// A camera, a focuser and a heater that are played. The camera has a thread of its own: nothing
-/// that is asked waits for a frame.
+/// A camera, a focuser, a heater and a guider that are played. The camera has a thread of its own:
+/// nothing that is asked waits for a frame.
 class StandInTelescope : public StandIn {
  public:
   /// Draws the first Sun.
@@ -48,18 +52,20 @@ class StandInTelescope : public StandIn {
   [[nodiscard]] double out_of_focus_um() const { return focuser_.out_of_focus_um(); }
 
  private:
-  class Camera;
-  StandInTelescope(const TelescopeBuild& build, std::unique_ptr<Camera> camera, sky::UtcTime now);
+  StandInTelescope(const TelescopeBuild& build, std::unique_ptr<StandInCamera> camera,
+                   sky::UtcTime now);
   [[nodiscard]] devices::Answer hello(const devices::Request& request) const;
   void show_camera();
 
   TelescopeBuild build_;
   StandInFocuser focuser_;
   std::optional<StandInHeater> heater_;
-  std::unique_ptr<Camera> camera_;
+  StandInGuider guider_;
+  std::unique_ptr<StandInCamera> camera_;
   sky::UtcTime now_;
   std::vector<devices::Event> events_;
   bool was_moving_ = false;
+  bool was_guiding_ = false;
   bool was_on_band_ = false;
 };
 

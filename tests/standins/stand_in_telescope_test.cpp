@@ -8,7 +8,10 @@
 #include "solarchon/capture/run.h"
 #include "solarchon/capture/session.h"
 #include "solarchon/devices/telescope_client.h"
+#include "solarchon/frames/clip_reader.h"
 #include "solarchon/live/air_watch.h"
+#include "solarchon/live/meters.h"
+#include "solarchon/measure/disc.h"
 #include "solarchon/workspace/live.h"
 #include "tests/standins/rogue.h"
 #include "tests/standins/served.h"
@@ -300,10 +303,15 @@ TEST(TuningRun, FindsTheStepThatIsNearestToTheLine) {
 /// One that is served over a socket, as the process does it.
 class Rear : public testing::Test {
  protected:
-  void begin(const optics::Rig& rig, std::optional<HeaterBuild> heater = {}) {
+  void begin(const optics::Rig& rig, std::optional<HeaterBuild> heater = {},
+             std::vector<camera::Wander> way = {}) {
     look_ = look_at(rig);
     TelescopeBuild build;
     build.stream = look_.stream;
+    if (!way.empty()) {
+      build.stream.way = std::move(way);
+    }
+    build.celestial = look_.answers.celestial;
     build.focuser.starts_um = 20'000.0;
     build.focuser.best_um = 20'150.0;
     build.focuser.speed_um_s = 20'000.0;
@@ -431,6 +439,115 @@ TEST_F(Rear, ASessionFocusesByItself) {
   EXPECT_FALSE(done.refusal);
   served_.reset();
   EXPECT_NEAR(telescope_->out_of_focus_um(), 0.0, 0.5 * depth_um);
+}
+
+TEST(StandInGuider, GoesAtItsSpeedAndTrailsOnItsNorthernAxis) {
+  StandInGuider guider({10.0, 4.0});
+  guider.nudge(30.0, 20.0);
+  guider.advance(1.0);
+  EXPECT_TRUE(guider.state().moving);
+  EXPECT_DOUBLE_EQ(guider.state().west_arcsec, 10.0);
+  EXPECT_DOUBLE_EQ(guider.looks().west_arcsec, 10.0);
+  EXPECT_DOUBLE_EQ(guider.looks().north_arcsec, 8.0);  // half of the play was to be taken up
+  guider.advance(5.0);
+  EXPECT_FALSE(guider.state().moving);
+  EXPECT_DOUBLE_EQ(guider.looks().north_arcsec, 18.0);
+  guider.nudge(0.0, -3.0);
+  guider.advance(5.0);
+  EXPECT_DOUBLE_EQ(guider.looks().north_arcsec, 18.0);  // within the play nothing moves
+  guider.nudge(0.0, -3.0);
+  guider.advance(5.0);
+  EXPECT_DOUBLE_EQ(guider.looks().north_arcsec, 16.0);
+}
+
+TEST_F(Rear, LooksWhereItsGuiderGoesAndReadsARegionQuicker) {
+  begin(test::quick_rig());
+  auto source = capture::open_telescope_source(folder / "rear", 5.0).value();
+  live::Setting setting = look_.setting;
+  live::Meters meters(setting);
+  capture::LiveFrame frame;
+  const auto centre = [&] {
+    EXPECT_TRUE(source->next(frame, {}).value());
+    meters.moved();
+    meters.take(frame.frame, frame.seconds);
+    const auto limb = meters.readings().limb;
+    EXPECT_TRUE(limb);
+    return limb ? sky::PictureOffset{limb->centre_x_px, -limb->centre_y_px} : sky::PictureOffset{};
+  };
+  const sky::PictureOffset before = centre();
+  ASSERT_TRUE(source->hands().guider);
+  ASSERT_TRUE(source->nudge(-200.0, 120.0));
+  while (source->next(frame, {}).value() && source->hands().guider->west_arcsec != -200.0) {
+  }
+  for (int i = 0; i < 3; ++i) {
+    ASSERT_TRUE(source->next(frame, {}).value());
+  }
+  const sky::PictureOffset after = centre();
+  // The telescope went east and north: the Sun goes west and south.
+  const sky::DiscPlace went =
+      sky::to_disc({after.right - before.right, after.up - before.up}, look_.answers.celestial);
+  const double scale = look_.setting.plate_scale_arcsec_px;
+  EXPECT_NEAR(scale * went.west_arcsec, 200.0, 0.5 * scale);
+  EXPECT_NEAR(scale * went.north_arcsec, -120.0, 0.5 * scale + 1.5);
+  ASSERT_TRUE(source->read_region({200, 100, 130, 96}));
+  while (source->next(frame, {}).value() && frame.frame.width == 640) {
+  }
+  EXPECT_EQ(frame.frame.width, 136);
+  EXPECT_EQ(frame.frame.height, 96);
+  EXPECT_EQ(frame.frame.pixels.size(), 136U * 96U);
+  TelescopeClient client = this->client();
+  EXPECT_EQ(client.camera().value().width_px, 136);
+  EXPECT_FALSE(client.call("camera.region", {{"left_px", -1}}));
+  EXPECT_FALSE(client.call("guide.nudge", {{"west_arcsec", 1e9}, {"north_arcsec", 0}}));
+  ASSERT_TRUE(source->read_region({}));
+  while (source->next(frame, {}).value() && frame.frame.width != 640) {
+  }
+}
+
+TEST_F(Rear, ASeriesHoldsTheSunThatItsMountLetsGo) {
+  begin(test::quick_rig(), {}, {{0.0, {0.0, 0.0}, 0.0}, {600.0, {600.0, -480.0}, 0.0}});
+  capture::Session session(capture::open_telescope_source(folder / "rear", 5.0).value(),
+                           look_.setting, {}, 100.0);
+  const auto wait_for = [&](const auto& done) {
+    for (int i = 0; i < 12'000; ++i) {
+      if (done(session.glance())) {
+        return true;
+      }
+      std::this_thread::sleep_for(std::chrono::milliseconds(10));
+    }
+    return false;
+  };
+  capture::SeriesPlan plan;
+  plan.folder = folder.path();
+  plan.stem = "lapse";
+  capture::Take take;
+  take.frames = 3;
+  plan.takes = {take};
+  plan.rounds = 6;
+  plan.every_s = 5.0;
+  plan.hold =
+      capture::HoldPlan{look_.setting.plate_scale_arcsec_px, look_.answers.celestial, {}, {}};
+  ASSERT_TRUE(wait_for([](const capture::Glance& glance) {
+    return glance.hands.guider.has_value() && glance.readings.limb.has_value();
+  }));
+  session.run_series(plan);
+  ASSERT_TRUE(wait_for([](const capture::Glance& glance) {
+    return glance.series && capture::over(glance.series->stage);
+  }));
+  EXPECT_EQ(session.glance().series->clips, 6);
+  const auto recorded = session.take_recorded();
+  ASSERT_EQ(recorded.size(), 6U);
+  const auto centre_of = [&](const capture::Recorded& clip) {
+    frames::Frame frame;
+    EXPECT_TRUE(frames::ClipReader::open(clip.file)->read(0, frame));
+    const auto limb = measure::fit_limb(frame);
+    EXPECT_TRUE(limb);
+    return sky::PictureOffset{limb->centre_x_px, limb->centre_y_px};
+  };
+  const sky::PictureOffset first = centre_of(recorded.front());
+  const sky::PictureOffset last = centre_of(recorded.back());
+  // 1.28 arcsec a second over 25 s: 8 pixels without it.
+  EXPECT_LT(std::hypot(last.right - first.right, last.up - first.up), 2.5);
 }
 
 TEST(TelescopeSource, WaitsForADeviceThatIsNotThereAndSaysSo) {

@@ -115,7 +115,7 @@ class Stream::Machine {
         .and_then([&](Setup made) {
           setup_ = std::move(made);
           marks_ = sensor_map(plan.shot, setup_);
-          return drawn_at(0.0, task);
+          return drawn_at(0.0, steered_, task);
         })
         .map([&](std::shared_ptr<Drawn> drawn) { now_ = std::move(drawn); });
   }
@@ -136,9 +136,10 @@ class Stream::Machine {
     forget_next();
     Machine changed;
     changed.plan = plan;
+    changed.steered_ = steered_;
     changed.plan.shot = std::move(shot);
     changed.setup_ = *std::move(setup);
-    auto drawn = changed.drawn_at(now_->seconds, task);
+    auto drawn = changed.drawn_at(now_->seconds, steered_, task);
     if (!drawn) {
       return tl::make_unexpected(drawn.error());
     }
@@ -189,6 +190,8 @@ class Stream::Machine {
     return {};
   }
 
+  void steer(const sky::PictureOffset& arcsec) { steered_ = arcsec; }
+
   void forget_next() {
     if (next_.valid()) {
       stop_.request_stop();
@@ -225,8 +228,13 @@ class Stream::Machine {
   [[nodiscard]] double step_of(double seconds) const {
     return plan.sun_step_s * std::floor(seconds / plan.sun_step_s);
   }
-  [[nodiscard]] Pose pose(double seconds) const {
-    return pose_at(plan.way, seconds, setup_.truth.plate_scale_arcsec_px);
+  [[nodiscard]] Pose pose(double seconds) const { return pose(seconds, steered_); }
+  [[nodiscard]] Pose pose(double seconds, const sky::PictureOffset& steered) const {
+    const double scale = setup_.truth.plate_scale_arcsec_px;
+    Pose pose = pose_at(plan.way, seconds, scale);
+    pose.right_px += steered.right / scale;
+    pose.down_px -= steered.up / scale;
+    return pose;
   }
 
   /// Whether the picture as it was drawn covers the frame of an instant.
@@ -253,7 +261,7 @@ class Stream::Machine {
       return {};
     }
     forget_next();
-    return drawn_at(covers(*now_, seconds) ? step : seconds, task)
+    return drawn_at(covers(*now_, seconds) ? step : seconds, steered_, task)
         .map([&](std::shared_ptr<Drawn> drawn) { now_ = std::move(drawn); });
   }
 
@@ -263,11 +271,15 @@ class Stream::Machine {
     if (next_.valid() || now_->seconds >= step) {
       return;
     }
-    next_ = std::async(std::launch::async,
-                       [this, step, stop = stop_.get_token()] { return drawn_at(step, {stop}); });
+    next_ =
+        std::async(std::launch::async, [this, step, steered = steered_, stop = stop_.get_token()] {
+          return drawn_at(step, steered, {stop});
+        });
   }
 
-  Result<std::shared_ptr<Drawn>> drawn_at(double seconds, const base::Task& task) const {
+  /// @param steered  as it stands now: it goes on changing while the next Sun is prepared
+  Result<std::shared_ptr<Drawn>> drawn_at(double seconds, const sky::PictureOffset& steered,
+                                          const base::Task& task) const {
     Shot shot = plan.shot;
     shot.time = shot.time + sky::seconds(seconds);
     const auto setup = set_up(shot);
@@ -276,7 +288,7 @@ class Stream::Machine {
     }
     auto drawn = std::make_shared<Drawn>();
     drawn->seconds = seconds;
-    drawn->pose = pose(seconds);
+    drawn->pose = pose(seconds, steered);
     drawn->truth = setup->truth;
     const optics::Camera& camera = setup->camera;
     const double now_s = clock_s(seconds);
@@ -288,7 +300,7 @@ class Stream::Machine {
     constexpr double kWorse = 0.5;
     const Softness worst = softness_of(shot, *setup, r0 ? std::optional(kWorse * *r0) : r0);
     drawn->margin = margin_px(shot, *setup, worst) +
-                    (plan.way.empty() ? 0 : static_cast<int>(kRoomPx)) +
+                    (plan.way.empty() && !plan.steered ? 0 : static_cast<int>(kRoomPx)) +
                     static_cast<int>(4.0 * motion_px(shot, *setup));
     drawn->width = quick_size(camera.width_px + 2 * drawn->margin);
     drawn->height = quick_size(camera.height_px + 2 * drawn->margin);
@@ -441,6 +453,7 @@ class Stream::Machine {
   Setup setup_;
   std::vector<float> marks_;
   std::shared_ptr<Drawn> now_;
+  sky::PictureOffset steered_;
   std::stop_source stop_;
   std::future<Result<std::shared_ptr<Drawn>>> next_;
 };
@@ -468,6 +481,8 @@ Result<void> Stream::record(double seconds, Recording& into, const base::Task& t
 Result<void> Stream::change(Shot shot, const base::Task& task) {
   return machine_->change(std::move(shot), task);
 }
+
+void Stream::steer(const sky::PictureOffset& arcsec) { machine_->steer(arcsec); }
 
 const Shot& Stream::shot() const { return machine_->plan.shot; }
 

@@ -101,7 +101,7 @@ class Recorder::Machine {
     return state;
   }
 
-  RecordState finish() {
+  RecordState finish(const base::Json& learnt) {
     {
       const std::lock_guard lock(mutex_);
       if (!closed_) {
@@ -116,7 +116,15 @@ class Recorder::Machine {
       thread_.join();
       // The disk may take its time: who asks for the state meanwhile must not wait for it.
       const auto closed = clip_.close();
-      const auto told = write_sidecar(plan_, state(), rate_hz_, true);
+      const RecordState ended = state();
+      if (ended.written == 0 && !ended.problem) {
+        clear_away();
+        const std::lock_guard lock(mutex_);
+        state_.closed = true;
+        return state_;
+      }
+      plan_.sidecar.update(learnt);
+      const auto told = write_sidecar(plan_, ended, rate_hz_, true);
       const std::lock_guard lock(mutex_);
       if (!state_.problem && (!closed || !told)) {
         state_.problem = !closed ? closed.error() : told.error();
@@ -127,6 +135,14 @@ class Recorder::Machine {
   }
 
  private:
+  /// A clip without frames is none.
+  void clear_away() const {
+    std::error_code ignored;
+    std::filesystem::remove(plan_.file, ignored);
+    std::filesystem::remove(frames::times_beside(plan_.file), ignored);
+    std::filesystem::remove(facts_beside(plan_.file), ignored);
+  }
+
   static std::int64_t bytes_of(const LiveFrame& frame) {
     return static_cast<std::int64_t>(frame.frame.pixels.size() * sizeof(std::uint16_t));
   }
@@ -238,7 +254,7 @@ class Recorder::Machine {
 };
 
 Recorder::Recorder(std::unique_ptr<Machine> machine) : machine_(std::move(machine)) {}
-Recorder::~Recorder() { (void)machine_->finish(); }
+Recorder::~Recorder() { (void)machine_->finish(base::Json::object()); }
 
 Result<std::unique_ptr<Recorder>> Recorder::begin(RecordPlan plan, const LiveFrame& like,
                                                   double rate_hz) {
@@ -272,6 +288,6 @@ void Recorder::offer(const LiveFrame& frame, double sharpness) {
   machine_->offer(frame, sharpness);
 }
 RecordState Recorder::state() const { return machine_->state(); }
-RecordState Recorder::finish() { return machine_->finish(); }
+RecordState Recorder::finish(const base::Json& learnt) { return machine_->finish(learnt); }
 
 }  // namespace solarchon::capture

@@ -45,6 +45,22 @@ class Session::Machine {
     wishes_.stop_recording = true;
     wishes_.record.reset();
   }
+  std::vector<Recorded> close() {
+    thread_.request_stop();
+    if (thread_.joinable()) {
+      thread_.join();
+    }
+    return take_recorded();
+  }
+  void wish_series(SeriesPlan plan) {
+    const std::lock_guard lock(mutex_);
+    wishes_.series = std::move(plan);
+    wishes_.stop_recording = true;
+  }
+  std::vector<Recorded> take_recorded() {
+    const std::lock_guard lock(mutex_);
+    return std::exchange(recorded_, {});
+  }
   void turn(std::function<void(Machine&)> how) {
     const std::lock_guard lock(mutex_);
     wishes_.turns.push_back(std::move(how));
@@ -60,6 +76,19 @@ class Session::Machine {
     stop_run();
     note_refusal(source_->tune_to(step));
     meters_.look_afresh();
+  }
+  void nudge(double west_arcsec, double north_arcsec) {
+    note_refusal(source_->nudge(west_arcsec, north_arcsec));
+    meters_.moved();
+  }
+  void read_region(const devices::Region& region) { note_refusal(source_->read_region(region)); }
+  void run_series(SeriesPlan plan, const LiveFrame& frame) {
+    end_series(frame.seconds);
+    auto series = Series::begin(std::move(plan), frame, meters_.setting(), source_->hands());
+    note_refusal(series.map([](const Series& /*begun*/) {}));
+    if (series) {
+      series_.emplace(*std::move(series));
+    }
   }
   void run_focus(const FocusPlan& plan) {
     stop_run();
@@ -100,6 +129,7 @@ class Session::Machine {
     std::optional<Exposure> exposure;
     std::optional<RecordPlan> record;
     bool stop_recording = false;
+    std::optional<SeriesPlan> series;
     std::vector<std::function<void(Machine&)>> turns;
   };
 
@@ -114,11 +144,12 @@ class Session::Machine {
       meters_.take(frame.frame, frame.seconds);
       obey(frame);
       go_on_with_run(frame.seconds);
+      go_on_with_series(frame);
       if (recorder_) {
         recorder_->offer(frame, meters_.last().sharpness);
         const RecordState state = recorder_->state();
         if ((state.full && state.waiting == 0) || state.problem) {
-          end_recording();
+          end_clip(frame.seconds);
         }
       }
       note(frame);
@@ -134,29 +165,101 @@ class Session::Machine {
       std::swap(wishes, wishes_);
     }
     if (wishes.exposure) {
-      const auto exposed = source_->expose(wishes.exposure->ms);
-      if (exposed) {
-        meters_.change(wishes.exposure->setting);
-      }
-      note_refusal(exposed);
+      expose_now(wishes.exposure->ms, wishes.exposure->setting);
     }
     for (const auto& turn : wishes.turns) {
       turn(*this);
     }
     if (wishes.stop_recording) {
+      end_series(frame.seconds);
       end_recording();
     }
     if (wishes.record) {
-      const double rate_hz = card().rate_hz > 0.0 ? card().rate_hz : 25.0;
-      auto begun = Recorder::begin(std::move(*wishes.record), frame, rate_hz);
-      const std::lock_guard lock(mutex_);
-      if (begun) {
-        recorder_ = std::move(*begun);
-      } else {
-        glance_.recording = RecordState{};
-        glance_.recording->closed = true;
-        glance_.recording->problem = begun.error();
+      begin_recording(std::move(*wishes.record), frame);
+    }
+    if (wishes.series) {
+      run_series(std::move(*wishes.series), frame);
+    }
+  }
+
+  void expose_now(double exposure_ms, const live::Setting& setting) {
+    const auto exposed = source_->expose(exposure_ms);
+    if (exposed) {
+      meters_.change(setting);
+    }
+    note_refusal(exposed);
+  }
+
+  void begin_recording(RecordPlan plan, const LiveFrame& frame) {
+    const double rate_hz = card().rate_hz > 0.0 ? card().rate_hz : 25.0;
+    recording_ = Recorded{plan.file, {}, frame.frame.info.time, frame.frame.info.exposure_ms};
+    auto begun = Recorder::begin(std::move(plan), frame, rate_hz);
+    const std::lock_guard lock(mutex_);
+    if (begun) {
+      recorder_ = std::move(*begun);
+    } else {
+      glance_.recording = RecordState{};
+      glance_.recording->closed = true;
+      glance_.recording->problem = begun.error();
+    }
+  }
+
+  void go_on_with_series(const LiveFrame& frame) {
+    if (!series_) {
+      return;
+    }
+    std::optional<RecordState> recording;
+    if (recorder_) {
+      recording = recorder_->state();
+    }
+    SeriesWish wish = series_->take(frame, source_->hands(), meters_, recording);
+    std::optional<RecordPlan> record = std::move(wish.record);
+    grant(wish);
+    if (record) {
+      begin_recording(*std::move(record), frame);
+      if (!recorder_) {
+        grant(series_->ended(*glance().recording, frame.seconds));
       }
+    }
+    note_series();
+  }
+  /// What a series wants turned.
+  void grant(const SeriesWish& wish) {
+    if (wish.expose) {
+      expose_now(wish.expose->ms, wish.expose->setting);
+    }
+    if (wish.nudge) {
+      note_refusal(source_->nudge(wish.nudge->west_arcsec, wish.nudge->north_arcsec));
+      if (wish.moved) {
+        meters_.moved();
+      }
+    }
+  }
+  void note_series() {
+    const std::lock_guard lock(mutex_);
+    glance_.series = series_->state();
+    if (over(series_->state().stage)) {
+      series_.reset();
+    }
+  }
+  /// The series ends before its time, with the clip that it is at.
+  void end_series(double seconds) {
+    if (!series_) {
+      return;
+    }
+    end_clip(seconds);
+    if (series_) {
+      grant(series_->stop());
+      series_.reset();
+    }
+    const std::lock_guard lock(mutex_);
+    glance_.series.reset();
+  }
+  /// The clip that goes on, and what its series wants after it.
+  void end_clip(double seconds) {
+    if (const auto ended = end_recording(); ended && series_) {
+      grant(series_->ended(*ended, seconds));
+      note_series();
     }
   }
 
@@ -195,16 +298,48 @@ class Session::Machine {
     }
   }
 
-  void end_recording() {
+  /// What meters and hands say, for the file beside a clip.
+  [[nodiscard]] base::Json learnt() const {
+    base::Json facts = base::Json::object();
+    if (recording_.exposure_ms) {
+      facts["exposure_ms"] = *recording_.exposure_ms;
+    }
+    if (readings_.air) {
+      facts["r0_cm"] = readings_.air->r0_cm.value;
+      facts["r0_spread_cm"] = readings_.air->r0_cm.spread;
+    }
+    if (readings_.cloud_stops) {
+      facts["cloud_stops"] = readings_.cloud_stops->value;
+    }
+    if (readings_.drift) {
+      facts["drift_right_arcsec_min"] = readings_.drift->right_arcsec_min;
+      facts["drift_down_arcsec_min"] = readings_.drift->down_arcsec_min;
+    }
+    const Hands hands = source_->hands();
+    if (hands.heater) {
+      facts["tuner_step"] = hands.heater->step;
+      facts["tuner_angstrom"] = hands.heater->step * hands.heater->step_angstrom;
+    }
+    if (hands.focuser) {
+      facts["focuser_um"] = hands.focuser->position_um;
+    }
+    return facts;
+  }
+  std::optional<RecordState> end_recording() {
     if (!recorder_) {
-      return;
+      return std::nullopt;
     }
     // Waits for the disk; those who look meanwhile see the recorder's own state.
-    const RecordState state = recorder_->finish();
+    const RecordState state = recorder_->finish(learnt());
+    recording_.state = state;
     std::unique_ptr<Recorder> done;
     const std::lock_guard lock(mutex_);
     done = std::move(recorder_);
     glance_.recording = state;
+    if (state.written > 0) {
+      recorded_.push_back(recording_);
+    }
+    return state;
   }
 
   void note(const LiveFrame& frame) {
@@ -251,6 +386,11 @@ class Session::Machine {
     {
       const std::lock_guard lock(mutex_);
       glance_.ended = true;
+      if (series_) {
+        glance_.series = series_->state();
+        glance_.series->stage = SeriesStage::kFailed;
+        glance_.series->problem = problem;
+      }
       glance_.problem = std::move(problem);
       glance_.readings = meters_.readings();
       glance_.judgement = live::judge(glance_.readings, meters_.setting());
@@ -273,9 +413,12 @@ class Session::Machine {
   live::Judgement judgement_;
   std::optional<FocusRun> focus_;  ///< at most one of the two
   std::optional<TuningRun> tune_;
+  std::optional<Series> series_;
+  Recorded recording_;        ///< what goes on
   mutable std::mutex mutex_;  ///< of what follows
   Glance glance_;
   Wishes wishes_;
+  std::vector<Recorded> recorded_;
   std::unique_ptr<Recorder> recorder_;  ///< changed under the mutex, by the thread alone
   std::jthread thread_;                 ///< last: it uses the others
 };
@@ -293,6 +436,15 @@ void Session::expose(double exposure_ms, const live::Setting& setting) {
 }
 void Session::record(RecordPlan plan) { machine_->record(std::move(plan)); }
 void Session::stop_recording() { machine_->stop_recording(); }
+void Session::run_series(SeriesPlan plan) { machine_->wish_series(std::move(plan)); }
+std::vector<Recorded> Session::take_recorded() { return machine_->take_recorded(); }
+std::vector<Recorded> Session::close() { return machine_->close(); }
+void Session::nudge(double west_arcsec, double north_arcsec) {
+  machine_->turn([=](Machine& machine) { machine.nudge(west_arcsec, north_arcsec); });
+}
+void Session::read_region(const devices::Region& region) {
+  machine_->turn([region](Machine& machine) { machine.read_region(region); });
+}
 void Session::focus_to(double position_um) {
   machine_->turn([position_um](Machine& machine) { machine.focus_to(position_um); });
 }

@@ -19,6 +19,12 @@ Result<void> Source::focus_to(double /*position_um*/) {
   return base::fail(ErrorCode::kNotFound, "position_um");
 }
 Result<void> Source::tune_to(int /*step*/) { return base::fail(ErrorCode::kNotFound, "step"); }
+Result<void> Source::nudge(double /*west_arcsec*/, double /*north_arcsec*/) {
+  return base::fail(ErrorCode::kNotFound, "guider");
+}
+Result<void> Source::read_region(const devices::Region& /*region*/) {
+  return base::fail(ErrorCode::kNotFound, "region");
+}
 
 namespace {
 
@@ -42,6 +48,7 @@ class TelescopeSource : public Source {
         known_(std::move(known)),
         has_focuser_(client_.card().has("focuser.state")),
         has_heater_(client_.card().has("heater.state")),
+        has_guider_(client_.card().has("guide.state")),
         exposure_ms_(camera.exposure_ms) {
     card_.name = client_.card().name;
     card_.width = camera.width_px;
@@ -49,6 +56,7 @@ class TelescopeSource : public Source {
     card_.saturation = camera.saturation;
     card_.rate_hz = camera.rate_hz;
     card_.exposes = client_.card().has("camera.expose");
+    card_.regions = client_.card().has("camera.region");
   }
 
   [[nodiscard]] const SourceCard& card() const override { return card_; }
@@ -102,6 +110,14 @@ class TelescopeSource : public Source {
     asked_ = {};
     return has_heater_ ? client_.tune_to(step) : Source::tune_to(step);
   }
+  Result<void> nudge(double west_arcsec, double north_arcsec) override {
+    asked_ = {};
+    return has_guider_ ? client_.nudge(west_arcsec, north_arcsec)
+                       : Source::nudge(west_arcsec, north_arcsec);
+  }
+  Result<void> read_region(const devices::Region& region) override {
+    return card_.regions ? client_.read_region(region) : Source::read_region(region);
+  }
 
  private:
   /// How the device stands, some times a second. An answer that makes no sense, or none in time, is
@@ -131,6 +147,9 @@ class TelescopeSource : public Source {
     if (has_heater_ && !problem) {
       note(client_.heater(), hands_.heater);
     }
+    if (has_guider_ && !problem) {
+      note(client_.guider(), hands_.guider);
+    }
     asked_ = Clock::now();
     failures_ = problem ? failures_ + 1 : 0;
     if (problem && failures_ >= kMostFailures) {
@@ -144,6 +163,7 @@ class TelescopeSource : public Source {
   frames::FrameInfo known_;
   bool has_focuser_;
   bool has_heater_;
+  bool has_guider_;
   double exposure_ms_;
   SourceCard card_;
   Hands hands_;

@@ -25,6 +25,10 @@ Result<void> TelescopeClient::expose(double exposure_ms) {
   return tell("camera.expose", {{"exposure_ms", exposure_ms}});
 }
 
+Result<void> TelescopeClient::read_region(const Region& region) {
+  return tell("camera.region", to_json(region));
+}
+
 Result<FocuserState> TelescopeClient::focuser() {
   return call("focuser.state").and_then([](const Json& result) {
     return focuser_state_from_json(result, "focuser.state");
@@ -44,5 +48,15 @@ Result<HeaterState> TelescopeClient::heater() {
 }
 
 Result<void> TelescopeClient::tune_to(int step) { return tell("heater.tune", {{"step", step}}); }
+
+Result<GuiderState> TelescopeClient::guider() {
+  return call("guide.state").and_then([](const Json& result) {
+    return guider_state_from_json(result, "guide.state");
+  });
+}
+
+Result<void> TelescopeClient::nudge(double west_arcsec, double north_arcsec) {
+  return tell("guide.nudge", {{"west_arcsec", west_arcsec}, {"north_arcsec", north_arcsec}});
+}
 
 }  // namespace solarchon::devices

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/devices/telescope_state.h"
 
+#include <algorithm>
+
 #include "solarchon/frames/frame.h"
 
 namespace solarchon::devices {
@@ -16,6 +18,9 @@ constexpr base::Range kWarmth{-100.0, 300.0};
 constexpr base::Range kSteps{0.0, kHeaterStepRange.high};
 constexpr base::Range kStep{1e-4, 10.0};
 constexpr base::Range kWait{0.0, 1e5};
+constexpr base::Range kMoved{-1.3e6, 1.3e6};
+constexpr int kCut = 8;  // pixels: what most sensors can cut to
+constexpr double kLeastShare = 0.05;
 
 template <typename State>
 base::Result<State> read(const base::ObjectReader& reader, State state) {
@@ -33,6 +38,23 @@ void put(base::Json& json, const char* key, const std::optional<T>& value) {
 }
 
 }  // namespace
+
+Region part_about(int width_px, int height_px, double share, double x_px, double y_px) {
+  if (share >= 1.0) {
+    return {};
+  }
+  const auto side = [share](int length) {
+    const auto wanted = static_cast<int>(std::max(share, kLeastShare) * length);
+    return std::clamp(wanted / kCut * kCut, std::min(kCut, length), length);
+  };
+  const auto from = [](int length, int part, double at) {
+    const auto first = static_cast<int>(at) - part / 2;
+    return std::clamp(first, 0, length - part) / kCut * kCut;
+  };
+  const int width = side(width_px);
+  const int height = side(height_px);
+  return {from(width_px, width, x_px), from(height_px, height, y_px), width, height};
+}
 
 base::Json to_json(const CameraState& state) {
   return {{"frames", state.frames},           {"width_px", state.width_px},
@@ -55,6 +77,19 @@ base::Json to_json(const HeaterState& state) {
   put(json, "temperature_c", state.temperature_c);
   put(json, "wait_s", state.wait_s);
   return json;
+}
+
+base::Json to_json(const GuiderState& state) {
+  return {{"west_arcsec", state.west_arcsec},
+          {"north_arcsec", state.north_arcsec},
+          {"moving", state.moving}};
+}
+
+base::Json to_json(const Region& region) {
+  return {{"left_px", region.left_px},
+          {"top_px", region.top_px},
+          {"width_px", region.width_px},
+          {"height_px", region.height_px}};
 }
 
 base::Result<CameraState> camera_state_from_json(const base::Json& json, const std::string& path) {
@@ -90,6 +125,25 @@ base::Result<HeaterState> heater_state_from_json(const base::Json& json, const s
   state.temperature_c = reader.optional_number("temperature_c", kWarmth);
   state.wait_s = reader.optional_number("wait_s", kWait);
   return read(reader, state);
+}
+
+base::Result<GuiderState> guider_state_from_json(const base::Json& json, const std::string& path) {
+  base::ObjectReader reader(json, path);
+  GuiderState state;
+  state.west_arcsec = reader.number("west_arcsec", kMoved);
+  state.north_arcsec = reader.number("north_arcsec", kMoved);
+  state.moving = reader.flag_or("moving", false);
+  return read(reader, state);
+}
+
+base::Result<Region> region_from_json(const base::Json& json, const std::string& path) {
+  base::ObjectReader reader(json, path);
+  Region region;
+  region.left_px = reader.integer("left_px", kRegionRange);
+  region.top_px = reader.integer("top_px", kRegionRange);
+  region.width_px = reader.integer("width_px", kRegionRange);
+  region.height_px = reader.integer("height_px", kRegionRange);
+  return read(reader, region);
 }
 
 }  // namespace solarchon::devices

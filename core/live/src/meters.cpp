@@ -98,6 +98,23 @@ void Meters::look_afresh() {
   focus_.reset();
 }
 
+void Meters::moved() {
+  look_afresh();
+  limb_ = LimbWatch(setting_.sun_radius_arcsec / setting_.plate_scale_arcsec_px);
+  limb_from_.reset();
+  tiles_.clear();
+  tiles_from_ = {};
+  places_.clear();
+  air_.forget();
+}
+
+std::optional<Meters::Stands> Meters::stands() const {
+  if (places_.empty()) {
+    return std::nullopt;
+  }
+  return Stands{places_.back().right_arcsec, places_.back().down_arcsec, places_.back().seconds};
+}
+
 Meters::Last Meters::last() const {
   Last last{last_.sharpness, last_.level, {}};
   if (last_.limb) {
@@ -107,6 +124,11 @@ Meters::Last Meters::last() const {
 }
 
 void Meters::take(const frames::Frame& frame, double seconds) {
+  if (frame.width != width_px_ || frame.height != height_px_) {
+    width_px_ = frame.width;
+    height_px_ = frame.height;
+    moved();
+  }
   if (last_.frames == 0) {
     first_s_ = seconds;
   }

@@ -35,18 +35,6 @@ std::string as_unchanging_uri(const std::string& path) {
   return uri + "?immutable=1";
 }
 
-std::optional<double> optional_real(const SQLite::Column& column) {
-  return column.isNull() ? std::nullopt : std::optional(column.getDouble());
-}
-
-void bind_optional(SQLite::Statement& statement, int index, const std::optional<double>& value) {
-  if (value) {
-    statement.bind(index, *value);
-  } else {
-    statement.bind(index);
-  }
-}
-
 void insert_measurement(SQLite::Database& database, std::int64_t frame,
                         const measure::DiscMeasurement& measured) {
   SQLite::Statement insert(
@@ -162,21 +150,6 @@ void turn_to_write_ahead(SQLite::Database& database, std::chrono::milliseconds p
   }
 }
 
-std::int64_t insert_session(SQLite::Database& database, const SessionStart& start) {
-  SQLite::Statement insert(database,
-                           "INSERT INTO session (started_ms, site, rig, target, seeing_arcsec, "
-                           "pressure_hpa, temperature_c) VALUES (?, ?, ?, ?, ?, ?, ?)");
-  insert.bind(1, start.started.unix_ms);
-  insert.bind(2, json_text(sky::to_json(start.site)));
-  insert.bind(3, json_text(optics::to_json(start.rig)));
-  insert.bind(4, start.target);
-  insert.bind(5, start.seeing_arcsec);
-  insert.bind(6, start.weather.pressure_hpa);
-  insert.bind(7, start.weather.temperature_c);
-  insert.exec();
-  return database.getLastInsertRowid();
-}
-
 std::int64_t insert_frame(SQLite::Database& database, std::int64_t session,
                           const FrameEntry& frame) {
   SQLite::Statement insert(database,
@@ -196,6 +169,21 @@ std::int64_t insert_frame(SQLite::Database& database, std::int64_t session,
 }
 
 }  // namespace
+
+std::int64_t insert_session(SQLite::Database& database, const SessionStart& start) {
+  SQLite::Statement insert(database,
+                           "INSERT INTO session (started_ms, site, rig, target, seeing_arcsec, "
+                           "pressure_hpa, temperature_c) VALUES (?, ?, ?, ?, ?, ?, ?)");
+  insert.bind(1, start.started.unix_ms);
+  insert.bind(2, json_text(sky::to_json(start.site)));
+  insert.bind(3, json_text(optics::to_json(start.rig)));
+  insert.bind(4, start.target);
+  insert.bind(5, start.seeing_arcsec);
+  insert.bind(6, start.weather.pressure_hpa);
+  insert.bind(7, start.weather.temperature_c);
+  insert.exec();
+  return database.getLastInsertRowid();
+}
 
 LogBook::LogBook(std::unique_ptr<Store> store) : store_(std::move(store)) {}
 LogBook::LogBook(LogBook&&) noexcept = default;
@@ -339,15 +327,18 @@ Result<void> LogBook::drop_tick(std::int64_t session, const LoggedTick& logged) 
 Result<std::vector<SessionSummary>> LogBook::summaries() const {
   try {
     SQLite::Statement query(store_->database, R"sql(
-      SELECT s.id, s.started_ms, coalesce(max(f.taken_ms), s.started_ms),
+      SELECT s.id, s.started_ms,
+             max(coalesce(max(f.taken_ms), s.started_ms), coalesce(c.last_ms, s.started_ms)),
              json_extract(s.site, '$.name'), json_extract(s.site, '$.latitude_deg'),
              json_extract(s.site, '$.longitude_deg'), json_extract(s.rig, '$.name'), s.target,
-             s.seeing_arcsec, count(f.id), max(n.spots)
+             s.seeing_arcsec, count(f.id), coalesce(c.clips, 0), max(n.spots)
       FROM session s
       LEFT JOIN frame f ON f.session = s.id
       LEFT JOIN (SELECT m.frame, count(spot.id) AS spots FROM measurement m
                  LEFT JOIN spot ON spot.frame = m.frame
                  WHERE m.spots_sought = 1 GROUP BY m.frame) n ON n.frame = f.id
+      LEFT JOIN (SELECT session, count(id) AS clips, max(begun_ms) AS last_ms FROM clip
+                 GROUP BY session) c ON c.session = s.id
       GROUP BY s.id ORDER BY s.started_ms DESC, s.id DESC)sql");
     std::vector<SessionSummary> list;
     while (query.executeStep()) {
@@ -361,8 +352,9 @@ Result<std::vector<SessionSummary>> LogBook::summaries() const {
                       query.getColumn(7).getString(),
                       query.getColumn(8).getDouble(),
                       query.getColumn(9).getInt(),
-                      query.getColumn(10).isNull() ? std::nullopt
-                                                   : std::optional(query.getColumn(10).getInt())});
+                      query.getColumn(10).getInt(),
+                      query.getColumn(11).isNull() ? std::nullopt
+                                                   : std::optional(query.getColumn(11).getInt())});
     }
     return list;
   } catch (const SQLite::Exception& problem) {
@@ -409,6 +401,7 @@ Result<Session> LogBook::session(std::int64_t id) const {
       session.frames.push_back(std::move(frame));
     }
     session.ticks = load_ticks(store_->database, id);
+    session.clips = load_clips(store_->database, id);
     return session;
   } catch (const SQLite::Exception& problem) {
     return tl::make_unexpected(as_error(problem, store_->file, false));

@@ -102,6 +102,22 @@ const std::vector<std::string>& schema_steps() {
       WHERE NOT EXISTS (SELECT 1 FROM spot WHERE spot.frame = measurement.frame)
         AND frame IN (SELECT f.id FROM frame f JOIN session s ON s.id = f.session
                       WHERE s.rig LIKE '%-etalon"%');
+  )sql",
+                                               // Clips that were recorded.
+                                               R"sql(
+    CREATE TABLE clip (
+      id INTEGER PRIMARY KEY,
+      session INTEGER NOT NULL REFERENCES session (id),
+      begun_ms INTEGER NOT NULL,
+      file TEXT NOT NULL UNIQUE,
+      seconds REAL NOT NULL,
+      frames INTEGER NOT NULL,
+      lost INTEGER NOT NULL,
+      exposure_ms REAL,
+      sun_altitude_deg REAL,
+      r0_cm REAL,
+      series TEXT NOT NULL DEFAULT '');
+    CREATE INDEX clip_session ON clip (session);
   )sql"};
   return kSteps;
 }

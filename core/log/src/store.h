@@ -5,8 +5,11 @@
 #include <sqlite3.h>
 
 #include <chrono>
+#include <cstdint>
 #include <filesystem>
+#include <optional>
 #include <string>
+#include <vector>
 
 #include "solarchon/base/json.h"
 #include "solarchon/log/log_book.h"
@@ -42,6 +45,23 @@ inline base::Error as_error(const SQLite::Exception& problem, const std::string&
               {},
               {},
               base::reported(problem.what())};
+  }
+}
+
+/// Without a transaction of its own. Throws SQLite::Exception.
+std::int64_t insert_session(SQLite::Database& database, const SessionStart& start);
+std::vector<ClipEntry> load_clips(SQLite::Database& database, std::int64_t session);
+
+inline std::optional<double> optional_real(const SQLite::Column& column) {
+  return column.isNull() ? std::nullopt : std::optional(column.getDouble());
+}
+
+inline void bind_optional(SQLite::Statement& statement, int index,
+                          const std::optional<double>& value) {
+  if (value) {
+    statement.bind(index, *value);
+  } else {
+    statement.bind(index);
   }
 }
 

@@ -159,6 +159,7 @@ Json log_report(const std::vector<log::SessionSummary>& sessions) {
                     {"target", session.target},
                     {"seeing_arcsec", session.seeing_arcsec},
                     {"frames", session.frames},
+                    {"clips", session.clips},
                     {"spots", session.spots ? Json(*session.spots) : Json(nullptr)}});
   }
   return {{"sessions", std::move(list)}};

@@ -115,6 +115,66 @@ TEST(LogBook, CountsNoSpotsWhereNoneWereSought) {
   EXPECT_EQ(book.summaries().value()[0].spots, 0);
 }
 
+ClipEntry morning_clip(double minutes) {
+  return {0,
+          test::morning() + sky::seconds(60.0 * minutes),
+          "clips/2027-07-17/" + std::to_string(static_cast<int>(minutes)) + ".fits",
+          30.0,
+          612,
+          4,
+          0.25,
+          38.5,
+          4.5,
+          "lapse"};
+}
+
+TEST(LogBook, FilesClipsWithTheSessionThatTheyAreOf) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  const auto frames = book.begin_with(morning_start(), measured_frame()).value();
+  SessionStart later = morning_start();
+  later.started = test::morning() + sky::hours(1.0);
+  EXPECT_EQ(book.file_clip(later, morning_clip(60.0)).value(), frames.session);
+  EXPECT_EQ(book.file_clip(later, morning_clip(5.0)).value(), frames.session);
+  // Twice is once.
+  EXPECT_EQ(book.file_clip(later, morning_clip(5.0)).value(), frames.session);
+  // Another light path, target or day is another session.
+  SessionStart other = morning_start();
+  other.target = "prominence";
+  const std::int64_t second = book.file_clip(other, morning_clip(7.0)).value();
+  EXPECT_NE(second, frames.session);
+  ClipEntry tomorrow = morning_clip(1500.0);
+  EXPECT_NE(book.file_clip(morning_start(), tomorrow).value(), frames.session);
+  const Session session = book.session(frames.session).value();
+  ASSERT_EQ(session.clips.size(), 2U);
+  ClipEntry expected = morning_clip(5.0);
+  expected.id = session.clips[0].id;
+  EXPECT_EQ(session.clips[0], expected) << "in order of time";
+  EXPECT_EQ(book.session(second).value().frames.size(), 0U);
+  EXPECT_EQ(book.clip_files().value().size(), 4U);
+  const auto list = book.summaries().value();
+  ASSERT_EQ(list.size(), 3U);
+  const auto& first = list.back().id == frames.session ? list.back() : list[1];
+  EXPECT_EQ(first.frames, 1);
+  EXPECT_EQ(first.clips, 2);
+  EXPECT_EQ(first.spots, 2) << "clips do not count what is on the frames again";
+  EXPECT_EQ(first.last_frame, test::morning() + sky::hours(1.0));
+}
+
+TEST(LogBook, KeepsWhatAClipDoesNotTell) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  ClipEntry clip = morning_clip(3.0);
+  clip.exposure_ms.reset();
+  clip.r0_cm.reset();
+  clip.sun_altitude_deg.reset();
+  clip.series.clear();
+  const auto session = book.file_clip(morning_start(), clip).value();
+  const Session back = book.session(session).value();
+  clip.id = back.clips.at(0).id;
+  EXPECT_EQ(back.clips[0], clip);
+}
+
 TEST(LogBook, KnowsWhenThereIsNoSuchSession) {
   const TempFolder folder;
   LogBook book = LogBook::open(folder / "log.sqlite").value();

@@ -30,6 +30,7 @@ struct StreamPlan {
   double sun_step_s = 2.0;      ///< after which the Sun is drawn anew: above 0
   double row_delay_us = 0.0;    ///< of a rolling shutter: rows are read so much later, one by one
   bool prepares_ahead = false;  ///< draws the next Sun on a thread of its own
+  bool steered = false;         ///< `steer` will be called often: a little room is drawn for it
 };
 
 /// Frames of the synthetic Sun as a camera gives them, one after another: the Sun is drawn once and
@@ -66,6 +67,8 @@ class Stream {
   /// the shot stays that of the stream's beginning.
   /// Errors: as camera::simulate; the stream then goes on as before.
   [[nodiscard]] base::Result<void> change(Shot shot, const base::Task& task = {});
+  /// Puts the picture off by so much from now on, beyond where its way has it.
+  void steer(const sky::PictureOffset& arcsec);
   /// The shot as it is now.
   [[nodiscard]] const Shot& shot() const;
 

@@ -60,8 +60,10 @@ class Recorder {
   /// @param sharpness  of it; counts only with above_share
   void offer(const LiveFrame& frame, double sharpness);
   [[nodiscard]] RecordState state() const;
-  /// Waits until all that was taken is on disk, and closes the clip. Once.
-  [[nodiscard]] RecordState finish();
+  /// Waits until all that was taken is on disk, and closes the clip; one without a frame is taken
+  /// away. Once.
+  /// @param learnt  what came to be known meanwhile, for the file beside the clip: an object
+  [[nodiscard]] RecordState finish(const base::Json& learnt = base::Json::object());
 
  private:
   class Machine;

@@ -1,13 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <filesystem>
 #include <functional>
 #include <memory>
 #include <optional>
+#include <vector>
 
 #include "solarchon/base/result.h"
 #include "solarchon/capture/recorder.h"
 #include "solarchon/capture/run.h"
+#include "solarchon/capture/series.h"
 #include "solarchon/capture/source.h"
 #include "solarchon/live/judge.h"
 
@@ -26,9 +29,18 @@ struct Glance {
   Hands hands;                            ///< what can be turned, and how it stands
   std::optional<FocusRunState> focusing;  ///< of the run that goes on, or went last
   std::optional<TuningRunState> tuning;
+  std::optional<SeriesState> series;   ///< of the one that goes on, or went last
   bool ended = false;                  ///< the source has come to its end, or is gone
   std::optional<base::Error> problem;  ///< why
   std::optional<base::Error> refusal;  ///< of the last thing that was to be turned
+};
+
+/// A clip that was recorded: it lies whole.
+struct Recorded {
+  std::filesystem::path file;
+  RecordState state;
+  std::optional<sky::UtcTime> began = {};  ///< its first frame, where the source tells
+  std::optional<double> exposure_ms = {};  ///< of its first frame
 };
 
 /// A source that is looked at, metered and recorded on a thread of its own. Every call comes back
@@ -50,12 +62,23 @@ class Session {
   /// Begins a recording with the next frame. One that goes on is ended first. What went wrong at
   /// the beginning shows in the glance.
   void record(RecordPlan plan);
+  /// Ends the clip that goes on, and the series that it is of.
   void stop_recording();
+  /// Begins a series of clips with the next frame, in the place of one that goes on.
+  void run_series(SeriesPlan plan);
+  /// Clips that have ended since this was asked last, in their order; empty ones are left out: they
+  /// are gone.
+  [[nodiscard]] std::vector<Recorded> take_recorded();
+  /// Ends everything, waits for the disk, and gives what take_recorded would. Nothing is called
+  /// back after it. Once.
+  [[nodiscard]] std::vector<Recorded> close();
 
   /// Turns what the source has hands for; a run that goes on ends with it. What a device refuses
   /// shows in the glance.
   void focus_to(double position_um);
   void tune_to(int step);
+  void nudge(double west_arcsec, double north_arcsec);
+  void read_region(const devices::Region& region);
   /// Begins a run with the next frame, in the place of one that goes on.
   void run_focus(const FocusPlan& plan);
   void run_tuning(const TuningPlan& plan);

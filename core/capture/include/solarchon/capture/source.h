@@ -34,12 +34,14 @@ struct SourceCard {
   bool simulated = false;
   bool ends = false;     ///< it comes to an end by itself
   bool exposes = false;  ///< `expose` is obeyed
+  bool regions = false;  ///< `read_region` is
 };
 
 /// What can be turned at the telescope that a source looks through, as it stood when last asked.
 struct Hands {
   std::optional<devices::FocuserState> focuser = {};  ///< none: it is turned by hand
   std::optional<devices::HeaterState> heater = {};    ///< none: the tuner is turned by hand
+  std::optional<devices::GuiderState> guider = {};    ///< none: nothing moves it from here
 };
 
 /// Where frames come from, one after another. Used from one thread at a time.
@@ -68,6 +70,10 @@ class Source {
   [[nodiscard]] virtual base::Result<void> focus_to(double position_um);
   /// Sets the tuner's heater to a step. Errors: as focus_to.
   [[nodiscard]] virtual base::Result<void> tune_to(int step);
+  /// Moves where the telescope looks on the sky, from where it was sent last. Errors: as focus_to.
+  [[nodiscard]] virtual base::Result<void> nudge(double west_arcsec, double north_arcsec);
+  /// Reads a part of the sensor alone, about, from one of the next frames on. Errors: as focus_to.
+  [[nodiscard]] virtual base::Result<void> read_region(const devices::Region& region);
 };
 
 /// How fast a source that could be quicker gives its frames.

@@ -21,6 +21,9 @@ class TelescopeClient : public DeviceClient {
   [[nodiscard]] base::Result<CameraState> camera();
   /// Exposes so from one of the next frames on.
   [[nodiscard]] base::Result<void> expose(double exposure_ms);
+  /// Reads a part of the sensor alone from one of the next frames on; the device may take one near
+  /// to it. Each frame says how large it is.
+  [[nodiscard]] base::Result<void> read_region(const Region& region);
 
   [[nodiscard]] base::Result<FocuserState> focuser();
   /// Sets it going; state() tells when it is there.
@@ -29,6 +32,10 @@ class TelescopeClient : public DeviceClient {
 
   [[nodiscard]] base::Result<HeaterState> heater();
   [[nodiscard]] base::Result<void> tune_to(int step);
+
+  [[nodiscard]] base::Result<GuiderState> guider();
+  /// Moves where it looks on the sky, from where it was sent last.
+  [[nodiscard]] base::Result<void> nudge(double west_arcsec, double north_arcsec);
 
  private:
   explicit TelescopeClient(DeviceClient&& client) : DeviceClient(std::move(client)) {}

@@ -41,6 +41,33 @@ struct HeaterState {
   bool operator==(const HeaterState&) const = default;
 };
 
+/// Motors that move where the telescope looks by a little, whatever they sit on.
+struct GuiderState {
+  double west_arcsec = 0.0;  ///< by which it was moved since it began, as it counts
+  double north_arcsec = 0.0;
+  bool moving = false;
+  bool operator==(const GuiderState&) const = default;
+};
+
+/// A part of the sensor that is read, from its upper left.
+struct Region {
+  int left_px = 0;
+  int top_px = 0;
+  int width_px = 0;  ///< 0: all of it
+  int height_px = 0;
+  bool operator==(const Region&) const = default;
+};
+
+/// A part of a sensor about a place on it, in steps of 8 pixels; all of it for a share of 1.
+/// @param share  of each side, 0.05 to 1
+[[nodiscard]] Region part_about(int width_px, int height_px, double share, double x_px,
+                                double y_px);
+
+/// So much a guider is told to move at once, to each side.
+inline constexpr base::Range kNudgeRange{-7200.0, 7200.0};
+/// Where a region may lie, and how large it may be.
+inline constexpr base::Range kRegionRange{0.0, 32768.0};
+
 /// Positions that a focuser may tell or be told.
 inline constexpr base::Range kFocuserRange{-1e6, 1e6};
 inline constexpr base::Range kHeaterStepRange{-100.0, 100.0};
@@ -51,6 +78,10 @@ inline constexpr base::Range kHeaterStepRange{-100.0, 100.0};
 [[nodiscard]] base::Json to_json(const FocuserState& state);
 /// {step, steps, step_angstrom, on_band, temperature_c, wait_s}
 [[nodiscard]] base::Json to_json(const HeaterState& state);
+/// {west_arcsec, north_arcsec, moving}
+[[nodiscard]] base::Json to_json(const GuiderState& state);
+/// {left_px, top_px, width_px, height_px}
+[[nodiscard]] base::Json to_json(const Region& region);
 /// Errors: as base::ObjectReader, below `path`: a device may say anything.
 [[nodiscard]] base::Result<CameraState> camera_state_from_json(const base::Json& json,
                                                                const std::string& path);
@@ -58,5 +89,9 @@ inline constexpr base::Range kHeaterStepRange{-100.0, 100.0};
                                                                  const std::string& path);
 [[nodiscard]] base::Result<HeaterState> heater_state_from_json(const base::Json& json,
                                                                const std::string& path);
+[[nodiscard]] base::Result<GuiderState> guider_state_from_json(const base::Json& json,
+                                                               const std::string& path);
+[[nodiscard]] base::Result<Region> region_from_json(const base::Json& json,
+                                                    const std::string& path);
 
 }  // namespace solarchon::devices

@@ -67,6 +67,17 @@ class Meters {
   /// Something was turned: what is said of the edge's width, of bands and of structure counts from
   /// the next frame on.
   void look_afresh();
+  /// The telescope was moved, or another part of the sensor is read: what is said of drift and air
+  /// counts from the next frame on.
+  void moved();
+  /// Where the picture stands against where it stood when what is followed was first seen, in the
+  /// last frame in which that could be told; air and all.
+  struct Stands {
+    double right_arcsec = 0.0;
+    double down_arcsec = 0.0;
+    double seconds = 0.0;
+  };
+  [[nodiscard]] std::optional<Stands> stands() const;
 
  private:
   void follow_limb(const LimbSeen& seen, double seconds);
@@ -93,6 +104,8 @@ class Meters {
   };
   Setting setting_;
   int scale_px_;
+  int width_px_ = 0;  ///< of the frames
+  int height_px_ = 0;
   LimbWatch limb_;
   AirWatch air_;
   BandWatch bands_;

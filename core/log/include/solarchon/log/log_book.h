@@ -40,6 +40,21 @@ struct FrameEntry {
   std::optional<measure::DiscMeasurement> measurement;
 };
 
+/// A clip that was recorded.
+struct ClipEntry {
+  std::int64_t id = 0;
+  sky::UtcTime begun;
+  std::string file;  ///< below the data folder, or with its whole path where it lies elsewhere
+  double seconds = 0.0;
+  int frames = 0;  ///< in it
+  int lost = 0;    ///< that never got there
+  std::optional<double> exposure_ms = {};
+  std::optional<double> sun_altitude_deg = {};
+  std::optional<double> r0_cm = {};  ///< of the air, as it was measured
+  std::string series = {};           ///< that it is of; empty: none
+  bool operator==(const ClipEntry&) const = default;
+};
+
 /// A step of the runbook that was done for a session.
 struct LoggedTick {
   safety::Occasion occasion = safety::Occasion::kSetUp;
@@ -63,13 +78,14 @@ struct Session {
   std::string notes;
   std::vector<FrameEntry> frames;  ///< in order of time
   std::vector<LoggedTick> ticks;   ///< in order of time; those of a newer program are left out
+  std::vector<ClipEntry> clips;    ///< in order of time
 };
 
 /// A session without its details, for lists.
 struct SessionSummary {
   std::int64_t id = 0;
   sky::UtcTime started;
-  sky::UtcTime last_frame;
+  sky::UtcTime last_frame;  ///< or clip
   std::string site;
   double latitude_deg = 0.0;
   double longitude_deg = 0.0;
@@ -77,6 +93,7 @@ struct SessionSummary {
   std::string target;
   double seeing_arcsec = 0.0;
   int frames = 0;
+  int clips = 0;
   std::optional<int> spots = {};  ///< on the frame with the most; none where none were sought
 };
 
@@ -125,6 +142,13 @@ class LogBook {
   /// Errors: kUnwritable; kNotFound when there is no such session.
   [[nodiscard]] base::Result<std::int64_t> file_frame(std::int64_t session,
                                                       const FrameEntry& frame);
+  /// Files a clip with the newest session of that site, light path and target that began within
+  /// half a day of it, or with a new one, in one commit. A file that is filed already stays as it
+  /// is. @return  the session. Errors: kUnwritable.
+  [[nodiscard]] base::Result<std::int64_t> file_clip(const SessionStart& start,
+                                                     const ClipEntry& clip);
+  /// The files of all clips. Errors: kUnreadable.
+  [[nodiscard]] base::Result<std::vector<std::string>> clip_files() const;
   /// Errors: kUnwritable; kNotFound.
   [[nodiscard]] base::Result<void> set_notes(std::int64_t session, const std::string& notes);
 

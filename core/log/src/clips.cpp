@@ -1,0 +1,104 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/log/log_book.h"
+#include "solarchon/optics/rig_file.h"
+#include "store.h"
+
+namespace solarchon::log {
+
+using base::Result;
+
+namespace {
+
+std::optional<std::int64_t> session_of(SQLite::Database& database, const std::string& file) {
+  SQLite::Statement query(database, "SELECT session FROM clip WHERE file = ?");
+  query.bind(1, file);
+  return query.executeStep() ? std::optional(query.getColumn(0).getInt64()) : std::nullopt;
+}
+
+/// The newest session of that site, light path and target about an instant.
+std::optional<std::int64_t> session_like(SQLite::Database& database, const SessionStart& start,
+                                         sky::UtcTime about) {
+  SQLite::Statement query(database,
+                          "SELECT id FROM session WHERE site = ? AND rig = ? AND target = ? AND "
+                          "abs(started_ms - ?) < ? ORDER BY started_ms DESC, id DESC LIMIT 1");
+  query.bind(1, json_text(sky::to_json(start.site)));
+  query.bind(2, json_text(optics::to_json(start.rig)));
+  query.bind(3, start.target);
+  query.bind(4, about.unix_ms);
+  constexpr std::int64_t kHalfADay_ms = 12LL * 3600 * 1000;
+  query.bind(5, kHalfADay_ms);
+  return query.executeStep() ? std::optional(query.getColumn(0).getInt64()) : std::nullopt;
+}
+
+void insert_clip(SQLite::Database& database, std::int64_t session, const ClipEntry& clip) {
+  SQLite::Statement insert(database,
+                           "INSERT INTO clip (session, begun_ms, file, seconds, frames, lost, "
+                           "exposure_ms, sun_altitude_deg, r0_cm, series) "
+                           "VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)");
+  insert.bind(1, session);
+  insert.bind(2, clip.begun.unix_ms);
+  insert.bind(3, clip.file);
+  insert.bind(4, clip.seconds);
+  insert.bind(5, clip.frames);
+  insert.bind(6, clip.lost);
+  bind_optional(insert, 7, clip.exposure_ms);
+  bind_optional(insert, 8, clip.sun_altitude_deg);
+  bind_optional(insert, 9, clip.r0_cm);
+  insert.bind(10, clip.series);
+  insert.exec();
+}
+
+}  // namespace
+
+std::vector<ClipEntry> load_clips(SQLite::Database& database, std::int64_t session) {
+  SQLite::Statement query(database,
+                          "SELECT id, begun_ms, file, seconds, frames, lost, exposure_ms, "
+                          "sun_altitude_deg, r0_cm, series FROM clip WHERE session = ? "
+                          "ORDER BY begun_ms, id");
+  query.bind(1, session);
+  std::vector<ClipEntry> clips;
+  while (query.executeStep()) {
+    clips.push_back({query.getColumn(0).getInt64(),
+                     {query.getColumn(1).getInt64()},
+                     query.getColumn(2).getString(),
+                     query.getColumn(3).getDouble(),
+                     query.getColumn(4).getInt(),
+                     query.getColumn(5).getInt(),
+                     optional_real(query.getColumn(6)),
+                     optional_real(query.getColumn(7)),
+                     optional_real(query.getColumn(8)),
+                     query.getColumn(9).getString()});
+  }
+  return clips;
+}
+
+Result<std::int64_t> LogBook::file_clip(const SessionStart& start, const ClipEntry& clip) {
+  try {
+    SQLite::Transaction transaction(store_->database, SQLite::TransactionBehavior::IMMEDIATE);
+    if (const auto filed = session_of(store_->database, clip.file)) {
+      return *filed;
+    }
+    const auto like = session_like(store_->database, start, clip.begun);
+    const std::int64_t session = like ? *like : insert_session(store_->database, start);
+    insert_clip(store_->database, session, clip);
+    transaction.commit();
+    return session;
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
+Result<std::vector<std::string>> LogBook::clip_files() const {
+  try {
+    SQLite::Statement query(store_->database, "SELECT file FROM clip ORDER BY id");
+    std::vector<std::string> files;
+    while (query.executeStep()) {
+      files.push_back(query.getColumn(0).getString());
+    }
+    return files;
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, false));
+  }
+}
+
+}  // namespace solarchon::log
