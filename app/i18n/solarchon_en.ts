@@ -17,6 +17,20 @@
             <numerusform>%n spots</numerusform>
         </translation>
     </message>
+    <message numerus="yes">
+        <source>%n clip(s)</source>
+        <translation>
+            <numerusform>%n clip</numerusform>
+            <numerusform>%n clips</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n lost</source>
+        <translation>
+            <numerusform>%n lost</numerusform>
+            <numerusform>%n lost</numerusform>
+        </translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::AnyInHand</name>
@@ -79,6 +93,23 @@
         <translation>
             <numerusform>%n Earth</numerusform>
             <numerusform>%n Earths</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::SeriesPage</name>
+    <message numerus="yes">
+        <source>%n clip(s) lie on the disk.</source>
+        <translation>
+            <numerusform>%n clip lies on the disk.</numerusform>
+            <numerusform>%n clips lie on the disk.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>It ended early; %n clip(s) lie on the disk.</source>
+        <translation>
+            <numerusform>It ended early; %n clip lies on the disk.</numerusform>
+            <numerusform>It ended early; %n clips lie on the disk.</numerusform>
         </translation>
     </message>
 </context>

@@ -844,6 +844,40 @@
         <source>spots not counted</source>
         <translation>manchas sin contar</translation>
     </message>
+    <message>
+        <source>%1 min</source>
+        <translation>%1 min</translation>
+    </message>
+    <message>
+        <source>%1 h</source>
+        <translation>%1 h</translation>
+    </message>
+    <message>
+        <source>%1 GB</source>
+        <translation>%1 GB</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n clip(s)</source>
+        <translation>
+            <numerusform>%n clip</numerusform>
+            <numerusform>%n clips</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>clip of %1 s</source>
+        <translation>clip de %1 s</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n lost</source>
+        <translation>
+            <numerusform>%n perdida</numerusform>
+            <numerusform>%n perdidas</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>r₀ %1 cm</source>
+        <translation>r₀ %1 cm</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>
@@ -1641,12 +1675,8 @@
         <translation>1:1</translation>
     </message>
     <message>
-        <source>The middle of the sensor, pixel by pixel</source>
-        <translation>El centro del sensor, píxel a píxel</translation>
-    </message>
-    <message>
         <source>Lift the faint</source>
-        <translation>Realzar lo débil</translation>
+        <translation>Lo débil</translation>
     </message>
     <message>
         <source>Draws what is faint brighter; the file stays as it is</source>
@@ -1655,10 +1685,6 @@
     <message>
         <source>Marks</source>
         <translation>Marcas</translation>
-    </message>
-    <message>
-        <source>Ring, drift, scale and what is clipped</source>
-        <translation>Anillo, deriva, escala y lo saturado</translation>
     </message>
     <message>
         <source>Stop looking</source>
@@ -1675,6 +1701,42 @@
     <message>
         <source>Looks through the simulated camera behind this light path (F4)</source>
         <translation>Mira por la cámara simulada tras este camino óptico (F4)</translation>
+    </message>
+    <message>
+        <source>About the cross, pixel by pixel</source>
+        <translation>En torno a la cruz, píxel a píxel</translation>
+    </message>
+    <message>
+        <source>2:1</source>
+        <translation>2:1</translation>
+    </message>
+    <message>
+        <source>About the cross, each pixel on two by two</source>
+        <translation>En torno a la cruz, cada píxel en dos por dos</translation>
+    </message>
+    <message>
+        <source>Ring, drift, cross, scale and what is clipped</source>
+        <translation>Anillo, deriva, cruz, escala y lo saturado</translation>
+    </message>
+    <message>
+        <source>Part of the sensor that is read</source>
+        <translation>Parte del sensor que se lee</translation>
+    </message>
+    <message>
+        <source>Half</source>
+        <translation>Mitad</translation>
+    </message>
+    <message>
+        <source>Quarter</source>
+        <translation>Cuarto</translation>
+    </message>
+    <message>
+        <source>Of each side, about the cross, which a click on the picture sets; fewer rows come oftener</source>
+        <translation>De cada lado, en torno a la cruz, que se pone con un clic en la imagen; menos filas llegan más a menudo</translation>
+    </message>
+    <message>
+        <source>Whole</source>
+        <translation>Todo</translation>
     </message>
 </context>
 <context>
@@ -1754,22 +1816,6 @@
 </context>
 <context>
     <name>solarchon::app::ClipPage</name>
-    <message>
-        <source>%1 s</source>
-        <translation>%1 s</translation>
-    </message>
-    <message>
-        <source>%1 min</source>
-        <translation>%1 min</translation>
-    </message>
-    <message>
-        <source>%1 h</source>
-        <translation>%1 h</translation>
-    </message>
-    <message>
-        <source>%1 GB</source>
-        <translation>%1 GB</translation>
-    </message>
     <message>
         <source>the Sun&apos;s rotation blurs it</source>
         <translation>la rotación del Sol lo emborrona</translation>
@@ -4103,6 +4149,18 @@ Az %6, Alt %7</translation>
         <source>Wait until it stands still.</source>
         <translation>Espere hasta que se estabilice.</translation>
     </message>
+    <message>
+        <source>Series</source>
+        <translation>Series</translation>
+    </message>
+    <message>
+        <source>Clips that go by themselves</source>
+        <translation>Clips que se graban solos</translation>
+    </message>
+    <message>
+        <source>Stop the series</source>
+        <translation>Parar la serie</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::LivePlate</name>
@@ -4149,16 +4207,16 @@ Az %6, Alt %7</translation>
             <numerusform>%n Tierras</numerusform>
         </translation>
     </message>
+    <message>
+        <source>Click, or use the arrow keys, to set the cross; Delete takes it away</source>
+        <translation>Haga clic o use las flechas para poner la cruz; Supr la quita</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::LogView</name>
     <message>
         <source>Sessions</source>
         <translation>Sesiones</translation>
-    </message>
-    <message>
-        <source>Frames of the session</source>
-        <translation>Tomas de la sesión</translation>
     </message>
     <message>
         <source>Open in Measure</source>
@@ -4171,12 +4229,6 @@ Az %6, Alt %7</translation>
     <message>
         <source>Notes: what worked, what failed, what to try next</source>
         <translation>Notas: qué funcionó, qué falló, qué probar después</translation>
-    </message>
-    <message>
-        <source>The log is empty.
-Every frame that you take in Capture is filed here, with its site, light path and measurements.</source>
-        <translation>El registro está vacío.
-Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y medidas.</translation>
     </message>
     <message>
         <source>The log could not be opened. It was left as it is.</source>
@@ -4221,6 +4273,20 @@ Cada toma que haga en Captura se archiva aquí, con su sitio, camino óptico y m
     <message>
         <source>%1 Before its turn.</source>
         <translation>%1 Antes de tiempo.</translation>
+    </message>
+    <message>
+        <source>Frames and clips of the session</source>
+        <translation>Tomas y clips de la sesión</translation>
+    </message>
+    <message>
+        <source>The log is empty.
+Every frame and clip that you take in Capture is filed here, with its site, light path and measurements.</source>
+        <translation>El registro está vacío.
+Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino óptico y medidas.</translation>
+    </message>
+    <message>
+        <source>Play in Capture</source>
+        <translation>Reproducir en Captura</translation>
     </message>
 </context>
 <context>
@@ -5931,6 +5997,151 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Simulated, as an eye has it. %1</source>
         <translation>Simulado, como lo ve un ojo. %1</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::SeriesPage</name>
+    <message>
+        <source>Clips of</source>
+        <translation>Clips de</translation>
+    </message>
+    <message>
+        <source>s</source>
+        <translation>s</translation>
+    </message>
+    <message>
+        <source>Every</source>
+        <translation>Cada</translation>
+    </message>
+    <message>
+        <source>Times</source>
+        <translation>Veces</translation>
+    </message>
+    <message>
+        <source>What the series is for</source>
+        <translation>Para qué es la serie</translation>
+    </message>
+    <message>
+        <source>Time-lapse</source>
+        <translation>Cámara rápida</translation>
+    </message>
+    <message>
+        <source>Disc, then prominences</source>
+        <translation>Disco y después protuberancias</translation>
+    </message>
+    <message>
+        <source>Panels of the whole Sun</source>
+        <translation>Teselas de todo el Sol</translation>
+    </message>
+    <message>
+        <source>From the start of one to the start of the next</source>
+        <translation>Del comienzo de uno al comienzo del siguiente</translation>
+    </message>
+    <message>
+        <source>Hold</source>
+        <translation>Fijar</translation>
+    </message>
+    <message>
+        <source>Moves the telescope so that what lies at the cross stays on its pixel; click on the picture to set the cross</source>
+        <translation>Mueve el telescopio para que lo que está en la cruz siga en su píxel; haga clic en la imagen para poner la cruz</translation>
+    </message>
+    <message>
+        <source>Follow light</source>
+        <translation>Seguir luz</translation>
+    </message>
+    <message>
+        <source>Exposes longer between clips as the Sun sinks or haze comes, shorter as it clears</source>
+        <translation>Entre clips expone más cuando el Sol baja o llega calima, y menos cuando aclara</translation>
+    </message>
+    <message>
+        <source>Plan</source>
+        <translation>Plan</translation>
+    </message>
+    <message>
+        <source>Runs of the day’s plan begin by themselves at their times, as long as the camera is looked through</source>
+        <translation>Las series del plan del día empiezan solas a su hora, mientras se mire por la cámara</translation>
+    </message>
+    <message>
+        <source>The series in time</source>
+        <translation>La serie en el tiempo</translation>
+    </message>
+    <message>
+        <source>%1 of %2</source>
+        <translation>%1 de %2</translation>
+    </message>
+    <message>
+        <source>%1 in %2.</source>
+        <translation>%1 en %2.</translation>
+    </message>
+    <message>
+        <source>%1: exposure and place are set.</source>
+        <translation>%1: se ajustan exposición y posición.</translation>
+    </message>
+    <message>
+        <source>%1 is recorded.</source>
+        <translation>Se graba %1.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n clip(s) lie on the disk.</source>
+        <translation>
+            <numerusform>Hay %n clip en el disco.</numerusform>
+            <numerusform>Hay %n clips en el disco.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>It ended early; %n clip(s) lie on the disk.</source>
+        <translation>
+            <numerusform>Terminó antes de tiempo; hay %n clip en el disco.</numerusform>
+            <numerusform>Terminó antes de tiempo; hay %n clips en el disco.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Held within %1″.</source>
+        <translation>Fijado a menos de %1″.</translation>
+    </message>
+    <message>
+        <source>In this light nothing stands over the limb: pairs need hydrogen alpha.</source>
+        <translation>En esta luz nada sobresale del limbo: los pares requieren hidrógeno alfa.</translation>
+    </message>
+    <message>
+        <source>Takes %1 and %2 on the disk.</source>
+        <translation>Dura %1 y ocupa %2 en el disco.</translation>
+    </message>
+    <message>
+        <source>Only %1 are free there.</source>
+        <translation>Allí solo quedan libres %1.</translation>
+    </message>
+    <message>
+        <source>Plays %1 at 25 a second.</source>
+        <translation>Se reproduce en %1 a 25 por segundo.</translation>
+    </message>
+    <message>
+        <source>Nothing here moves the telescope: it cannot hold.</source>
+        <translation>Nada mueve aquí el telescopio: no se puede fijar.</translation>
+    </message>
+    <message>
+        <source>The plan has no more runs today.</source>
+        <translation>El plan no tiene más series hoy.</translation>
+    </message>
+    <message>
+        <source>%1 is due now.</source>
+        <translation>%1: toca ahora.</translation>
+    </message>
+    <message>
+        <source>Stop the series</source>
+        <translation>Parar la serie</translation>
+    </message>
+    <message>
+        <source>Begin the series</source>
+        <translation>Empezar la serie</translation>
+    </message>
+    <message>
+        <source>What was recorded stays (Shift+F6)</source>
+        <translation>Lo grabado se queda (Mayús+F6)</translation>
+    </message>
+    <message>
+        <source>Records clip after clip below the data folder (Shift+F6)</source>
+        <translation>Graba clip tras clip en la carpeta de datos (Mayús+F6)</translation>
     </message>
 </context>
 <context>

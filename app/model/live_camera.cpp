@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/model/live_camera.h"
 
+#include <QCoreApplication>
 #include <QDateTime>
 #include <QMetaObject>
 #include <QPointer>
@@ -9,7 +10,7 @@
 
 #include "app/model/phrases.h"
 #include "solarchon/base/file.h"
-#include "solarchon/match/clip.h"
+#include "solarchon/workspace/clips.h"
 #include "solarchon/workspace/live.h"
 #include "solarchon/workspace/observe.h"
 
@@ -60,7 +61,12 @@ LiveCamera::LiveCamera(std::filesystem::path data, Document& document, Trouble& 
   connect(&worker_, &Worker::broke, &trouble_, &Trouble::tell_broken);
 }
 
-LiveCamera::~LiveCamera() = default;
+LiveCamera::~LiveCamera() {
+  let_go();
+  if (ending_.valid()) {
+    take_recorded(ending_.get());  // filed twice it is filed once
+  }
+}
 
 bool LiveCamera::may_look() const {
   const workspace::Answers& answers = document_.answers();
@@ -203,16 +209,38 @@ void LiveCamera::forget_opening() {
 }
 
 void LiveCamera::let_go() {
-  if (session_) {
-    // Its last frame, and what waits for the disk, are not waited for here.
-    ending_ =
-        std::async(std::launch::async, [ended = std::move(session_)]() mutable { ended.reset(); });
+  if (!session_) {
+    return;
+  }
+  take_recorded(session_->take_recorded());
+  // Its last frame, and what waits for the disk, are not waited for here.
+  ending_ = std::async(std::launch::async,
+                       [ended = std::move(session_), self = QPointer<LiveCamera>(this)]() mutable {
+                         auto left = ended->close();
+                         ended.reset();
+                         QMetaObject::invokeMethod(
+                             qApp,
+                             [self, left] {
+                               if (self) {
+                                 self->take_recorded(left);
+                               }
+                             },
+                             Qt::QueuedConnection);
+                         return left;
+                       });
+}
+
+void LiveCamera::take_recorded(const std::vector<capture::Recorded>& recorded) {
+  for (const capture::Recorded& clip : recorded) {
+    clip_ = QString::fromStdString(clip.file.string());
+    emit clipRecorded(clip.file);
   }
 }
 
 void LiveCamera::take_over(Opened opened) {
   let_go();
   played_.stop_earlier();
+  region_ = {};
   setting_ = opened.setting;
   solar_ = opened.solar;
   glance_ = {};
@@ -228,6 +256,9 @@ void LiveCamera::take_over(Opened opened) {
                                                       },
                                                       Qt::QueuedConnection);
                                                 });
+  if (of_the_document_) {
+    apply_part();
+  }
   emit changed();
 }
 
@@ -236,8 +267,13 @@ void LiveCamera::take_glance() {
     return;
   }
   glance_ = session_->glance();
+  take_recorded(session_->take_recorded());
   if (of_the_document_ && glance_.hands.focuser) {
     left_ = glance_.hands;
+  }
+  if (std::exchange(was_in_series_, in_series()) && glance_.series && glance_.series->problem &&
+      !in_series()) {
+    trouble_.tell(*glance_.series->problem);
   }
   const bool now = recording();
   if (std::exchange(was_recording_, now) && !now) {
@@ -396,18 +432,28 @@ bool LiveCamera::recording() const {
          !glance_.recording->closed;
 }
 
-void LiveCamera::record(std::optional<double> seconds, std::optional<double> above_share) {
-  if (!session_ || recording()) {
-    return;
-  }
+std::optional<std::filesystem::path> LiveCamera::next_clip() {
   const QDateTime now = QDateTime::currentDateTimeUtc();
-  const std::filesystem::path folder = data_ / "clips" / now.toString("yyyy-MM-dd").toStdString();
+  const std::filesystem::path folder =
+      workspace::clips_folder(data_) / now.toString("yyyy-MM-dd").toStdString();
   if (const auto made = base::make_folder(folder); !made) {
     trouble_.tell(made.error());
+    return std::nullopt;
+  }
+  return folder / now.toString("HHmmss-zzz").toStdString();
+}
+
+void LiveCamera::record(std::optional<double> seconds, std::optional<double> above_share) {
+  if (!session_ || recording() || in_series()) {
     return;
   }
+  auto file = next_clip();
+  if (!file) {
+    return;
+  }
+  *file += ".fits";
   capture::RecordPlan plan;
-  plan.file = folder / (now.toString("HHmmss-zzz").toStdString() + ".fits");
+  plan.file = *file;
   plan.seconds = seconds;
   plan.above_share = above_share;
   plan.sidecar = facts_;
@@ -416,6 +462,61 @@ void LiveCamera::record(std::optional<double> seconds, std::optional<double> abo
   was_recording_ = true;
   session_->record(std::move(plan));
   emit changed();
+}
+
+void LiveCamera::run_series(capture::SeriesPlan plan) {
+  if (!session_ || recording() || in_series()) {
+    return;
+  }
+  const auto stem = next_clip();
+  if (!stem) {
+    return;
+  }
+  plan.folder = stem->parent_path();
+  plan.stem = stem->filename().string();
+  base::Json facts = facts_;
+  facts.update(plan.sidecar);
+  plan.sidecar = std::move(facts);
+  if (plan.hold && cross_) {
+    plan.hold->x_px = cross_->x() - region_.left_px;
+    plan.hold->y_px = cross_->y() - region_.top_px;
+  }
+  glance_.series = capture::SeriesState{};
+  was_in_series_ = true;
+  session_->run_series(std::move(plan));
+  emit changed();
+}
+
+bool LiveCamera::in_series() const {
+  return session_ && glance_.series && !capture::over(glance_.series->stage) && !glance_.ended;
+}
+
+void LiveCamera::set_cross(const std::optional<QPointF>& pixel) {
+  cross_ = pixel;
+  if (part_ < 1.0) {
+    apply_part();
+  }
+  emit changed();
+}
+
+void LiveCamera::read_part(double share) {
+  part_ = std::clamp(share, 0.1, 1.0);
+  apply_part();
+  emit changed();
+}
+
+void LiveCamera::apply_part() {
+  if (!session_ || !session_->card().regions || recording() || in_series()) {
+    return;
+  }
+  const capture::SourceCard& card = session_->card();
+  const QPointF middle = cross_.value_or(QPointF(0.5 * card.width, 0.5 * card.height));
+  const devices::Region region =
+      devices::part_about(card.width, card.height, part_, middle.x(), middle.y());
+  if (region != region_) {
+    region_ = region;
+    session_->read_region(region_);
+  }
 }
 
 void LiveCamera::stop_recording() {

@@ -3,6 +3,7 @@
 
 #include <QElapsedTimer>
 #include <QObject>
+#include <QPointF>
 #include <QString>
 #include <QTimer>
 #include <filesystem>
@@ -10,6 +11,7 @@
 #include <future>
 #include <memory>
 #include <optional>
+#include <vector>
 
 #include "app/model/document.h"
 #include "app/model/stand_in_process.h"
@@ -55,6 +57,20 @@ class LiveCamera : public QObject {
   void hurry(const Haste& haste) { haste_ = haste; }
   /// Exposes so from now on; none: as suggested.
   void expose(std::optional<double> exposure_ms);
+  /// As set, or as suggested.
+  [[nodiscard]] std::optional<double> exposure_in_force() const;
+
+  /// Pixel of the sensor that somebody has pointed at; none: its middle.
+  [[nodiscard]] const std::optional<QPointF>& cross() const { return cross_; }
+  void set_cross(const std::optional<QPointF>& pixel);
+  /// Reads a part of the sensor alone, about the cross: fewer rows come oftener.
+  /// @param share  of each side, 0.1 to 1
+  void read_part(double share);
+  [[nodiscard]] double part() const { return part_; }
+  /// Whether it can do that.
+  [[nodiscard]] bool cuts() const { return session_ && session_->card().regions; }
+  /// First pixel of the frames, on the sensor.
+  [[nodiscard]] QPoint corner() const { return {region_.left_px, region_.top_px}; }
 
   // What can be turned, as `glance` shows it; nothing happens where there is no hand for it.
   void focus_to(double position_um);
@@ -71,14 +87,21 @@ class LiveCamera : public QObject {
   /// @param seconds      after which it ends by itself
   /// @param above_share  only the sharp moments; none: all
   void record(std::optional<double> seconds, std::optional<double> above_share);
+  /// Records a series below the data folder; what it holds, it holds at the cross.
+  void run_series(capture::SeriesPlan plan);
+  /// Ends the recording that goes on, and the series that it is of.
   void stop_recording();
   [[nodiscard]] bool recording() const;
+  /// A series goes on, between its clips too.
+  [[nodiscard]] bool in_series() const;
   /// Of the last recording.
   [[nodiscard]] const QString& clip() const { return clip_; }
 
  signals:
   void changed();   ///< another frame, reading or state
   void recorded();  ///< a recording has ended
+  /// A clip lies whole on disk.
+  void clipRecorded(const std::filesystem::path& clip);
 
  private:
   struct Opened {
@@ -93,9 +116,12 @@ class LiveCamera : public QObject {
   void take_over(Opened opened);
   void take_glance();
   void let_go();
+  void take_recorded(const std::vector<capture::Recorded>& recorded);
   void follow_document();
   [[nodiscard]] bool may_look() const;
-  [[nodiscard]] std::optional<double> exposure_in_force() const;
+  /// Makes a folder for clips of today. @return  it and a name; nothing where it cannot be made
+  [[nodiscard]] std::optional<std::filesystem::path> next_clip();
+  void apply_part();
   /// Starts the process that plays the camera. @return  where it listens; empty: why not is told
   [[nodiscard]] std::filesystem::path play_telescope();
   void follow_runs();
@@ -111,6 +137,9 @@ class LiveCamera : public QObject {
   std::optional<double> exposure_ms_;
   base::Json facts_;
   double focus_depth_um_ = 0.0;
+  std::optional<QPointF> cross_;
+  double part_ = 1.0;
+  devices::Region region_;  ///< as it was asked for
   Haste haste_;
   bool opening_ = false;
   int wish_ = 0;  ///< that is being opened; what was wished before is dropped
@@ -118,6 +147,7 @@ class LiveCamera : public QObject {
   bool was_tuning_ = false;
   QString clip_;
   bool was_recording_ = false;
+  bool was_in_series_ = false;
   std::uint32_t seed_ = 0;
   std::optional<base::Error> refusal_;  ///< that was told
   capture::Hands left_;                 ///< as the stand-in's were left
@@ -126,8 +156,9 @@ class LiveCamera : public QObject {
   StandInProcess played_;
   capture::Glance glance_;
   std::unique_ptr<capture::Session> session_;
-  std::future<void> ending_;  ///< of the session before: what it recorded goes to disk
-  Worker worker_;             // last: it has ended before anything that it delivers to is gone
+  /// Of the session before: what it recorded goes to disk.
+  std::future<std::vector<capture::Recorded>> ending_;
+  Worker worker_;  // last: it has ended before anything that it delivers to is gone
 };
 
 }  // namespace solarchon::app

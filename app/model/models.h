@@ -12,6 +12,7 @@ class Log;
 class Mount;
 class OutsideFiles;
 class Runbook;
+class SeriesDesk;
 class Trouble;
 
 /// All that a view may look at and ask for. What a view uses of it, it includes.
@@ -21,6 +22,7 @@ struct Models {
   Kit& kit;            ///< parts, and shelves of sites and light paths
   FrameInHand& frame;  ///< the picture that is shown, and the work that makes one
   LiveCamera& camera;  ///< that is looked through, and what it shows
+  SeriesDesk& series;  ///< clips that go by themselves
   OutsideFiles& files;
   DiskSpeed& disk;
   Runbook& runbook;  ///< steps at the telescope, and which of them were done

@@ -102,6 +102,24 @@ QString time_left(sky::Duration length) {
                         two(seconds % kSixty));
 }
 
+QString duration_words(double seconds) {
+  constexpr double kMinute = 60.0;
+  constexpr double kHour = 3600.0;
+  if (!std::isfinite(seconds)) {
+    return QStringLiteral("\u2013");
+  }
+  if (seconds < 2.0 * kMinute) {
+    return QObject::tr("%1 s").arg(number(seconds, seconds < 10.0 ? 1 : 0));
+  }
+  return seconds < 2.0 * kHour ? QObject::tr("%1 min").arg(number(seconds / kMinute, 0))
+                               : QObject::tr("%1 h").arg(number(seconds / kHour, 1));
+}
+
+QString gigabytes(double bytes) {
+  constexpr double kGigabyte = 1e9;
+  return QObject::tr("%1 GB").arg(number(bytes / kGigabyte, bytes < 10.0 * kGigabyte ? 1 : 0));
+}
+
 QString timer_name(std::string_view step) {
   return step == "warm-up" ? QObject::tr("Warm-up")
          : step == "tune"  ? QObject::tr("Tuning")

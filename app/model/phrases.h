@@ -31,6 +31,9 @@ namespace solarchon::app {
 [[nodiscard]] QString clock_at(sky::UtcTime time, const QTimeZone& zone, bool seconds = false);
 /// `7:12` of minutes and seconds, `1:05:00` from an hour on.
 [[nodiscard]] QString time_left(sky::Duration length);
+/// `45 s`, `12 min`, `2.5 h`; a dash for what is not finite.
+[[nodiscard]] QString duration_words(double seconds);
+[[nodiscard]] QString gigabytes(double bytes);
 /// What a step that runs by itself is called beside its time: `Warm-up`.
 [[nodiscard]] QString timer_name(std::string_view step);
 [[nodiscard]] QString date_at(sky::UtcTime time, const QTimeZone& zone);

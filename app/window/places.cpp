@@ -92,7 +92,7 @@ std::vector<Place> places() {
            QObject::tr("Capture"),
            "capture",
            make<CaptureView>,
-           {"capture", "capture-live", "capture-focus", "capture-tuning"},
+           {"capture", "capture-live", "capture-focus", "capture-tuning", "capture-series"},
            {{"capture", is_video}}},
           {"measure",
            QObject::tr("Measure"),

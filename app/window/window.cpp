@@ -74,7 +74,9 @@ Window::Window(const Options& options, QWidget* parent)
   log_ = std::make_unique<Log>(*log_queue_, *trouble_);
   kit_ = std::make_unique<Kit>(*log_queue_, *files_, document_->undo(), *trouble_);
   frame_ = std::make_unique<FrameInHand>(data_, *log_queue_, *log_, *trouble_);
+  clips_ = std::make_unique<Clips>(data_, *document_, *log_queue_, *log_, *trouble_);
   camera_ = std::make_unique<LiveCamera>(data_, *document_, *trouble_);
+  series_ = std::make_unique<SeriesDesk>(data_, *document_, *camera_, *trouble_);
   disk_ = std::make_unique<DiskSpeed>(data_, *settings_, *trouble_);
   learning_ = std::make_unique<Learning>(*document_, *log_);
   runbook_ = std::make_unique<Runbook>(*document_, *log_);
@@ -90,6 +92,8 @@ Window::Window(const Options& options, QWidget* parent)
   connect(runbook_.get(), &Runbook::secondPassed, this, &Window::show_timers);
   connect(frame_.get(), &FrameInHand::shownChanged, this, &Window::follow);
   connect(frame_.get(), &FrameInHand::filed, runbook_.get(), &Runbook::file_with);
+  connect(camera_.get(), &LiveCamera::clipRecorded, clips_.get(), &Clips::file);
+  connect(clips_.get(), &Clips::filed, runbook_.get(), &Runbook::file_with);
   connect(frame_.get(), &FrameInHand::demoFilled, log_.get(), &Log::reload);
   connect(frame_.get(), &FrameInHand::demoFilled, kit_.get(), &Kit::reload);
   if (!start_problem_.isEmpty()) {
@@ -106,6 +110,9 @@ Window::Window(const Options& options, QWidget* parent)
   connect(log_.get(), &Log::sessionsChanged, this, &Window::begin_with_log,
           Qt::SingleShotConnection);
   QTimer::singleShot(0, log_.get(), &Log::reload);
+  if (keep_state_) {
+    QTimer::singleShot(0, clips_.get(), &Clips::file_strays);
+  }
   QTimer::singleShot(0, kit_.get(), &Kit::reload);
   follow();
 }
@@ -130,7 +137,7 @@ void Window::come_forward() {
 }
 
 Models Window::models() {
-  return {*document_, *log_,  *kit_,     *frame_, *camera_,
+  return {*document_, *log_,  *kit_,     *frame_, *camera_, *series_,
           *files_,    *disk_, *runbook_, *mount_, *trouble_};
 }
 

@@ -10,6 +10,7 @@
 #include <vector>
 
 #include "app/model/alarms.h"
+#include "app/model/clips.h"
 #include "app/model/disk_speed.h"
 #include "app/model/document.h"
 #include "app/model/frame_in_hand.h"
@@ -21,6 +22,7 @@
 #include "app/model/mount.h"
 #include "app/model/outside_files.h"
 #include "app/model/runbook.h"
+#include "app/model/series_desk.h"
 #include "app/shell/notice.h"
 #include "app/window/context_strip.h"
 #include "app/window/day_ribbon.h"
@@ -103,7 +105,9 @@ class Window : public QMainWindow {
   std::unique_ptr<Log> log_;
   std::unique_ptr<Kit> kit_;
   std::unique_ptr<FrameInHand> frame_;
+  std::unique_ptr<Clips> clips_;
   std::unique_ptr<LiveCamera> camera_;
+  std::unique_ptr<SeriesDesk> series_;
   std::unique_ptr<DiskSpeed> disk_;
   std::unique_ptr<Learning> learning_;
   std::unique_ptr<Runbook> runbook_;

@@ -3,6 +3,7 @@
 #include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
+#include <QListWidget>
 #include <QPushButton>
 #include <QStackedWidget>
 #include <QTest>
@@ -12,6 +13,7 @@
 #include "app/model/live_camera.h"
 #include "app/views/capture/live_plate.h"
 #include "app/views/capture/run_plot.h"
+#include "app/views/capture/series_belt.h"
 #include "solarchon/devices/local_socket.h"
 #include "solarchon/frames/clip.h"
 #include "solarchon/frames/clip_reader.h"
@@ -53,7 +55,7 @@ class CaptureTest : public testing::Test {
   /// Another window, over a folder of its own.
   void reopen(const optics::Rig& rig) {
     window.reset();
-    std::filesystem::create_directory(folder / "another");
+    std::filesystem::create_directories(folder / "another");
     window = test::open_window(folder / "another", morning_workspace(rig));
     window->show_place("capture");
   }
@@ -146,6 +148,142 @@ TEST_F(CaptureTest, RecordsTheSharpMoments) {
   ASSERT_TRUE(test::wait_until([&] { return !camera().recording(); }));
   EXPECT_EQ(base::Json::parse(test::read_text(clips().at(0).string() + ".json")).at("above_share"),
             0.8);
+}
+
+TEST_F(CaptureTest, RecordsATimeLapseByKeyboardAlone) {
+  look();
+  window->show_place("capture-series");
+  const auto type = [&](const char* field, const char* keys) {
+    auto& edit = *find<QWidget>(field).findChild<QLineEdit*>();
+    edit.setFocus();
+    edit.selectAll();
+    QTest::keyClicks(&edit, keys);
+    QTest::keyClick(&edit, Qt::Key_Return);
+  };
+  type("series-clip", "0.3");
+  type("series-every", "1.5");
+  type("series-rounds", "3");
+  EXPECT_TRUE(find<QLabel>("series-says").text().startsWith("Takes 3.3 s"));
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().hands.guider.has_value(); }));
+  press(Qt::Key_F6, Qt::ShiftModifier);
+  ASSERT_TRUE(camera().in_series());
+  EXPECT_EQ(find<QPushButton>("series-run").text(), "Stop the series");
+  EXPECT_FALSE(find<QWidget>("series-clip").isEnabled());
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().series->clips >= 1; }));
+  EXPECT_TRUE(find<SeriesBelt>("series-belt").picture().now_s);
+  ASSERT_TRUE(test::wait_until([&] { return !camera().in_series(); }));
+  EXPECT_TRUE(find<QLabel>("series-says").text().startsWith("3 clips lie on the disk."));
+  ASSERT_EQ(clips().size(), 3U);
+  // The log agrees with the files.
+  ASSERT_TRUE(test::wait_until([&] {
+    const auto& sessions = window->models().log.sessions();
+    return sessions.size() == 1 && sessions[0].clips == 3;
+  }));
+  const auto session = test::session_in_log(folder.path(), window->models().log.sessions()[0].id);
+  for (const log::ClipEntry& clip : session.clips) {
+    EXPECT_EQ(frames::ClipReader::open(folder / clip.file)->facts().frames, clip.frames);
+    EXPECT_FALSE(clip.series.empty());
+  }
+  // A clip is played from there.
+  window->show_place("log");
+  ASSERT_TRUE(test::wait_until([&] { return find<QListWidget>("session-frames").count() == 3; }));
+  EXPECT_EQ(find<QPushButton>("open-entry").text(), "Play in Capture");
+  QTest::mouseClick(&find<QPushButton>("open-entry"), Qt::LeftButton);
+  EXPECT_EQ(window->place(), "capture");
+  ASSERT_TRUE(test::wait_until([&] { return camera().looking() && !camera().simulated(); }));
+}
+
+TEST_F(CaptureTest, ASeriesEndsWhenAskedAndWithWhatStandsAgainstIt) {
+  look();
+  window->show_place("capture-series");
+  auto& kind = find<QComboBox>("series-kind");
+  kind.setCurrentIndex(1);
+  emit kind.activated(1);
+  EXPECT_TRUE(find<QLabel>("series-says").text().contains("hydrogen alpha"));
+  EXPECT_FALSE(find<QPushButton>("series-run").isEnabled());
+  kind.setCurrentIndex(0);
+  emit kind.activated(0);
+  QTest::mouseClick(&find<QPushButton>("series-run"), Qt::LeftButton);
+  ASSERT_TRUE(test::wait_until([&] {
+    const auto& recording = camera().glance().recording;
+    return recording && recording->written > 2;
+  }));
+  QTest::mouseClick(&find<QPushButton>("series-run"), Qt::LeftButton);
+  ASSERT_TRUE(test::wait_until([&] { return !camera().in_series() && !camera().recording(); }));
+  EXPECT_EQ(find<QPushButton>("series-run").text(), "Begin the series");
+  EXPECT_EQ(clips().size(), 1U);
+}
+
+TEST_F(CaptureTest, PlannedRunsBeginByThemselves) {
+  auto space = window->document().workspace();
+  plan::Run run;
+  run.name = "Transit of a bird";
+  run.start = test::morning() + sky::seconds(4.0);
+  run.minutes = 0.1;
+  space.wishes.runs = {run};
+  window->document().edit("Plan", space);
+  look();
+  window->show_place("capture-series");
+  QTest::mouseClick(&find<QPushButton>("series-plan"), Qt::LeftButton);
+  EXPECT_TRUE(find<QLabel>("series-plan-says").text().startsWith("Transit of a bird"));
+  ASSERT_TRUE(test::wait_until([&] { return camera().in_series(); }));
+  ASSERT_TRUE(test::wait_until([&] { return !camera().in_series(); }));
+  ASSERT_EQ(clips().size(), 1U);
+  const base::Json facts = base::Json::parse(test::read_text(clips()[0].string() + ".json"));
+  EXPECT_EQ(facts.at("run"), "Transit of a bird");
+  EXPECT_NEAR(facts.at("seconds").get<double>(), 6.0, 1.5);
+  EXPECT_EQ(find<QLabel>("series-plan-says").text(), "The plan has no more runs today.");
+}
+
+TEST_F(CaptureTest, ACrossIsSetMovedAndTakenAwayAndAPartIsReadAboutIt) {
+  look();
+  auto& plate = find<LivePlate>("live-plate");
+  QTest::mouseClick(&plate, Qt::LeftButton, {}, plate.QWidget::rect().center());
+  ASSERT_TRUE(camera().cross());
+  const QPointF at = *camera().cross();
+  EXPECT_NEAR(at.x(), 100.0, 2.0);
+  plate.setFocus();
+  QTest::keyClick(&plate, Qt::Key_Right, Qt::ShiftModifier);
+  EXPECT_NEAR(camera().cross()->x(), at.x() + 1.0, 1e-9);
+  auto& part = find<QComboBox>("record-part");
+  part.setCurrentIndex(1);
+  emit part.activated(1);
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().frame->width == 96; }));
+  EXPECT_EQ(camera().glance().frame->height, 72);
+  // The cross stays where it was on the sensor.
+  EXPECT_NEAR(camera().cross()->x(), at.x() + 1.0, 1e-9);
+  press(Qt::Key_F3);
+  EXPECT_EQ(plate.ways().zoom, 2);
+  press(Qt::Key_F8);
+  EXPECT_EQ(plate.ways().zoom, 1);
+  press(Qt::Key_F8);
+  part.setCurrentIndex(0);
+  emit part.activated(0);
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().frame->width == 200; }));
+  QTest::keyClick(&plate, Qt::Key_Delete);
+  EXPECT_FALSE(camera().cross());
+}
+
+TEST_F(CaptureTest, WhatAKilledProgramRecordedIsInTheLogAtTheNextStart) {
+  look();
+  press(Qt::Key_F6);
+  ASSERT_TRUE(test::wait_until(
+      [&] { return camera().glance().recording && camera().glance().recording->written > 2; }));
+  // As a kill leaves it: the clip is there, its entry is not.
+  std::filesystem::create_directories(folder / "another" / "clips" / "day");
+  const auto clip = clips().at(0);
+  std::filesystem::copy(clip, folder / "another" / "clips" / "day" / "a.fits");
+  std::filesystem::copy(clip.string() + ".json",
+                        folder / "another" / "clips" / "day" / "a.fits.json");
+  reopen(test::quick_rig());
+  ASSERT_TRUE(test::wait_until([&] {
+    const auto& sessions = window->models().log.sessions();
+    return sessions.size() == 1 && sessions[0].clips == 1;
+  }));
+  EXPECT_EQ(window->models().log.sessions()[0].rig, window->document().workspace().rig.name);
+  // And what the window before recorded until it was closed is in its own.
+  const auto log = log::LogBook::open_to_read(workspace::log_file(folder.path())).value();
+  EXPECT_EQ(log.summaries().value().at(0).clips, 1);
 }
 
 TEST_F(CaptureTest, HoldsLiftsAndShowsPixelByPixel) {

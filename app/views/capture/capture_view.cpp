@@ -19,12 +19,14 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
       live_plate_(new LivePlate(models.camera, this)),
       pictures_(new QStackedWidget(this)),
       panels_(new QStackedWidget(this)),
-      live_panel_(new LivePanel(models.camera, this)),
+      live_panel_(new LivePanel(models.camera, models.series, this)),
       look_(new QPushButton(this)),
       freeze_(new QPushButton(this)),
       full_size_(new QPushButton(this)),
+      twice_(new QPushButton(this)),
       faint_(new QPushButton(this)),
       marks_(new QPushButton(this)),
+      part_(new QComboBox(this)),
       take_(new QPushButton(tr("Take a frame"), this)),
       cancel_(new QPushButton(tr("Cancel"), this)),
       progress_(new QProgressBar(this)),
@@ -53,13 +55,13 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
   take_->setMinimumHeight(Theme::px(48));
   take_->setToolTip(tr("Simulates the exposure, measures the frame and files both (F5)"));
   connect(take_, &QPushButton::clicked, this, &CaptureView::take);
-  const auto on_key = [this](int key, const auto& work) {
-    auto* shortcut = new QShortcut(QKeySequence(key), this);
+  const auto on_key = [this](const QKeySequence& key, const auto& work) {
+    auto* shortcut = new QShortcut(key, this);
     connect(shortcut, &QShortcut::activated, this, work);
   };
   on_key(Qt::Key_F4, [this] { look_or_stop(); });
   on_key(Qt::Key_F5, [this] { take(); });
-  const auto on_live_key = [&](int key, auto work) {
+  const auto on_live_key = [&](const QKeySequence& key, auto work) {
     on_key(key, [this, work] {
       if (this->models().camera.looking()) {
         (live_panel_->*work)();
@@ -67,8 +69,10 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
     });
   };
   on_live_key(Qt::Key_F6, &LivePanel::record_or_stop);
+  on_live_key(QKeySequence(Qt::SHIFT | Qt::Key_F6), &LivePanel::series_or_stop);
   on_live_key(Qt::Key_F11, &LivePanel::focus_or_stop);
   on_live_key(Qt::Key_F12, &LivePanel::tune_or_stop);
+  connect(live_plate_, &LivePlate::pointedAt, &models.camera, &LiveCamera::set_cross);
   connect(cancel_, &QPushButton::clicked, this, [this] { this->frame().worker().cancel(); });
   connect(&frame().worker(), &Worker::progressed, this,
           [this](double fraction) { progress_->setValue(static_cast<int>(100.0 * fraction)); });
@@ -109,13 +113,37 @@ QWidget* CaptureView::build_picture() {
   };
   add(freeze_, QStringLiteral("hold"), tr("Hold"), tr("Keeps this picture; frames go on behind it"),
       QKeySequence(Qt::Key_F7));
-  add(full_size_, QStringLiteral("full-size"), tr("1:1"),
-      tr("The middle of the sensor, pixel by pixel"), QKeySequence(Qt::Key_F8));
+  add(full_size_, QStringLiteral("full-size"), tr("1:1"), tr("About the cross, pixel by pixel"),
+      QKeySequence(Qt::Key_F8));
+  add(twice_, QStringLiteral("twice-size"), tr("2:1"),
+      tr("About the cross, each pixel on two by two"), QKeySequence(Qt::Key_F3));
+  connect(full_size_, &QPushButton::toggled, this, [this](bool on) {
+    if (on) {
+      twice_->setChecked(false);
+    }
+  });
+  connect(twice_, &QPushButton::toggled, this, [this](bool on) {
+    if (on) {
+      full_size_->setChecked(false);
+    }
+  });
   add(faint_, QStringLiteral("lift-faint"), tr("Lift the faint"),
       tr("Draws what is faint brighter; the file stays as it is"), QKeySequence(Qt::Key_F9));
-  add(marks_, QStringLiteral("marks"), tr("Marks"), tr("Ring, drift, scale and what is clipped"),
-      QKeySequence(Qt::Key_F10));
+  add(marks_, QStringLiteral("marks"), tr("Marks"),
+      tr("Ring, drift, cross, scale and what is clipped"), QKeySequence(Qt::Key_F10));
   marks_->setChecked(true);
+  part_->setObjectName(QStringLiteral("record-part"));
+  part_->setAccessibleName(tr("Part of the sensor that is read"));
+  part_->addItem(tr("Whole"), 1.0);
+  part_->addItem(tr("Half"), 0.5);
+  part_->addItem(tr("Quarter"), 0.25);
+  part_->setToolTip(
+      tr("Of each side, about the cross, which a click on the picture sets; fewer rows come "
+         "oftener"));
+  part_->setMinimumHeight(Theme::px(36));
+  connect(part_, &QComboBox::activated, this,
+          [this] { this->models().camera.read_part(part_->currentData().toDouble()); });
+  row->addWidget(part_);
   row->addStretch(1);
   auto* picture = new QWidget(this);
   auto* column = new QVBoxLayout(picture);
@@ -167,6 +195,7 @@ void CaptureView::show_page(const QString& id) {
   to_be_focused_ = id == QLatin1String("capture-focus");
   live_panel_->turn_to(to_be_focused_                          ? QStringLiteral("focus")
                        : id == QLatin1String("capture-tuning") ? QStringLiteral("tuning")
+                       : id == QLatin1String("capture-series") ? QStringLiteral("series")
                                                                : QStringLiteral("now"));
 }
 
@@ -199,8 +228,11 @@ void CaptureView::look_or_stop() {
 void CaptureView::open_file(const QString& file) { models().camera.play(file); }
 
 void CaptureView::draw_so() {
-  live_plate_->draw_so(
-      {freeze_->isChecked(), full_size_->isChecked(), faint_->isChecked(), marks_->isChecked()});
+  live_plate_->draw_so({freeze_->isChecked(),
+                        full_size_->isChecked() ? 1
+                        : twice_->isChecked()   ? 2
+                                                : 0,
+                        faint_->isChecked(), marks_->isChecked()});
 }
 
 void CaptureView::follow_live() {
@@ -213,6 +245,8 @@ void CaptureView::follow_live() {
   panels_->setCurrentIndex(live ? 1 : 0);
   ways_->setVisible(live);
   hint_->setVisible(!live);
+  part_->setEnabled(camera.cuts() && !camera.recording() && !camera.in_series());
+  part_->setCurrentIndex(part_->findData(camera.part()));
   if (live) {
     live_plate_->follow();
     live_panel_->follow();

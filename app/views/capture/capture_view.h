@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <QComboBox>
 #include <QLabel>
 #include <QProgressBar>
 #include <QPushButton>
@@ -27,7 +28,7 @@ class CaptureView : public View {
   [[nodiscard]] bool settled() const override;
   [[nodiscard]] bool complete() const override;
   /// `capture-live` looks through the camera at once, `capture-focus` finds the focus then,
-  /// `capture-tuning` turns to the tuner.
+  /// `capture-tuning` turns to the tuner, `capture-series` to series of clips.
   void show_page(const QString& id) override;
   [[nodiscard]] QString page() const override { return QStringLiteral("capture"); }
   void open_file(const QString& file) override;
@@ -55,8 +56,10 @@ class CaptureView : public View {
   QPushButton* look_;
   QPushButton* freeze_;
   QPushButton* full_size_;
+  QPushButton* twice_;
   QPushButton* faint_;
   QPushButton* marks_;
+  QComboBox* part_;
   QWidget* ways_ = nullptr;
   QPushButton* take_;
   QPushButton* cancel_;

@@ -12,7 +12,7 @@
 
 namespace solarchon::app {
 
-LivePanel::LivePanel(LiveCamera& camera, QWidget* parent)
+LivePanel::LivePanel(LiveCamera& camera, SeriesDesk& desk, QWidget* parent)
     : QWidget(parent),
       camera_(camera),
       says_(new PlainLabel(this)),
@@ -20,6 +20,7 @@ LivePanel::LivePanel(LiveCamera& camera, QWidget* parent)
       strips_(new MeterStrips(this)),
       focus_(new FocusPage(camera, this)),
       tuning_(new TuningPage(camera, this)),
+      series_(new SeriesPage(desk, camera, this)),
       record_(new QPushButton(this)),
       how_(new QWidget(this)),
       which_(new QComboBox(this)),
@@ -57,7 +58,8 @@ LivePanel::LivePanel(LiveCamera& camera, QWidget* parent)
   pages_ = new Pages(
       {{QStringLiteral("now"), tr("Meters"), tr("What the picture has been like"), strips_},
        {QStringLiteral("focus"), tr("Focus"), tr("Where the edge is drawn narrowest"), focus_},
-       {QStringLiteral("tuning"), tr("Tuning"), tr("Where the line is"), tuning_}},
+       {QStringLiteral("tuning"), tr("Tuning"), tr("Where the line is"), tuning_},
+       {QStringLiteral("series"), tr("Series"), tr("Clips that go by themselves"), series_}},
       *shown, this);
   connect(pages_, &Pages::turned, this, &LivePanel::follow);
   column->addWidget(pages_);
@@ -72,8 +74,14 @@ LivePanel::LivePanel(LiveCamera& camera, QWidget* parent)
   column->addWidget(recorder_);
 }
 
+void LivePanel::series_or_stop() {
+  pages_->turn_to(QStringLiteral("series"));
+  series_->run_or_stop();
+  follow();
+}
+
 void LivePanel::record_or_stop() {
-  if (camera_.recording()) {
+  if (camera_.recording() || camera_.in_series()) {
     camera_.stop_recording();
     return;
   }
@@ -155,14 +163,21 @@ void LivePanel::follow() {
   // A run has its own words, and wants the room.
   const bool meters = pages_->shown() == strips_;
   next_->setVisible(meters);
+  says_->setVisible(pages_->shown() != series_);
   how_->setVisible(meters);
   if (pages_->shown() == focus_) {
     focus_->follow();
   } else if (pages_->shown() == tuning_) {
     tuning_->follow();
+  } else if (pages_->shown() == series_) {
+    series_->follow();
   }
-  const bool recording = camera_.recording();
-  record_->setText(recording ? tr("Stop recording") : tr("Record"));
+  const bool series = camera_.in_series();
+  const bool recording = camera_.recording() || series;
+  record_->setText(series      ? tr("Stop the series")
+                   : recording ? tr("Stop recording")
+                               : tr("Record"));
+  record_->setVisible(pages_->shown() != series_);
   record_->setToolTip(recording ? tr("What was recorded stays (F6)")
                                 : tr("Records a clip below the data folder (F6)"));
   record_->setEnabled(glance.frame != nullptr && !glance.ended);

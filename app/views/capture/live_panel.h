@@ -11,6 +11,7 @@
 #include "app/shell/pages.h"
 #include "app/views/capture/focus_page.h"
 #include "app/views/capture/meter_strips.h"
+#include "app/views/capture/series_page.h"
 #include "app/views/capture/tuning_page.h"
 
 namespace solarchon::app {
@@ -20,14 +21,15 @@ class LivePanel : public QWidget {
   Q_OBJECT
 
  public:
-  LivePanel(LiveCamera& camera, QWidget* parent);
+  LivePanel(LiveCamera& camera, SeriesDesk& desk, QWidget* parent);
   void follow();
   /// Begins a recording as set here, or ends the one that goes on.
   void record_or_stop();
   /// Turns to the page and begins its run, or stops the one that goes on.
   void focus_or_stop();
   void tune_or_stop();
-  /// Shows `now`, `focus` or `tuning`.
+  void series_or_stop();
+  /// Shows `now`, `focus`, `tuning` or `series`.
   void turn_to(const QString& id) { pages_->turn_to(id); }
 
  private:
@@ -41,6 +43,7 @@ class LivePanel : public QWidget {
   MeterStrips* strips_;
   FocusPage* focus_;
   TuningPage* tuning_;
+  SeriesPage* series_;
   Pages* pages_ = nullptr;
   QPushButton* record_;
   QWidget* how_;  ///< it is recorded: the two below

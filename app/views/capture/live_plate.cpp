@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/capture/live_plate.h"
 
+#include <QKeyEvent>
+#include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
 #include <algorithm>
@@ -45,6 +47,8 @@ void words_over(QPainter& painter, const QRectF& room, int flags, const QString&
 LivePlate::LivePlate(const LiveCamera& camera, QWidget* parent) : Drawing(parent), camera_(camera) {
   setObjectName(QStringLiteral("live-plate"));
   setAccessibleName(tr("The live picture"));
+  setFocusPolicy(Qt::StrongFocus);
+  setToolTip(tr("Click, or use the arrow keys, to set the cross; Delete takes it away"));
 }
 
 void LivePlate::follow() {
@@ -80,11 +84,12 @@ void LivePlate::make_image() {
   }
   const frames::Frame& frame = *shown_.frame;
   cut_ = QRect(0, 0, frame.width, frame.height);
-  if (ways_.full_size) {
-    const QRect room = rect();
-    const int across = std::min(frame.width, room.width());
-    const int down = std::min(frame.height, room.height());
-    cut_ = QRect((frame.width - across) / 2, (frame.height - down) / 2, across, down);
+  if (ways_.zoom > 0) {
+    const int across = std::min(frame.width, width() / ways_.zoom);
+    const int down = std::min(frame.height, height() / ways_.zoom);
+    const QPoint middle = cross_in_frame().toPoint();
+    cut_ = QRect(std::clamp(middle.x() - across / 2, 0, frame.width - across),
+                 std::clamp(middle.y() - down / 2, 0, frame.height - down), across, down);
   }
   image_ =
       quick_image(frame, cut_, kLongestSidePx, ways_.faint_lifted ? Tone::kFaint : Tone::kPlain);
@@ -94,9 +99,9 @@ LivePlate::Lay LivePlate::lay() const {
   const QRectF room = QRectF(rect()).adjusted(2, 2, -2, -24);
   Lay lay;
   lay.box = fitted_rect(QSizeF(cut_.size()), room);
-  if (ways_.full_size && cut_.width() < lay.box.width()) {
-    lay.box =
-        QRectF(lay.box.center() - QPointF(cut_.width(), cut_.height()) / 2.0, QSizeF(cut_.size()));
+  if (ways_.zoom > 0 && ways_.zoom * cut_.width() < lay.box.width()) {
+    const QSizeF size = ways_.zoom * QSizeF(cut_.size());
+    lay.box = QRectF(lay.box.center() - QPointF(size.width(), size.height()) / 2.0, size);
   }
   lay.scale = lay.box.width() / std::max(1, cut_.width());
   lay.corner = lay.box.topLeft() - QPointF(cut_.topLeft()) * lay.scale;
@@ -130,10 +135,86 @@ void LivePlate::draw(QPainter& painter) {
   painter.setPen(Theme::line(QColor(kOnPicture), 1.5));
   painter.setBrush(Qt::NoBrush);
   paint_limb_ring(painter, where);
+  paint_cross(painter, where);
   if (camera_.simulated()) {  // of a clip the scale is not known
     paint_drift(painter, where);
     paint_scale(painter, where);
   }
+}
+
+QPointF LivePlate::cross_in_frame() const {
+  const frames::Frame& frame = *shown_.frame;
+  const QPointF middle(0.5 * frame.width, 0.5 * frame.height);
+  return camera_.cross() ? *camera_.cross() - QPointF(camera_.corner()) : middle;
+}
+
+void LivePlate::paint_cross(QPainter& painter, const Lay& lay) const {
+  if (!camera_.cross()) {
+    return;
+  }
+  // Open in the middle: what is held stays in sight.
+  const QPointF at = lay.corner + cross_in_frame() * lay.scale;
+  twice(painter, 1.5, [&] {
+    for (const QPointF way : {QPointF(1, 0), QPointF(-1, 0), QPointF(0, 1), QPointF(0, -1)}) {
+      painter.drawLine(at + way * 9.0, at + way * 24.0);
+    }
+  });
+}
+
+void LivePlate::mousePressEvent(QMouseEvent* event) {
+  if (!shown_.frame || image_.isNull() || ways_.frozen) {
+    return;
+  }
+  const Lay where = lay();
+  const QPointF clicked = at(*event);
+  if (event->button() == Qt::RightButton) {
+    emit pointedAt(std::nullopt);
+  } else if (event->button() == Qt::LeftButton && where.box.contains(clicked)) {
+    const QPointF pixel = (clicked - where.corner) / where.scale + QPointF(camera_.corner());
+    // On the cross itself it takes it away.
+    constexpr double kOnIt = 6.0;
+    const bool again =
+        camera_.cross() && where.scale * std::hypot(pixel.x() - camera_.cross()->x(),
+                                                    pixel.y() - camera_.cross()->y()) <
+                               kOnIt;
+    emit pointedAt(again ? std::nullopt : std::optional(pixel));
+  }
+}
+
+void LivePlate::keyPressEvent(QKeyEvent* event) {
+  if (!shown_.frame || image_.isNull()) {
+    Drawing::keyPressEvent(event);
+    return;
+  }
+  // By some pixels of the screen, with Shift by one of the sensor.
+  constexpr double kStep = 8.0;
+  const bool fine = event->modifiers().testFlag(Qt::ShiftModifier);
+  const double step = fine ? 1.0 : std::max(1.0, std::round(kStep / lay().scale));
+  QPointF by;
+  switch (event->key()) {
+    case Qt::Key_Left:
+      by = {-step, 0.0};
+      break;
+    case Qt::Key_Right:
+      by = {step, 0.0};
+      break;
+    case Qt::Key_Up:
+      by = {0.0, -step};
+      break;
+    case Qt::Key_Down:
+      by = {0.0, step};
+      break;
+    case Qt::Key_Delete:
+      emit pointedAt(std::nullopt);
+      return;
+    default:
+      Drawing::keyPressEvent(event);
+      return;
+  }
+  const QPointF to = cross_in_frame() + by;
+  emit pointedAt(QPointF(std::clamp(to.x(), 0.0, shown_.frame->width - 1.0),
+                         std::clamp(to.y(), 0.0, shown_.frame->height - 1.0)) +
+                 QPointF(camera_.corner()));
 }
 
 QString LivePlate::caption() const {

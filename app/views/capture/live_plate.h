@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QImage>
+#include <optional>
 
 #include "app/model/live_camera.h"
 #include "app/shell/drawing.h"
@@ -16,7 +17,7 @@ class LivePlate : public Drawing {
   /// How the picture is drawn; the file stays as it is.
   struct Ways {
     bool frozen = false;
-    bool full_size = false;     ///< one pixel of the sensor on one of the screen, its middle
+    int zoom = 0;               ///< 0: all of it; pixels of the screen on one of the sensor
     bool faint_lifted = false;  ///< what is faint is drawn brighter, for prominences
     bool marks = true;
     bool operator==(const Ways&) const = default;
@@ -29,8 +30,14 @@ class LivePlate : public Drawing {
   [[nodiscard]] const Ways& ways() const { return ways_; }
   [[nodiscard]] QSize least_size() const override { return {360, 280}; }
 
+ signals:
+  /// At a pixel of the sensor; at none: no longer.
+  void pointedAt(const std::optional<QPointF>& pixel);
+
  protected:
   void draw(QPainter& painter) override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
 
  private:
   /// Where the picture lies in the drawing, and how large a pixel is there.
@@ -41,6 +48,9 @@ class LivePlate : public Drawing {
   };
   [[nodiscard]] Lay lay() const;
   void make_image();
+  /// The cross in the frame that is shown; its middle where there is none.
+  [[nodiscard]] QPointF cross_in_frame() const;
+  void paint_cross(QPainter& painter, const Lay& lay) const;
   void paint_limb_ring(QPainter& painter, const Lay& lay) const;
   void paint_drift(QPainter& painter, const Lay& lay) const;
   void paint_scale(QPainter& painter, const Lay& lay) const;

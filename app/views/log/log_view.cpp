@@ -7,6 +7,7 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "app/model/live_camera.h"
 #include "app/model/phrases.h"
 #include "app/shell/beside.h"
 #include "app/shell/elided_label.h"
@@ -20,10 +21,18 @@ namespace {
 
 constexpr int kSessionRole = Qt::UserRole;
 
+QString taken_words(const log::SessionSummary& session) {
+  const QString frames = QObject::tr("%n frame(s)", nullptr, session.frames);
+  const QString clips = QObject::tr("%n clip(s)", nullptr, session.clips);
+  return session.clips == 0    ? frames
+         : session.frames == 0 ? clips
+                               : QObject::tr("%1, %2").arg(frames, clips);
+}
+
 QString session_line(const log::SessionSummary& session, const QTimeZone& zone) {
   return QObject::tr("%1  %2\n%3 \u00b7 seeing %4\u2033 \u00b7 %5")
-      .arg(date_at(session.started, zone), clock_at(session.started, zone),
-           QObject::tr("%n frame(s)", nullptr, session.frames), number(session.seeing_arcsec, 1),
+      .arg(date_at(session.started, zone), clock_at(session.started, zone), taken_words(session),
+           number(session.seeing_arcsec, 1),
            session.spots ? QObject::tr("%n spot(s)", nullptr, *session.spots)
                          : QObject::tr("spots not counted"));
 }
@@ -37,6 +46,23 @@ QString frame_line(const log::FrameEntry& frame, const QTimeZone& zone) {
   return QObject::tr("%1 \u00b7 %2 \u00b7 Sun %3\u00b0 \u00b7 %4")
       .arg(clock_at(frame.taken, zone, true), exposure_text(frame.exposure_ms),
            number(frame.sun_altitude_deg, 0), measured);
+}
+
+QString clip_line(const log::ClipEntry& clip, const QTimeZone& zone) {
+  QStringList words{
+      clock_at(clip.begun, zone, true),
+      QObject::tr("clip of %1 s").arg(number(clip.seconds, clip.seconds < 10 ? 1 : 0)),
+      QObject::tr("%n frame(s)", nullptr, clip.frames)};
+  if (clip.exposure_ms) {
+    words << exposure_text(*clip.exposure_ms);
+  }
+  if (clip.r0_cm) {
+    words << QObject::tr("r\u2080 %1 cm").arg(number(*clip.r0_cm, 1));
+  }
+  if (clip.lost > 0) {
+    words << QObject::tr("%n lost", nullptr, clip.lost);
+  }
+  return words.join(QStringLiteral(" \u00b7 "));
 }
 
 /// What was done, in the words that the light path of that day gives it; empty for a step of a
@@ -105,8 +131,10 @@ QWidget* LogView::build_page() {
   title_->setFont(Theme::font(TextSize::kLarge, true));
   figures_ = new Figures(3, page);
   frames_ = new QListWidget(page);
-  frames_->setAccessibleName(tr("Frames of the session"));
-  connect(frames_, &QListWidget::itemActivated, this, &LogView::open_chosen_frame);
+  frames_->setAccessibleName(tr("Frames and clips of the session"));
+  frames_->setObjectName(QStringLiteral("session-frames"));
+  connect(frames_, &QListWidget::itemActivated, this, &LogView::open_chosen);
+  connect(frames_, &QListWidget::currentRowChanged, this, &LogView::name_opening);
   steps_ = new QTableWidget(0, 2, page);
   steps_->setObjectName(QStringLiteral("session-steps"));
   steps_->setAccessibleName(tr("Steps at the telescope"));
@@ -120,7 +148,8 @@ QWidget* LogView::build_page() {
   steps_->setEditTriggers(QAbstractItemView::NoEditTriggers);
   steps_->setSelectionBehavior(QAbstractItemView::SelectRows);
   open_ = new QPushButton(tr("Open in Measure"), page);
-  connect(open_, &QPushButton::clicked, this, &LogView::open_chosen_frame);
+  open_->setObjectName(QStringLiteral("open-entry"));
+  connect(open_, &QPushButton::clicked, this, &LogView::open_chosen);
   take_up_ = new QPushButton(tr("Use its site and light path again"), page);
   take_up_->setObjectName(QStringLiteral("take-up"));
   take_up_->setToolTip(
@@ -153,10 +182,11 @@ void LogView::follow() {
   year_->setVisible(any);
   book_->setVisible(any);
   empty_->setVisible(!any);
-  empty_->setText(log().readable()
-                      ? tr("The log is empty.\nEvery frame that you take in Capture is filed here, "
-                           "with its site, light path and measurements.")
-                      : tr("The log could not be opened. It was left as it is."));
+  empty_->setText(
+      log().readable()
+          ? tr("The log is empty.\nEvery frame and clip that you take in Capture is filed "
+               "here, with its site, light path and measurements.")
+          : tr("The log could not be opened. It was left as it is."));
   if (!any) {
     return;
   }
@@ -164,7 +194,7 @@ void LogView::follow() {
   std::vector<std::int64_t> now;
   now.reserve(sessions.size());
   for (const log::SessionSummary& session : sessions) {
-    now.push_back(session.id * 1000 + session.frames);
+    now.push_back((session.id * 10'000 + session.frames) * 10'000 + session.clips);
   }
   if (now == listed_) {
     return;
@@ -190,7 +220,6 @@ void LogView::show_session() {
     keep_notes();
   }
   session_ = session.id;
-  entries_ = session.frames;
   const QTimeZone zone = document().zone();
   const log::SessionStart& start = session.start;
   const int year = QDateTime::fromMSecsSinceEpoch(start.started.unix_ms, zone).date().year();
@@ -202,16 +231,7 @@ void LogView::show_session() {
       {{tr("Light path"), text(start.rig.name)},
        {tr("Target"), target ? name_of(*target) : text(start.target)},
        {tr("Seeing"), QStringLiteral("%1\u2033").arg(number(start.seeing_arcsec, 1))}});
-  frames_->clear();
-  for (const log::FrameEntry& frame : entries_) {
-    frames_->addItem(frame_line(frame, zone));
-  }
-  frames_->setCurrentRow(0);
-  constexpr int kMostRows = 6;
-  const int rows = std::clamp(frames_->count(), 1, kMostRows);
-  frames_->setFixedHeight(rows * std::max(Theme::px(30), frames_->sizeHintForRow(0)) +
-                          Theme::px(14));
-  open_->setEnabled(!entries_.empty());
+  show_frames(session);
   show_steps(session);
   if (being_written) {
     return;
@@ -220,6 +240,38 @@ void LogView::show_session() {
   const auto unkept = log().unkept_notes(session.id);
   notes_->setPlainText(unkept.value_or(text(session.notes)));
   notes_->document()->setModified(unkept.has_value());
+}
+
+void LogView::show_frames(const log::Session& session) {
+  const QTimeZone zone = document().zone();
+  entries_.clear();
+  for (const log::FrameEntry& frame : session.frames) {
+    entries_.push_back({frame.taken, frame_line(frame, zone), frame.file, false});
+  }
+  for (const log::ClipEntry& clip : session.clips) {
+    entries_.push_back({clip.begun, clip_line(clip, zone), clip.file, true});
+  }
+  std::stable_sort(entries_.begin(), entries_.end(),
+                   [](const Entry& a, const Entry& b) { return a.time < b.time; });
+  frames_->clear();
+  for (const Entry& entry : entries_) {
+    auto* item = new QListWidgetItem(entry.line, frames_);
+    item->setToolTip(text(entry.file));
+  }
+  frames_->setCurrentRow(0);
+  constexpr int kMostRows = 6;
+  const int rows = std::clamp(frames_->count(), 1, kMostRows);
+  frames_->setFixedHeight(rows * std::max(Theme::px(30), frames_->sizeHintForRow(0)) +
+                          Theme::px(14));
+  open_->setEnabled(!entries_.empty());
+  name_opening();
+}
+
+void LogView::name_opening() {
+  const int row = frames_->currentRow();
+  const bool clip = row >= 0 && row < static_cast<int>(entries_.size()) &&
+                    entries_[static_cast<std::size_t>(row)].clip;
+  open_->setText(clip ? tr("Play in Capture") : tr("Open in Measure"));
 }
 
 void LogView::show_steps(const log::Session& session) {
@@ -250,10 +302,17 @@ void LogView::keep_notes() {
   }
 }
 
-void LogView::open_chosen_frame() {
+void LogView::open_chosen() {
   const int row = frames_->currentRow();
-  if (row >= 0 && row < static_cast<int>(entries_.size())) {
-    frame().open_filed(entries_[static_cast<std::size_t>(row)].file);
+  if (row < 0 || row >= static_cast<int>(entries_.size())) {
+    return;
+  }
+  const Entry& entry = entries_[static_cast<std::size_t>(row)];
+  if (entry.clip) {
+    models().camera.play(QString::fromStdString((frame().data() / entry.file).string()));
+    emit asksFor(QStringLiteral("capture"));
+  } else {
+    frame().open_filed(entry.file);
     emit asksFor(QStringLiteral("measure"));
   }
 }

@@ -33,7 +33,9 @@ class LogView : public View {
   void take_up();
   void show_steps(const log::Session& session);
   void keep_notes();
-  void open_chosen_frame();
+  void show_frames(const log::Session& session);
+  void open_chosen();
+  void name_opening();
 
   YearStrip* year_;
   QLabel* empty_;
@@ -48,7 +50,14 @@ class LogView : public View {
   QPlainTextEdit* notes_;
   QTableWidget* steps_;
   std::int64_t session_ = 0;  ///< the one that is shown; 0: none
-  std::vector<log::FrameEntry> entries_;
+  /// What lies in the list: a frame or a clip.
+  struct Entry {
+    sky::UtcTime time;
+    QString line;
+    std::string file;
+    bool clip;
+  };
+  std::vector<Entry> entries_;
   std::vector<std::int64_t> listed_;
 };
 

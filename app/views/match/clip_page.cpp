@@ -20,24 +20,6 @@ namespace {
 constexpr base::Range kClipRange{0.1, 600.0};
 constexpr base::Range kRegionRange{5.0, 100.0};
 constexpr int kOneByte = 8;
-constexpr double kGigabyte = 1e9;
-
-QString duration_words(double seconds) {
-  constexpr double kMinute = 60.0;
-  constexpr double kHour = 3600.0;
-  if (!std::isfinite(seconds)) {
-    return QStringLiteral("\u2013");
-  }
-  if (seconds < 2.0 * kMinute) {
-    return ClipPage::tr("%1 s").arg(number(seconds, seconds < 10.0 ? 1 : 0));
-  }
-  return seconds < 2.0 * kHour ? ClipPage::tr("%1 min").arg(number(seconds / kMinute, 0))
-                               : ClipPage::tr("%1 h").arg(number(seconds / kHour, 1));
-}
-
-QString gigabytes(double bytes) {
-  return ClipPage::tr("%1 GB").arg(number(bytes / kGigabyte, bytes < 10.0 * kGigabyte ? 1 : 0));
-}
 
 QString why_so_short(match::ClipLimit limit) {
   switch (limit) {

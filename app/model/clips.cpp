@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/model/clips.h"
+
+#include <utility>
+
+#include "solarchon/workspace/clips.h"
+
+namespace solarchon::app {
+
+Clips::Clips(std::filesystem::path data, Document& document, LogQueue& queue, Log& log,
+             Trouble& trouble, QObject* parent)
+    : QObject(parent),
+      data_(std::move(data)),
+      document_(document),
+      queue_(queue),
+      log_(log),
+      trouble_(trouble) {}
+
+log::SessionStart Clips::usual() const {
+  return workspace::session_start(document_.workspace(), document_.moment());
+}
+
+void Clips::file(const std::filesystem::path& clip) {
+  queue_.ask(
+      this,
+      [clip, data = data_, usual = usual()](log::LogBook& book) {
+        return workspace::file_clip(book, clip, data, usual);
+      },
+      [this](const base::Result<std::int64_t>& session) {
+        if (!session) {
+          trouble_.tell(session.error());
+          return;
+        }
+        emit filed(*session);
+        log_.reload();
+      });
+}
+
+void Clips::file_strays() {
+  std::error_code ignored;
+  if (!std::filesystem::exists(workspace::clips_folder(data_), ignored)) {
+    return;
+  }
+  queue_.ask(
+      this,
+      [data = data_, usual = usual()](log::LogBook& book) {
+        return workspace::file_stray_clips(book, data, usual);
+      },
+      [this](const base::Result<int>& count) {
+        if (!count) {
+          trouble_.tell(count.error());
+        } else if (*count > 0) {
+          log_.reload();
+        }
+      });
+}
+
+}  // namespace solarchon::app

@@ -1,0 +1,40 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QObject>
+#include <filesystem>
+
+#include "app/model/document.h"
+#include "app/model/log.h"
+#include "app/model/log_queue.h"
+
+namespace solarchon::app {
+
+/// Clips on their way into the log: those that were just recorded, and those that a killed program
+/// left below the data folder.
+class Clips : public QObject {
+  Q_OBJECT
+
+ public:
+  Clips(std::filesystem::path data, Document& document, LogQueue& queue, Log& log, Trouble& trouble,
+        QObject* parent = nullptr);
+
+  /// Files a clip as it lies on disk.
+  void file(const std::filesystem::path& clip);
+  /// Files all that the log does not have. Before anything is recorded.
+  void file_strays();
+
+ signals:
+  void filed(std::int64_t session);  ///< a clip was
+
+ private:
+  [[nodiscard]] log::SessionStart usual() const;
+
+  std::filesystem::path data_;
+  Document& document_;
+  LogQueue& queue_;
+  Log& log_;
+  Trouble& trouble_;
+};
+
+}  // namespace solarchon::app
