@@ -8,7 +8,7 @@ find_package(CLI11 REQUIRED)
 find_package(Threads REQUIRED)
 pkg_check_modules(ERFA REQUIRED IMPORTED_TARGET erfa)
 pkg_check_modules(CFITSIO REQUIRED IMPORTED_TARGET cfitsio)
-pkg_check_modules(FFMPEG REQUIRED IMPORTED_TARGET libavcodec libavformat libavutil)
+pkg_check_modules(FFMPEG REQUIRED IMPORTED_TARGET libavcodec libavdevice libavformat libavutil)
 pkg_check_modules(ICAL REQUIRED IMPORTED_TARGET libical)
 
 find_library(NOVA_LIBRARY nova REQUIRED)  # it has no package file

@@ -114,6 +114,17 @@
     </message>
 </context>
 <context>
+    <name>solarchon::app::SourceBox</name>
+    <message numerus="yes">
+        <source>%n frame(s)</source>
+        <translation><numerusform>%n frame</numerusform><numerusform>%n frames</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n damaged</source>
+        <translation><numerusform>%n damaged</numerusform><numerusform>%n damaged</numerusform></translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::StepEditor</name>
     <message numerus="yes">
         <source>With %n time(s) logged, %1 ± %2 min are counted on.</source>

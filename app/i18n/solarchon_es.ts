@@ -1699,10 +1699,6 @@
         <translation>Suelta la cámara (F4)</translation>
     </message>
     <message>
-        <source>Looks through the simulated camera behind this light path (F4)</source>
-        <translation>Mira por la cámara simulada tras este camino óptico (F4)</translation>
-    </message>
-    <message>
         <source>About the cross, pixel by pixel</source>
         <translation>En torno a la cruz, píxel a píxel</translation>
     </message>
@@ -1737,6 +1733,10 @@
     <message>
         <source>Whole</source>
         <translation>Todo</translation>
+    </message>
+    <message>
+        <source>Looks through the camera behind this light path (F4)</source>
+        <translation>Mira por la cámara tras este camino óptico (F4)</translation>
     </message>
 </context>
 <context>
@@ -6547,6 +6547,69 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Each mirror in the light path flips it</source>
         <translation>Cada espejo del camino óptico la voltea</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::SourceBox</name>
+    <message>
+        <source>Stop watching</source>
+        <translation>Dejar de vigilar</translation>
+    </message>
+    <message>
+        <source>What is looked through</source>
+        <translation>Por dónde se mira</translation>
+    </message>
+    <message>
+        <source>Devices are taken to stand behind the light path in use; a folder that another program fills is graded and filed as it grows</source>
+        <translation>Se supone que los dispositivos están tras el camino óptico en uso; una carpeta que llena otro programa se valora y se archiva según crece</translation>
+    </message>
+    <message>
+        <source>What was found in the folder</source>
+        <translation>Lo hallado en la carpeta</translation>
+    </message>
+    <message>
+        <source>The simulated camera</source>
+        <translation>La cámara simulada</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>A folder that another program fills…</source>
+        <translation>Una carpeta que llena otro programa…</translation>
+    </message>
+    <message>
+        <source>A folder that another program fills</source>
+        <translation>Una carpeta que llena otro programa</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frame(s)</source>
+        <translation><numerusform>%n imagen</numerusform><numerusform>%n imágenes</numerusform></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n damaged</source>
+        <translation><numerusform>%n dañada</numerusform><numerusform>%n dañadas</numerusform></translation>
+    </message>
+    <message>
+        <source>r₀ %1 cm</source>
+        <translation>r₀ %1 cm</translation>
+    </message>
+    <message>
+        <source>Something new is looked at.</source>
+        <translation>Se examina algo nuevo.</translation>
+    </message>
+    <message>
+        <source>Waiting for something new in %1.</source>
+        <translation>A la espera de algo nuevo en %1.</translation>
+    </message>
+    <message>
+        <source>%1 is watched.</source>
+        <translation>Se vigila %1.</translation>
     </message>
 </context>
 <context>

@@ -10,6 +10,8 @@
 
 #include "app/model/phrases.h"
 #include "solarchon/base/file.h"
+#include "solarchon/devices/local_socket.h"
+#include "solarchon/frames/video_feed.h"
 #include "solarchon/workspace/clips.h"
 #include "solarchon/workspace/live.h"
 #include "solarchon/workspace/observe.h"
@@ -17,20 +19,6 @@
 namespace solarchon::app {
 
 namespace {
-
-/// A screen shows no more, and the machine has other things to do.
-constexpr double kMostHz = 20.0;
-
-/// Whether light goes the same way: what is noted of a part changes nothing.
-bool same_path(optics::Rig a, optics::Rig b) {
-  for (auto* rig : {&a, &b}) {
-    for (optics::Element& element : rig->elements) {
-      element.care = {};
-      element.kit_id.clear();
-    }
-  }
-  return a == b;
-}
 
 bool same_picture(const workspace::Workspace& a, const workspace::Workspace& b) {
   return same_path(a.rig, b.rig) && a.site == b.site && a.target == b.target && a.aim == b.aim &&
@@ -48,7 +36,7 @@ LiveCamera::LiveCamera(std::filesystem::path data, Document& document, Trouble& 
   connect(&again_, &QTimer::timeout, this, &LiveCamera::look);
   connect(&document_, &Document::changed, this, &LiveCamera::follow_document);
   connect(&worker_, &Worker::busyChanged, this, &LiveCamera::changed);
-  connect(&played_, &StandInProcess::ended, this, [this](bool /*started*/, const QString& said) {
+  connect(&played_, &PlayedTelescope::ended, this, [this](bool /*started*/, const QString& said) {
     // A session that lives sees it by itself.
     if (opening_) {
       forget_opening();
@@ -73,50 +61,31 @@ bool LiveCamera::may_look() const {
   return answers.safety.verdict != safety::Severity::kStop && answers.exposure.has_value();
 }
 
-std::filesystem::path LiveCamera::play_telescope() {
-  const auto socket = StandInProcess::own_path(QStringLiteral("telescope"));
-  if (!socket) {
-    trouble_.tell(socket.error());
-    return {};
-  }
-  QStringList options{QStringLiteral("telescope"),
-                      QStringLiteral("--workspace"),
-                      QStringLiteral("-"),
-                      QStringLiteral("--socket"),
-                      QString::fromStdString(socket->string()),
-                      QStringLiteral("--time"),
-                      QString::fromStdString(sky::to_iso(document_.answers().time)),
-                      QStringLiteral("--seed"),
-                      QString::number(seed_),
-                      QStringLiteral("--heater-quicker"),
-                      QString::number(haste_.heater_quicker),
-                      QStringLiteral("--most-hz"),
-                      QString::number(kMostHz)};
-  // The same light path again: it stands as it was left.
-  const capture::Hands& hands = left_;
-  if (same_path(document_.workspace().rig, looked_with_.rig) && hands.focuser) {
-    options << QStringLiteral("--running-for")
-            << QString::number(0.001 * static_cast<double>(running_.elapsed()), 'f', 1)
-            << QStringLiteral("--focuser-at")
-            << QString::number(hands.focuser->position_um, 'f', 1);
-    if (hands.heater) {
-      options << QStringLiteral("--heater-step") << QString::number(hands.heater->step);
-    }
-  } else {
-    ++seed_;
-    running_.start();
-  }
-  if (const auto exposure = exposure_in_force()) {
-    options << QStringLiteral("--exposure") << QString::number(*exposure, 'g', 9);
-  }
-  const std::string input = workspace::to_json(document_.workspace()).dump();
-  played_.start(options, QByteArray::fromStdString(input));
-  return *socket;
-}
-
 std::optional<double> LiveCamera::exposure_in_force() const {
   return exposure_ms_ ? exposure_ms_
                       : workspace::target_exposure_ms(document_.workspace(), document_.answers());
+}
+
+std::vector<LiveCamera::Eye> LiveCamera::eyes() {
+  std::vector<Eye> eyes{{}};
+  for (const frames::VideoDevice& device : frames::video_devices()) {
+    eyes.push_back({Eye::Kind::kVideo, QString::fromStdString(device.path), text(device.name)});
+  }
+  // Somebody else's device; those that this program plays have names of their own.
+  if (const auto folder = devices::socket_folder()) {
+    const std::filesystem::path socket = *folder / "telescope";
+    std::error_code status;
+    if (std::filesystem::is_socket(socket, status)) {
+      eyes.push_back({Eye::Kind::kDevice, QString::fromStdString(socket.string()),
+                      QString::fromStdString(socket.filename().string())});
+    }
+  }
+  return eyes;
+}
+
+void LiveCamera::choose(const Eye& eye) {
+  eye_ = eye;
+  emit changed();
 }
 
 void LiveCamera::look() {
@@ -125,27 +94,61 @@ void LiveCamera::look() {
     return;
   }
   again_.stop();
-  const workspace::Workspace& space = document_.workspace();
-  const workspace::Answers& answers = document_.answers();
-  const auto setting =
-      workspace::live_setting(space, answers, exposure_in_force(), camera::kBlackShare);
-  const std::filesystem::path socket = setting ? play_telescope() : std::filesystem::path();
-  if (socket.empty()) {
-    if (!setting) {
-      trouble_.tell(setting.error());
-    }
+  const auto setting = workspace::live_setting(document_.workspace(), document_.answers(),
+                                               exposure_in_force(), camera::kBlackShare);
+  if (!setting) {
+    trouble_.tell(setting.error());
+    stop();
+    return;
+  }
+  looked_with_ = document_.workspace();
+  facts_ = workspace::clip_facts(document_.workspace(), document_.answers());
+  focus_depth_um_ = workspace::focuser_scale(document_.workspace(), document_.answers())
+                        .value_or(workspace::FocuserScale{})
+                        .depth_um;
+  knows_path_ = true;
+  if (eye_.kind == Eye::Kind::kSimulated) {
+    look_simulated(*setting);
+  } else {
+    look_outside(*setting);
+  }
+}
+
+void LiveCamera::look_simulated(const live::Setting& setting) {
+  const auto socket =
+      played_.play(document_.workspace(), document_.answers().time, exposure_in_force());
+  if (!socket) {
+    trouble_.tell(socket.error());
     stop();
     return;
   }
   of_the_document_ = true;
-  looked_with_ = space;
-  facts_ = workspace::clip_facts(space, answers);
-  focus_depth_um_ =
-      workspace::focuser_scale(space, answers).value_or(workspace::FocuserScale{}).depth_um;
-  open([socket, setting = *setting, known = workspace::frame_info(space, answers),
-        solar = answers.solar](const base::Task& task) -> base::Result<Opened> {
+  open([socket = *socket, setting,
+        known = workspace::frame_info(document_.workspace(), document_.answers()),
+        solar = document_.answers().solar](const base::Task& task) -> base::Result<Opened> {
     constexpr double kPatience_s = 60.0;  // it draws the first Sun before it answers
     return capture::open_telescope_source(socket, kPatience_s, known, task)
+        .map([&](std::unique_ptr<capture::Source> source) {
+          return Opened{std::move(source), setting, solar};
+        });
+  });
+}
+
+void LiveCamera::look_outside(live::Setting setting) {
+  stop();
+  of_the_document_ = false;
+  knows_path_ = true;
+  setting.black_level = 0.0;
+  setting.clear_level.reset();  // no sky was learned with it
+  open([eye = eye_, setting,
+        known = workspace::frame_info(document_.workspace(), document_.answers()),
+        solar = document_.answers().solar](const base::Task& task) -> base::Result<Opened> {
+    constexpr double kPatience_s = 5.0;
+    return (eye.kind == Eye::Kind::kVideo
+                ? capture::open_device_source(
+                      eye.path.startsWith(QLatin1String("/")) ? "v4l2" : "lavfi",
+                      {eye.path.toStdString(), eye.name.toStdString()}, known)
+                : capture::open_telescope_source(eye.path.toStdString(), kPatience_s, known, task))
         .map([&](std::unique_ptr<capture::Source> source) {
           return Opened{std::move(source), setting, solar};
         });
@@ -155,6 +158,7 @@ void LiveCamera::look() {
 void LiveCamera::play(const QString& clip) {
   stop();
   of_the_document_ = false;
+  knows_path_ = false;
   focus_depth_um_ = 0.0;
   facts_ = {{"source", clip.toStdString()}};
   open([clip, space = document_.workspace(),
@@ -269,7 +273,7 @@ void LiveCamera::take_glance() {
   glance_ = session_->glance();
   take_recorded(session_->take_recorded());
   if (of_the_document_ && glance_.hands.focuser) {
-    left_ = glance_.hands;
+    played_.leave(glance_.hands);
   }
   if (std::exchange(was_in_series_, in_series()) && glance_.series && glance_.series->problem &&
       !in_series()) {
@@ -335,7 +339,7 @@ void LiveCamera::find_focus() {
     capture::FocusPlan plan;
     plan.depth_um =
         std::clamp(focus_depth_um_, capture::kDepthRange.low, capture::kDepthRange.high);
-    plan.look_s = haste_.look_s;
+    plan.look_s = focus_look_s_;
     session_->run_focus(plan);
   }
 }
@@ -382,7 +386,7 @@ void LiveCamera::follow_document() {
   }
   const workspace::Workspace& now = document_.workspace();
   const bool same = same_picture(now, looked_with_);
-  if (!same && !recording()) {
+  if (!same && !recording() && !in_series()) {
     looked_with_ = now;
     again_.start();
   }
@@ -397,16 +401,16 @@ QString LiveCamera::name() const {
     return QString::fromStdString(session_->card().name);
   }
   const QString camera = text(looked_with_.rig.elements[sensor->element].name);
-  return glance_.hands.heater
-             ? tr("%1, its heater %2 times quicker").arg(camera, number(haste_.heater_quicker, 0))
-             : camera;
+  return glance_.hands.heater ? tr("%1, its heater %2 times quicker")
+                                    .arg(camera, number(played_.heater_quicker(), 0))
+                              : camera;
 }
 
 bool LiveCamera::simulated() const { return session_ && of_the_document_; }
 
 void LiveCamera::expose(std::optional<double> exposure_ms) {
   exposure_ms_ = exposure_ms;
-  if (!session_ || !session_->card().exposes) {
+  if (!session_ || !session_->card().exposes || in_series()) {
     return;
   }
   const auto wanted = exposure_in_force();
@@ -419,9 +423,13 @@ void LiveCamera::expose(std::optional<double> exposure_ms) {
     }
   }
   const auto setting = workspace::live_setting(document_.workspace(), document_.answers(), wanted,
-                                               camera::kBlackShare);
+                                               setting_.black_level);
   if (wanted && setting) {
+    const bool sky_known = setting_.clear_level.has_value();
     setting_ = *setting;
+    if (!sky_known) {
+      setting_.clear_level.reset();
+    }
     session_->expose(*wanted, setting_);
   }
 }

@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <QElapsedTimer>
 #include <QObject>
 #include <QPointF>
 #include <QString>
@@ -14,7 +13,7 @@
 #include <vector>
 
 #include "app/model/document.h"
-#include "app/model/stand_in_process.h"
+#include "app/model/played_telescope.h"
 #include "app/model/trouble.h"
 #include "app/model/worker.h"
 #include "solarchon/capture/session.h"
@@ -34,7 +33,24 @@ class LiveCamera : public QObject {
   [[nodiscard]] bool looking() const { return session_ != nullptr; }
   /// The picture is on its way.
   [[nodiscard]] bool opening() const { return opening_; }
-  /// Looks through the simulated camera of the workspace.
+  /// Where frames may come from.
+  struct Eye {
+    enum class Kind {
+      kSimulated,  ///< played behind the light path in use
+      kVideo,      ///< a standard video device
+      kDevice      ///< behind a socket, by the line protocol
+    };
+    Kind kind = Kind::kSimulated;
+    QString path = {};
+    QString name = {};  ///< plain text of whoever made it
+    bool operator==(const Eye&) const = default;
+  };
+  /// What there is to look through now; the simulated camera first.
+  [[nodiscard]] static std::vector<Eye> eyes();
+  [[nodiscard]] const Eye& eye() const { return eye_; }
+  /// From the next look on.
+  void choose(const Eye& eye);
+  /// Looks through the chosen camera, as if it stood behind the light path in use.
   void look();
   /// Plays a clip.
   void play(const QString& clip);
@@ -43,6 +59,8 @@ class LiveCamera : public QObject {
   /// The name that the source gives itself.
   [[nodiscard]] QString name() const;
   [[nodiscard]] bool simulated() const;
+  /// The light path of its pictures is known: that in use.
+  [[nodiscard]] bool knows_path() const { return session_ && knows_path_; }
   /// As last seen; empty when nothing is looked at.
   [[nodiscard]] const capture::Glance& glance() const { return glance_; }
   /// How the Sun lies in its picture, where that is known.
@@ -50,11 +68,12 @@ class LiveCamera : public QObject {
   [[nodiscard]] const live::Setting& setting() const { return setting_; }
   [[nodiscard]] std::optional<double> exposure_ms() const { return exposure_ms_; }
   /// How a stand-in and the runs on it hurry, from the next start on.
-  struct Haste {
-    double heater_quicker = 30.0;  ///< than real ones: nobody rehearses for hours
-    double look_s = 2.0;           ///< of a focus run, at each place
-  };
-  void hurry(const Haste& haste) { haste_ = haste; }
+  /// @param heater_quicker  than real ones
+  /// @param look_s          of a focus run, at each place
+  void hurry(double heater_quicker, double look_s) {
+    played_.hurry(heater_quicker);
+    focus_look_s_ = look_s;
+  }
   /// Exposes so from now on; none: as suggested.
   void expose(std::optional<double> exposure_ms);
   /// As set, or as suggested.
@@ -111,6 +130,8 @@ class LiveCamera : public QObject {
   };
   using Opens = std::function<base::Result<Opened>(const base::Task&)>;
   void open(Opens opens);
+  void look_simulated(const live::Setting& setting);
+  void look_outside(live::Setting setting);
   void begin_next();
   void forget_opening();
   void take_over(Opened opened);
@@ -122,14 +143,14 @@ class LiveCamera : public QObject {
   /// Makes a folder for clips of today. @return  it and a name; nothing where it cannot be made
   [[nodiscard]] std::optional<std::filesystem::path> next_clip();
   void apply_part();
-  /// Starts the process that plays the camera. @return  where it listens; empty: why not is told
-  [[nodiscard]] std::filesystem::path play_telescope();
   void follow_runs();
   void note_tuning(double angstrom, std::optional<double> temperature_c);
 
   std::filesystem::path data_;
   Document& document_;
   Trouble& trouble_;
+  Eye eye_;
+  bool knows_path_ = false;
   bool of_the_document_ = false;  ///< the simulated camera, which follows the workspace
   workspace::Workspace looked_with_;
   live::Setting setting_;
@@ -140,7 +161,7 @@ class LiveCamera : public QObject {
   std::optional<QPointF> cross_;
   double part_ = 1.0;
   devices::Region region_;  ///< as it was asked for
-  Haste haste_;
+  double focus_look_s_ = 2.0;
   bool opening_ = false;
   int wish_ = 0;  ///< that is being opened; what was wished before is dropped
   Opens next_;
@@ -148,12 +169,9 @@ class LiveCamera : public QObject {
   QString clip_;
   bool was_recording_ = false;
   bool was_in_series_ = false;
-  std::uint32_t seed_ = 0;
   std::optional<base::Error> refusal_;  ///< that was told
-  capture::Hands left_;                 ///< as the stand-in's were left
-  QElapsedTimer running_;               ///< since it was first started with this light path
   QTimer again_;
-  StandInProcess played_;
+  PlayedTelescope played_;
   capture::Glance glance_;
   std::unique_ptr<capture::Session> session_;
   /// Of the session before: what it recorded goes to disk.

@@ -5,6 +5,7 @@ namespace solarchon::app {
 
 class DiskSpeed;
 class Document;
+class FolderWatch;
 class FrameInHand;
 class Kit;
 class LiveCamera;
@@ -17,12 +18,13 @@ class Trouble;
 
 /// All that a view may look at and ask for. What a view uses of it, it includes.
 struct Models {
-  Document& document;  ///< workspace, moment and answers
-  Log& log;            ///< sessions and what they taught
-  Kit& kit;            ///< parts, and shelves of sites and light paths
-  FrameInHand& frame;  ///< the picture that is shown, and the work that makes one
-  LiveCamera& camera;  ///< that is looked through, and what it shows
-  SeriesDesk& series;  ///< clips that go by themselves
+  Document& document;   ///< workspace, moment and answers
+  Log& log;             ///< sessions and what they taught
+  Kit& kit;             ///< parts, and shelves of sites and light paths
+  FrameInHand& frame;   ///< the picture that is shown, and the work that makes one
+  LiveCamera& camera;   ///< that is looked through, and what it shows
+  FolderWatch& folder;  ///< that another program fills
+  SeriesDesk& series;   ///< clips that go by themselves
   OutsideFiles& files;
   DiskSpeed& disk;
   Runbook& runbook;  ///< steps at the telescope, and which of them were done

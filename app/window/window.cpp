@@ -76,6 +76,7 @@ Window::Window(const Options& options, QWidget* parent)
   frame_ = std::make_unique<FrameInHand>(data_, *log_queue_, *log_, *trouble_);
   clips_ = std::make_unique<Clips>(data_, *document_, *log_queue_, *log_, *trouble_);
   camera_ = std::make_unique<LiveCamera>(data_, *document_, *trouble_);
+  folder_ = std::make_unique<FolderWatch>(data_, *document_, *log_queue_, *log_, *trouble_);
   series_ = std::make_unique<SeriesDesk>(data_, *document_, *camera_, *trouble_);
   disk_ = std::make_unique<DiskSpeed>(data_, *settings_, *trouble_);
   learning_ = std::make_unique<Learning>(*document_, *log_);
@@ -94,6 +95,7 @@ Window::Window(const Options& options, QWidget* parent)
   connect(frame_.get(), &FrameInHand::filed, runbook_.get(), &Runbook::file_with);
   connect(camera_.get(), &LiveCamera::clipRecorded, clips_.get(), &Clips::file);
   connect(clips_.get(), &Clips::filed, runbook_.get(), &Runbook::file_with);
+  connect(folder_.get(), &FolderWatch::filed, runbook_.get(), &Runbook::file_with);
   connect(frame_.get(), &FrameInHand::demoFilled, log_.get(), &Log::reload);
   connect(frame_.get(), &FrameInHand::demoFilled, kit_.get(), &Kit::reload);
   if (!start_problem_.isEmpty()) {
@@ -137,8 +139,8 @@ void Window::come_forward() {
 }
 
 Models Window::models() {
-  return {*document_, *log_,  *kit_,     *frame_, *camera_, *series_,
-          *files_,    *disk_, *runbook_, *mount_, *trouble_};
+  return {*document_, *log_,   *kit_,  *frame_,   *camera_, *folder_,
+          *series_,   *files_, *disk_, *runbook_, *mount_,  *trouble_};
 }
 
 Window::~Window() {

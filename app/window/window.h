@@ -13,6 +13,7 @@
 #include "app/model/clips.h"
 #include "app/model/disk_speed.h"
 #include "app/model/document.h"
+#include "app/model/folder_watch.h"
 #include "app/model/frame_in_hand.h"
 #include "app/model/kit.h"
 #include "app/model/learning.h"
@@ -107,6 +108,7 @@ class Window : public QMainWindow {
   std::unique_ptr<FrameInHand> frame_;
   std::unique_ptr<Clips> clips_;
   std::unique_ptr<LiveCamera> camera_;
+  std::unique_ptr<FolderWatch> folder_;
   std::unique_ptr<SeriesDesk> series_;
   std::unique_ptr<DiskSpeed> disk_;
   std::unique_ptr<Learning> learning_;

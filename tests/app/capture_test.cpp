@@ -4,7 +4,9 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QProcess>
 #include <QPushButton>
+#include <QRegularExpression>
 #include <QStackedWidget>
 #include <QTest>
 #include <algorithm>
@@ -14,6 +16,7 @@
 #include "app/views/capture/live_plate.h"
 #include "app/views/capture/run_plot.h"
 #include "app/views/capture/series_belt.h"
+#include "app/views/capture/source_box.h"
 #include "solarchon/devices/local_socket.h"
 #include "solarchon/frames/clip.h"
 #include "solarchon/frames/clip_reader.h"
@@ -286,6 +289,97 @@ TEST_F(CaptureTest, WhatAKilledProgramRecordedIsInTheLogAtTheNextStart) {
   EXPECT_EQ(log.summaries().value().at(0).clips, 1);
 }
 
+TEST_F(CaptureTest, LooksThroughAStandardVideoDevice) {
+  // Played by the library: a pattern at 20 frames a second.
+  camera().choose({LiveCamera::Eye::Kind::kVideo,
+                   "testsrc2=size=320x240:rate=20,realtime,format=gray", "A pattern"});
+  look();
+  EXPECT_EQ(camera().glance().frame->width, 320);
+  EXPECT_EQ(camera().name(), "A pattern");
+  EXPECT_FALSE(camera().simulated());
+  EXPECT_TRUE(find<QWidget>("live-plate").accessibleDescription().contains("A pattern"));
+  EXPECT_FALSE(find<QComboBox>("record-part").isEnabled());
+  press(Qt::Key_F6);
+  ASSERT_TRUE(test::wait_until(
+      [&] { return camera().glance().recording && camera().glance().recording->written > 5; }));
+  press(Qt::Key_F6);
+  ASSERT_TRUE(test::wait_until([&] { return !camera().recording(); }));
+  EXPECT_GT(frames::ClipReader::open(clips().at(0))->facts().frames, 5);
+  press(Qt::Key_F4);
+  // One that is not there is said.
+  camera().choose({LiveCamera::Eye::Kind::kVideo, "/dev/video-of-nobody", "Nobody"});
+  press(Qt::Key_F4);
+  ASSERT_TRUE(test::wait_until([&] { return window->notice().isVisible(); }));
+  EXPECT_FALSE(camera().looking() || camera().opening());
+}
+
+TEST_F(CaptureTest, LooksThroughADeviceOfSomebodyElse) {
+  // A telescope that another process serves at the usual place: here, one that is played.
+  QProcess served;
+  const auto file = folder / "path.json";
+  ASSERT_TRUE(workspace::write_workspace(small_space(), file));
+  const auto socket = folder / "telescope";
+  served.start(SOLARCHON_STANDINS,
+               {"telescope", "--workspace", QString::fromStdString(file.string()), "--time",
+                "2027-07-17T08:40:00Z", "--socket", QString::fromStdString(socket.string())});
+  ASSERT_TRUE(served.waitForReadyRead(60'000));
+  camera().choose(
+      {LiveCamera::Eye::Kind::kDevice, QString::fromStdString(socket.string()), "telescope"});
+  look();
+  EXPECT_EQ(camera().name(), "Stand-in telescope");
+  EXPECT_FALSE(camera().simulated());
+  EXPECT_TRUE(camera().knows_path());
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().hands.focuser.has_value(); }));
+  const double from_um = camera().glance().hands.focuser->position_um;
+  camera().focus_to(from_um + 500.0);
+  ASSERT_TRUE(test::wait_until(
+      [&] { return camera().glance().hands.focuser->position_um == from_um + 500.0; }));
+  served.terminate();
+  served.waitForFinished();
+  ASSERT_TRUE(test::wait_until([&] { return camera().glance().ended; }));
+}
+
+TEST_F(CaptureTest, WhatAnotherProgramRecordsIsGradedAndFiled) {
+  const auto recorded = folder / "another recorder";
+  std::filesystem::create_directory(recorded);
+  test::write_text(recorded / "old.fits", "there before");
+  auto& watch = window->models().folder;
+  watch.set_pace(std::chrono::milliseconds(50), std::chrono::milliseconds(150));
+  find<SourceBox>("source-box").watch(QString::fromStdString(recorded.string()));
+  EXPECT_TRUE(find<QLabel>("folder-says").text().contains("another recorder"));
+  EXPECT_EQ(find<QListWidget>("folder-found").count(), 0);
+  ASSERT_TRUE(frames::write_video(
+      8, 20.0,
+      [](int) -> base::Result<frames::Frame> {
+        return test::drawn_disc(160, 120, {80.0, 60.0}, 50.0, test::morning());
+      },
+      recorded / "run.mkv"));
+  ASSERT_TRUE(frames::write_fits(test::drawn_disc(160, 120, {80.0, 60.0}, 50.0, test::morning()),
+                                 recorded / "single.fits"));
+  test::write_text(recorded / "broken.tiff", "no picture");
+  auto& list = find<QListWidget>("folder-found");
+  ASSERT_TRUE(test::wait_until([&] { return list.count() == 3; }));
+  QStringList lines;
+  for (int i = 0; i < 3; ++i) {
+    lines << list.item(i)->text();
+  }
+  EXPECT_EQ(lines.filter(QRegularExpression("^run.mkv . 8 frames")).size(), 1);
+  EXPECT_EQ(lines.filter(QRegularExpression("^single.fits . 1 frame")).size(), 1);
+  EXPECT_EQ(lines.filter(QRegularExpression("^broken.tiff: .+")).size(), 1);
+  ASSERT_TRUE(test::wait_until([&] {
+    const auto& sessions = window->models().log.sessions();
+    return sessions.size() == 1 && sessions[0].clips == 1 && sessions[0].frames == 1;
+  }));
+  const auto session = test::session_in_log(folder.path(), window->models().log.sessions()[0].id);
+  EXPECT_EQ(session.clips[0].file, "another recorder/run.mkv");
+  EXPECT_TRUE(session.frames[0].measurement);
+  // The folder goes: that is said, and nothing else happens.
+  std::filesystem::remove_all(recorded);
+  ASSERT_TRUE(test::wait_until([&] { return watch.folder().isEmpty(); }));
+  EXPECT_TRUE(window->notice().isVisible());
+  EXPECT_FALSE(list.isVisible());
+}
+
 TEST_F(CaptureTest, HoldsLiftsAndShowsPixelByPixel) {
   look();
   auto& plate = find<LivePlate>("live-plate");
@@ -374,7 +468,7 @@ TEST_F(CaptureTest, PlaysAClipThatIsDropped) {
 
 TEST_F(CaptureTest, FindsTheFocusWithItsMotorByKeyboardAlone) {
   reopen(test::quick_rig());
-  camera().hurry({1.0, 0.5});
+  camera().hurry(1.0, 0.5);
   look();
   ASSERT_TRUE(test::wait_until([&] {
     return camera().glance().judgement.limit == live::Limit::kFocus &&
@@ -480,7 +574,7 @@ TEST_F(CaptureTest, WhatTheTunerFindsIsNotedOfTheEtalon) {
   sensor.width_px = 320;
   sensor.height_px = 240;
   reopen(rig);
-  camera().hurry({900.0, 0.5});
+  camera().hurry(900.0, 0.5);
   look();
   ASSERT_TRUE(test::wait_until([&] { return camera().glance().hands.heater.has_value(); }));
   press(Qt::Key_F12);

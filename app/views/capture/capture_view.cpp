@@ -32,6 +32,7 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
       progress_(new QProgressBar(this)),
       hint_(new PlainLabel(this)),
       exposure_(new NumberField(tr("Exposure"), tr("ms"), {1e-4, 3.6e6}, false, this)),
+      source_(new SourceBox(models.camera, models.folder, this)),
       figures_(new Figures(2, this)) {
   exposure_->allow_empty(tr("suggested"));
   exposure_->setToolTip(tr("Leave it empty to use the suggested exposure"));
@@ -169,6 +170,7 @@ QWidget* CaptureView::build_side() {
   column->addLayout(buttons);
   column->addWidget(exposure_);
   column->addWidget(hint_);
+  column->addWidget(source_);
   auto* work = new QHBoxLayout;
   work->addWidget(progress_, 1);
   work->addWidget(cancel_);
@@ -240,11 +242,15 @@ void CaptureView::follow_live() {
   const bool live = camera.looking() || camera.opening();
   look_->setText(live ? tr("Stop looking") : tr("Look live"));
   look_->setToolTip(live ? tr("Lets the camera go (F4)")
-                         : tr("Looks through the simulated camera behind this light path (F4)"));
+                         : tr("Looks through the camera behind this light path (F4)"));
   pictures_->setCurrentWidget(live ? static_cast<QWidget*>(live_plate_) : plate_);
   panels_->setCurrentIndex(live ? 1 : 0);
+  // Out of sight it asks for no room.
+  live_panel_->setSizePolicy(QSizePolicy::Preferred,
+                             live ? QSizePolicy::Preferred : QSizePolicy::Ignored);
   ways_->setVisible(live);
   hint_->setVisible(!live);
+  source_->setVisible(!live);
   part_->setEnabled(camera.cuts() && !camera.recording() && !camera.in_series());
   part_->setCurrentIndex(part_->findData(camera.part()));
   if (live) {

@@ -13,6 +13,7 @@
 #include "app/views/capture/live_panel.h"
 #include "app/views/capture/live_plate.h"
 #include "app/views/capture/plate.h"
+#include "app/views/capture/source_box.h"
 #include "app/views/view.h"
 
 namespace solarchon::app {
@@ -66,6 +67,7 @@ class CaptureView : public View {
   QProgressBar* progress_;
   QLabel* hint_;
   NumberField* exposure_;
+  SourceBox* source_;
   Figures* figures_;
 };
 

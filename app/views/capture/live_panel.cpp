@@ -135,7 +135,7 @@ QString LivePanel::recorder_words() const {
 void LivePanel::follow() {
   const capture::Glance& glance = camera_.glance();
   const words::LimitWords limit = words::limit_words(glance.judgement, voice());
-  if (camera_.looking() && !camera_.simulated()) {
+  if (camera_.looking() && !camera_.knows_path()) {
     says_->setText(glance.ended ? tr("The clip has come to its end.") : tr("A clip."));
     next_->setText(
         tr("What limits it cannot be told without the light path that it was taken with."));
@@ -151,7 +151,7 @@ void LivePanel::follow() {
   }
   if (glance.frame) {
     live::Readings readings = glance.readings;
-    if (!camera_.simulated()) {  // they count on a light path that is not known
+    if (!camera_.knows_path()) {  // they count on a light path that is not known
       readings.edge_arcsec.reset();
       readings.air.reset();
       readings.cloud_stops.reset();

@@ -136,7 +136,7 @@ void LivePlate::draw(QPainter& painter) {
   painter.setBrush(Qt::NoBrush);
   paint_limb_ring(painter, where);
   paint_cross(painter, where);
-  if (camera_.simulated()) {  // of a clip the scale is not known
+  if (camera_.knows_path()) {  // of a clip the scale is not known
     paint_drift(painter, where);
     paint_scale(painter, where);
   }

@@ -6,7 +6,6 @@ extern "C" {
 }
 
 #include <algorithm>
-#include <array>
 #include <charconv>
 #include <cmath>
 #include <memory>
@@ -16,6 +15,7 @@ extern "C" {
 
 #include "clip_source.h"
 #include "grey.h"
+#include "luma.h"
 #include "solarchon/base/file.h"
 #include "solarchon/frames/clip.h"
 
@@ -35,16 +35,6 @@ struct FreeContext {
     avformat_free_context(context);
   }
 };
-struct FreeCodec {
-  void operator()(AVCodecContext* codec) const { avcodec_free_context(&codec); }
-};
-struct FreeFrame {
-  void operator()(AVFrame* frame) const { av_frame_free(&frame); }
-};
-struct FreePacket {
-  void operator()(AVPacket* packet) const { av_packet_free(&packet); }
-};
-
 /// A file that is being written. Each step gives 0, or the library's number of what went wrong.
 class VideoFile {
  public:
@@ -173,45 +163,6 @@ class VideoFile {
   int bytes_ = 1;
 };
 
-std::string reason_of(int status) {
-  std::array<char, AV_ERROR_MAX_STRING_SIZE> text{};
-  av_strerror(status, text.data(), text.size());
-  return text.data();
-}
-
-struct CloseContext {
-  void operator()(AVFormatContext* context) const { avformat_close_input(&context); }
-};
-
-/// How the brightness of a kind of pixels lies in memory.
-struct Brightness {
-  int bytes = 1;
-  int shift = 0;  ///< bits that it has fewer than 16, of two bytes
-};
-std::optional<Brightness> brightness_of(int format) {
-  switch (format) {
-    case AV_PIX_FMT_GRAY8:
-    case AV_PIX_FMT_YUV420P:
-    case AV_PIX_FMT_YUV422P:
-    case AV_PIX_FMT_YUV444P:
-    case AV_PIX_FMT_YUVJ420P:
-    case AV_PIX_FMT_YUVJ422P:
-    case AV_PIX_FMT_YUVJ444P:
-      return Brightness{1, 0};
-    case AV_PIX_FMT_GRAY16LE:
-      return Brightness{2, 0};
-    case AV_PIX_FMT_GRAY10LE:
-    case AV_PIX_FMT_YUV420P10LE:
-      return Brightness{2, 6};
-    case AV_PIX_FMT_GRAY12LE:
-      return Brightness{2, 4};
-    case AV_PIX_FMT_GRAY14LE:
-      return Brightness{2, 2};
-    default:
-      return std::nullopt;
-  }
-}
-
 /// A video, of which it is known where each frame begins.
 class Video : public ClipReader::Source {
  public:
@@ -251,7 +202,7 @@ class Video : public ClipReader::Source {
     packet_.reset(av_packet_alloc());
     facts.width = stream->codecpar->width;
     facts.height = stream->codecpar->height;
-    facts.saturation = brightness_.bytes == 1 ? 255 : 65535 >> brightness_.shift;
+    facts.saturation = brightness_.saturation();
     list_frames();
     describe(*stream);
     return {};
@@ -271,7 +222,7 @@ class Video : public ClipReader::Source {
       return damaged(status < 0 ? status : AVERROR_INVALIDDATA);
     }
     next_ = frame + 1;
-    take(into);
+    take_brightness(*frame_, brightness_, into);
     return {};
   }
 
@@ -320,6 +271,9 @@ class Video : public ClipReader::Source {
       return read.ec == std::errc() && value > 0.0 ? std::optional(value) : std::nullopt;
     };
     facts.info.bayer = bayer_from_below(bayer_from_below(tag("BAYER"), 0), 0);
+    if (facts.info.bayer.empty()) {
+      facts.info.bayer = brightness_.bayer;
+    }
     facts.info.plate_scale_arcsec_px = number(tag("PLATE_SCALE_ARCSEC_PX"));
     if (const auto most = number(tag("SATURATION"))) {
       facts.saturation = static_cast<int>(std::min(*most, 65535.0));
@@ -349,22 +303,6 @@ class Video : public ClipReader::Source {
       }
       if (status < 0) {
         return status;
-      }
-    }
-  }
-
-  void take(Frame& into) const {
-    for (int y = 0; y < facts.height; ++y) {
-      const std::uint8_t* line =
-          frame_->data[0] + static_cast<std::ptrdiff_t>(y) * frame_->linesize[0];
-      std::uint16_t* row = into.pixels.data() + static_cast<std::ptrdiff_t>(y) * facts.width;
-      if (brightness_.bytes == 1) {
-        std::copy_n(line, facts.width, row);
-        continue;
-      }
-      for (int x = 0; x < facts.width; ++x) {
-        const std::ptrdiff_t at = 2 * static_cast<std::ptrdiff_t>(x);
-        row[x] = static_cast<std::uint16_t>(line[at] | line[at + 1] << 8U);
       }
     }
   }

@@ -88,6 +88,19 @@ Result<std::int64_t> LogBook::file_clip(const SessionStart& start, const ClipEnt
   }
 }
 
+Result<std::int64_t> LogBook::file_frame_like(const SessionStart& start, const FrameEntry& frame) {
+  try {
+    SQLite::Transaction transaction(store_->database, SQLite::TransactionBehavior::IMMEDIATE);
+    const auto like = session_like(store_->database, start, frame.taken);
+    const std::int64_t session = like ? *like : insert_session(store_->database, start);
+    (void)insert_frame(store_->database, session, frame);
+    transaction.commit();
+    return session;
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, true));
+  }
+}
+
 Result<std::vector<std::string>> LogBook::clip_files() const {
   try {
     SQLite::Statement query(store_->database, "SELECT file FROM clip ORDER BY id");

@@ -150,6 +150,8 @@ void turn_to_write_ahead(SQLite::Database& database, std::chrono::milliseconds p
   }
 }
 
+}  // namespace
+
 std::int64_t insert_frame(SQLite::Database& database, std::int64_t session,
                           const FrameEntry& frame) {
   SQLite::Statement insert(database,
@@ -167,8 +169,6 @@ std::int64_t insert_frame(SQLite::Database& database, std::int64_t session,
   }
   return id;
 }
-
-}  // namespace
 
 std::int64_t insert_session(SQLite::Database& database, const SessionStart& start) {
   SQLite::Statement insert(database,

@@ -50,6 +50,8 @@ inline base::Error as_error(const SQLite::Exception& problem, const std::string&
 
 /// Without a transaction of its own. Throws SQLite::Exception.
 std::int64_t insert_session(SQLite::Database& database, const SessionStart& start);
+std::int64_t insert_frame(SQLite::Database& database, std::int64_t session,
+                          const FrameEntry& frame);
 std::vector<ClipEntry> load_clips(SQLite::Database& database, std::int64_t session);
 
 inline std::optional<double> optional_real(const SQLite::Column& column) {

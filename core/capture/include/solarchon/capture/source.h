@@ -14,6 +14,7 @@
 #include "solarchon/devices/telescope_state.h"
 #include "solarchon/frames/clip_reader.h"
 #include "solarchon/frames/frame.h"
+#include "solarchon/frames/video_feed.h"
 
 namespace solarchon::capture {
 
@@ -101,5 +102,14 @@ enum class Pace { kOfTheClock, kAsFastAsItGoes };
 [[nodiscard]] base::Result<std::unique_ptr<Source>> open_telescope_source(
     const std::filesystem::path& socket, double patience_s, const frames::FrameInfo& known = {},
     const base::Task& task = {});
+
+/// A standard video device. Its exposure is its own.
+/// @param kind    as frames::VideoFeed::open
+/// @param device  its path, or the description of what is generated, and the name it shall have
+/// @param known   what is known of its frames beforehand
+/// Errors: as frames::VideoFeed::open.
+[[nodiscard]] base::Result<std::unique_ptr<Source>> open_device_source(
+    const std::string& kind, const frames::VideoDevice& device,
+    const frames::FrameInfo& known = {});
 
 }  // namespace solarchon::capture

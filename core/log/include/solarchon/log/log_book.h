@@ -147,6 +147,9 @@ class LogBook {
   /// is. @return  the session. Errors: kUnwritable.
   [[nodiscard]] base::Result<std::int64_t> file_clip(const SessionStart& start,
                                                      const ClipEntry& clip);
+  /// The same for a frame, which may be filed twice.
+  [[nodiscard]] base::Result<std::int64_t> file_frame_like(const SessionStart& start,
+                                                           const FrameEntry& frame);
   /// The files of all clips. Errors: kUnreadable.
   [[nodiscard]] base::Result<std::vector<std::string>> clip_files() const;
   /// Errors: kUnwritable; kNotFound.

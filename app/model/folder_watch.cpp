@@ -1,0 +1,194 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/model/folder_watch.h"
+
+#include <memory>
+#include <utility>
+
+#include "app/model/phrases.h"
+#include "solarchon/camera/stream.h"
+#include "solarchon/measure/disc.h"
+#include "solarchon/workspace/clips.h"
+#include "solarchon/workspace/live.h"
+#include "solarchon/workspace/observe.h"
+
+namespace solarchon::app {
+
+namespace {
+
+constexpr std::size_t kMostFound = 200;
+
+/// What came of looking at a file, off the interface thread.
+struct Look {
+  FolderWatch::Found found;
+  bool clip = false;
+  std::optional<log::FrameEntry> frame = {};  ///< of a single picture
+  bool cancelled = false;
+};
+
+Look look_at_picture(const std::filesystem::path& file, const log::SessionStart& usual, Look look,
+                     const base::Task& task) {
+  auto frame = frames::read_frame(file);
+  if (!frame) {
+    look.found.problem = error_text(frame.error());
+    return look;
+  }
+  look.found.frames = 1;
+  log::FrameEntry entry;
+  entry.file = file.string();
+  entry.taken = frame->info.time.value_or(usual.started);
+  entry.exposure_ms = frame->info.exposure_ms.value_or(0.0);
+  const sky::LocalSun local =
+      sky::local_sun(sky::geocentric_sun(entry.taken, 0.0), usual.site, usual.weather);
+  entry.sun_altitude_deg = local.altitude_deg;
+  auto measured = measure::measure_disc(*frame, {}, task);
+  if (measured) {
+    entry.measurement = std::move(*measured);
+  }
+  look.cancelled = task.stopped();
+  look.frame = std::move(entry);
+  return look;
+}
+
+Look look_at(const std::filesystem::path& file, const std::optional<live::Setting>& setting,
+             const log::SessionStart& usual, const base::Task& task) {
+  Look look;
+  look.found.name = QString::fromStdString(file.filename().string());
+  auto clip = frames::ClipReader::open(file);
+  if (!clip || clip->facts().frames < 2) {
+    return look_at_picture(file, usual, std::move(look), task);
+  }
+  look.clip = true;
+  const auto grade = live::grade(*clip, setting.value_or(live::Setting{}), task);
+  if (!grade) {
+    look.cancelled = grade.error().code == base::ErrorCode::kCancelled;
+    look.found.problem = error_text(grade.error());
+    return look;
+  }
+  look.found.frames = static_cast<int>(grade->frames.size());
+  look.found.damaged = static_cast<int>(grade->damaged.size());
+  if (setting) {
+    look.found.judged = grade->judgement;
+    if (grade->readings.air) {
+      look.found.r0_cm = grade->readings.air->r0_cm.value;
+    }
+  }
+  return look;
+}
+
+}  // namespace
+
+FolderWatch::FolderWatch(std::filesystem::path data, Document& document, LogQueue& queue, Log& log,
+                         Trouble& trouble, QObject* parent)
+    : QObject(parent),
+      data_(std::move(data)),
+      document_(document),
+      queue_(queue),
+      log_(log),
+      trouble_(trouble) {
+  constexpr std::chrono::milliseconds kPace{1000};
+  timer_.setInterval(kPace);
+  connect(&timer_, &QTimer::timeout, this, &FolderWatch::look);
+  connect(&worker_, &Worker::broke, &trouble_, &Trouble::tell_broken);
+  connect(&worker_, &Worker::busyChanged, this, &FolderWatch::changed);
+}
+
+void FolderWatch::set_pace(std::chrono::milliseconds pace, std::chrono::milliseconds settles) {
+  timer_.setInterval(pace);
+  settles_ = settles;
+}
+
+void FolderWatch::watch(const QString& folder) {
+  stop();
+  folder_ = folder;
+  watched_.emplace(folder.toStdString(), settles_);
+  found_.clear();
+  timer_.start();
+  look();
+  emit changed();
+}
+
+void FolderWatch::stop() {
+  timer_.stop();
+  watched_.reset();
+  waiting_.clear();
+  worker_.cancel();
+  folder_.clear();
+  emit changed();
+}
+
+void FolderWatch::look() {
+  if (!watched_) {
+    return;
+  }
+  const auto whole = watched_->look(capture::WatchedFolder::Clock::now());
+  if (!whole) {
+    const base::Error& problem = whole.error();
+    stop();
+    trouble_.tell(problem);
+    return;
+  }
+  waiting_.insert(waiting_.end(), whole->begin(), whole->end());
+  if (!waiting_.empty() && !worker_.busy()) {
+    const std::filesystem::path next = waiting_.front();
+    waiting_.pop_front();
+    take_up(next);
+  }
+}
+
+void FolderWatch::take_up(const std::filesystem::path& file) {
+  const workspace::Workspace& space = document_.workspace();
+  std::optional<live::Setting> setting;
+  if (auto known = workspace::live_setting(space, document_.answers(), {}, 0.0)) {
+    setting = *known;
+    setting->clear_level.reset();  // nobody knows how it was exposed
+  }
+  worker_.start([this, file, setting, usual = workspace::session_start(space, document_.moment())](
+                    const base::Task& task) -> Worker::Delivery {
+    auto seen = std::make_shared<Look>(look_at(file, setting, usual, task));
+    return [this, file, seen] {
+      if (!seen->cancelled) {
+        note(std::move(seen->found), file, seen->clip, std::move(seen->frame));
+      }
+    };
+  });
+}
+
+void FolderWatch::note(Found found, const std::filesystem::path& file, bool clip,
+                       std::optional<log::FrameEntry> frame) {
+  const bool good = found.problem.isEmpty();
+  found_.push_front(std::move(found));
+  if (found_.size() > kMostFound) {
+    found_.pop_back();
+  }
+  emit changed();
+  if (!good) {
+    return;
+  }
+  const log::SessionStart usual =
+      workspace::session_start(document_.workspace(), document_.moment());
+  const auto then = [this](const base::Result<std::int64_t>& session) {
+    if (!session) {
+      trouble_.tell(session.error());
+      return;
+    }
+    emit filed(*session);
+    log_.reload();
+  };
+  if (clip) {
+    queue_.ask(
+        this,
+        [file, data = data_, usual](log::LogBook& book) {
+          return workspace::file_clip(book, file, data, usual);
+        },
+        then);
+  } else if (frame) {
+    queue_.ask(
+        this,
+        [entry = *std::move(frame), usual](log::LogBook& book) {
+          return book.file_frame_like(usual, entry);
+        },
+        then);
+  }
+}
+
+}  // namespace solarchon::app

@@ -1,0 +1,46 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QElapsedTimer>
+#include <cstdint>
+#include <filesystem>
+#include <optional>
+
+#include "app/model/stand_in_process.h"
+#include "solarchon/base/result.h"
+#include "solarchon/capture/source.h"
+#include "solarchon/workspace/workspace.h"
+
+namespace solarchon::app {
+
+/// Whether light goes the same way: what is noted of a part changes nothing.
+[[nodiscard]] bool same_path(optics::Rig a, optics::Rig b);
+
+/// The process that plays what stands at the rear of a telescope. With the same light path again it
+/// stands as it was left.
+class PlayedTelescope : public StandInProcess {
+  Q_OBJECT
+
+ public:
+  using StandInProcess::StandInProcess;
+
+  /// From the next start on: how much quicker its heater is than real ones, since nobody rehearses
+  /// for hours.
+  void hurry(double heater_quicker) { heater_quicker_ = heater_quicker; }
+  [[nodiscard]] double heater_quicker() const { return heater_quicker_; }
+  /// @return  where it will listen. Errors: as own_path.
+  [[nodiscard]] base::Result<std::filesystem::path> play(const workspace::Workspace& space,
+                                                         sky::UtcTime time,
+                                                         std::optional<double> exposure_ms);
+  /// How its hands stand now.
+  void leave(const capture::Hands& hands) { left_ = hands; }
+
+ private:
+  double heater_quicker_ = 30.0;
+  std::uint32_t seed_ = 0;
+  optics::Rig rig_;  ///< that it plays, or played last
+  capture::Hands left_;
+  QElapsedTimer running_;  ///< since it was first started with this light path
+};
+
+}  // namespace solarchon::app
