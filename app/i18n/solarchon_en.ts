@@ -117,11 +117,17 @@
     <name>solarchon::app::SourceBox</name>
     <message numerus="yes">
         <source>%n frame(s)</source>
-        <translation><numerusform>%n frame</numerusform><numerusform>%n frames</numerusform></translation>
+        <translation>
+            <numerusform>%n frame</numerusform>
+            <numerusform>%n frames</numerusform>
+        </translation>
     </message>
     <message numerus="yes">
         <source>%n damaged</source>
-        <translation><numerusform>%n damaged</numerusform><numerusform>%n damaged</numerusform></translation>
+        <translation>
+            <numerusform>%n damaged</numerusform>
+            <numerusform>%n damaged</numerusform>
+        </translation>
     </message>
 </context>
 <context>

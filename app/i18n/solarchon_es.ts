@@ -4211,6 +4211,10 @@ Az %6, Alt %7</translation>
         <source>Click, or use the arrow keys, to set the cross; Delete takes it away</source>
         <translation>Haga clic o use las flechas para poner la cruz; Supr la quita</translation>
     </message>
+    <message>
+        <source>half of the light</source>
+        <translation>la mitad de la luz</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::LogView</name>
@@ -6038,10 +6042,6 @@ Haga una con el botón, o con F5.</translation>
         <translation>Del comienzo de uno al comienzo del siguiente</translation>
     </message>
     <message>
-        <source>Hold</source>
-        <translation>Fijar</translation>
-    </message>
-    <message>
         <source>Moves the telescope so that what lies at the cross stays on its pixel; click on the picture to set the cross</source>
         <translation>Mueve el telescopio para que lo que está en la cruz siga en su píxel; haga clic en la imagen para poner la cruz</translation>
     </message>
@@ -6142,6 +6142,14 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Records clip after clip below the data folder (Shift+F6)</source>
         <translation>Graba clip tras clip en la carpeta de datos (Mayús+F6)</translation>
+    </message>
+    <message>
+        <source>Nothing here moves the telescope: it cannot go from panel to panel.</source>
+        <translation>Nada mueve aquí el telescopio: no puede ir de tesela en tesela.</translation>
+    </message>
+    <message>
+        <source>Pin</source>
+        <translation>Fijar</translation>
     </message>
 </context>
 <context>
@@ -6583,17 +6591,19 @@ Haga una con el botón, o con F5.</translation>
         <source>A folder that another program fills</source>
         <translation>Una carpeta que llena otro programa</translation>
     </message>
-    <message>
-        <source>%1: %2</source>
-        <translation>%1: %2</translation>
-    </message>
     <message numerus="yes">
         <source>%n frame(s)</source>
-        <translation><numerusform>%n imagen</numerusform><numerusform>%n imágenes</numerusform></translation>
+        <translation>
+            <numerusform>%n imagen</numerusform>
+            <numerusform>%n imágenes</numerusform>
+        </translation>
     </message>
     <message numerus="yes">
         <source>%n damaged</source>
-        <translation><numerusform>%n dañada</numerusform><numerusform>%n dañadas</numerusform></translation>
+        <translation>
+            <numerusform>%n dañada</numerusform>
+            <numerusform>%n dañadas</numerusform>
+        </translation>
     </message>
     <message>
         <source>r₀ %1 cm</source>
@@ -6608,8 +6618,12 @@ Haga una con el botón, o con F5.</translation>
         <translation>A la espera de algo nuevo en %1.</translation>
     </message>
     <message>
-        <source>%1 is watched.</source>
+        <source>Watching %1.</source>
         <translation>Se vigila %1.</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
     </message>
 </context>
 <context>

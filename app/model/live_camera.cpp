@@ -106,6 +106,11 @@ void LiveCamera::look() {
   focus_depth_um_ = workspace::focuser_scale(document_.workspace(), document_.answers())
                         .value_or(workspace::FocuserScale{})
                         .depth_um;
+  constexpr double kArcsecPerArcmin = 60.0;
+  opening_arcsec_.reset();
+  if (const auto& dims = document_.answers().train.vignetting) {
+    opening_arcsec_ = kArcsecPerArcmin * dims->field_arcmin;
+  }
   knows_path_ = true;
   if (eye_.kind == Eye::Kind::kSimulated) {
     look_simulated(*setting);
@@ -159,6 +164,7 @@ void LiveCamera::play(const QString& clip) {
   stop();
   of_the_document_ = false;
   knows_path_ = false;
+  opening_arcsec_.reset();
   focus_depth_um_ = 0.0;
   facts_ = {{"source", clip.toStdString()}};
   open([clip, space = document_.workspace(),

@@ -3,6 +3,7 @@
 
 #include <QObject>
 #include <QPointF>
+#include <QSize>
 #include <QString>
 #include <QTimer>
 #include <filesystem>
@@ -66,6 +67,13 @@ class LiveCamera : public QObject {
   /// How the Sun lies in its picture, where that is known.
   [[nodiscard]] std::optional<sky::PictureOrientation> solar() const { return solar_; }
   [[nodiscard]] const live::Setting& setting() const { return setting_; }
+  /// Across, where parts before the sensor let half of the light through (arcsec); none where
+  /// nothing limits it, or nobody knows.
+  [[nodiscard]] std::optional<double> opening_arcsec() const { return opening_arcsec_; }
+  /// Pixels of the whole sensor.
+  [[nodiscard]] QSize sensor_px() const {
+    return session_ ? QSize(session_->card().width, session_->card().height) : QSize();
+  }
   [[nodiscard]] std::optional<double> exposure_ms() const { return exposure_ms_; }
   /// How a stand-in and the runs on it hurry, from the next start on.
   /// @param heater_quicker  than real ones
@@ -158,6 +166,7 @@ class LiveCamera : public QObject {
   std::optional<double> exposure_ms_;
   base::Json facts_;
   double focus_depth_um_ = 0.0;
+  std::optional<double> opening_arcsec_;
   std::optional<QPointF> cross_;
   double part_ = 1.0;
   devices::Region region_;  ///< as it was asked for

@@ -135,6 +135,7 @@ void LivePlate::draw(QPainter& painter) {
   painter.setPen(Theme::line(QColor(kOnPicture), 1.5));
   painter.setBrush(Qt::NoBrush);
   paint_limb_ring(painter, where);
+  paint_opening(painter, where);
   paint_cross(painter, where);
   if (camera_.knows_path()) {  // of a clip the scale is not known
     paint_drift(painter, where);
@@ -146,6 +147,26 @@ QPointF LivePlate::cross_in_frame() const {
   const frames::Frame& frame = *shown_.frame;
   const QPointF middle(0.5 * frame.width, 0.5 * frame.height);
   return camera_.cross() ? *camera_.cross() - QPointF(camera_.corner()) : middle;
+}
+
+void LivePlate::paint_opening(QPainter& painter, const Lay& lay) const {
+  const auto across = camera_.opening_arcsec();
+  const QSizeF sensor = camera_.sensor_px();
+  const double radius_px = across ? 0.5 * *across / camera_.setting().plate_scale_arcsec_px : 0.0;
+  if (!across || radius_px > 0.5 * std::hypot(sensor.width(), sensor.height())) {
+    return;
+  }
+  const QPointF middle(0.5 * sensor.width(), 0.5 * sensor.height());
+  const QPointF centre = lay.corner + (middle - QPointF(camera_.corner())) * lay.scale;
+  const double radius = radius_px * lay.scale;
+  for (const auto& [colour, width] : {std::pair(kUnderLines, 3.5), std::pair(kOnPicture, 1.5)}) {
+    QPen pen = Theme::line(QColor(colour), width);
+    pen.setStyle(Qt::DashLine);
+    painter.setPen(pen);
+    painter.drawEllipse(centre, radius, radius);
+  }
+  words_over(painter, QRectF(centre.x() - 110, centre.y() - radius + 6, 220, 18), Qt::AlignCenter,
+             tr("half of the light"));
 }
 
 void LivePlate::paint_cross(QPainter& painter, const Lay& lay) const {

@@ -50,6 +50,7 @@ class LivePlate : public Drawing {
   void make_image();
   /// The cross in the frame that is shown; its middle where there is none.
   [[nodiscard]] QPointF cross_in_frame() const;
+  void paint_opening(QPainter& painter, const Lay& lay) const;
   void paint_cross(QPainter& painter, const Lay& lay) const;
   void paint_limb_ring(QPainter& painter, const Lay& lay) const;
   void paint_drift(QPainter& painter, const Lay& lay) const;

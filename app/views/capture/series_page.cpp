@@ -47,7 +47,7 @@ SeriesPage::SeriesPage(SeriesDesk& desk, LiveCamera& camera, QWidget* parent)
     wanted_.rounds = static_cast<int>(value);
     order();
   });
-  hold_ = add_switch(QStringLiteral("series-hold"), tr("Hold"),
+  hold_ = add_switch(QStringLiteral("series-hold"), tr("Pin"),
                      tr("Moves the telescope so that what lies at the cross stays on its pixel; "
                         "click on the picture to set the cross"));
   light_ = add_switch(QStringLiteral("series-light"), tr("Follow light"),
@@ -175,9 +175,13 @@ QString SeriesPage::words_before() const {
     words +=
         QStringLiteral(" ") + tr("Plays %1 at 25 a second.").arg(duration_words(needs->playback_s));
   }
-  if (wanted_.kind != workspace::SeriesKind::kPanels && wanted_.hold &&
-      !camera_.glance().hands.guider) {
-    words += QStringLiteral(" ") + tr("Nothing here moves the telescope: it cannot hold.");
+  if (!camera_.glance().hands.guider) {
+    if (wanted_.kind == workspace::SeriesKind::kPanels) {
+      return tr("Nothing here moves the telescope: it cannot go from panel to panel.");
+    }
+    if (wanted_.hold) {
+      words += QStringLiteral(" ") + tr("Nothing here moves the telescope: it cannot hold.");
+    }
   }
   return words;
 }
@@ -236,8 +240,9 @@ void SeriesPage::follow() {
   every_->setVisible(!panels);
   rounds_->setVisible(!panels);
   hold_->setVisible(!panels);
-  run_->setEnabled(
-      runs || (needs && camera_.glance().frame && !camera_.glance().ended && !camera_.recording()));
+  const bool reached = !panels || camera_.glance().hands.guider;
+  run_->setEnabled(runs || (needs && reached && camera_.glance().frame && !camera_.glance().ended &&
+                            !camera_.recording()));
   run_->setText(runs ? tr("Stop the series") : tr("Begin the series"));
   run_->setToolTip(runs ? tr("What was recorded stays (Shift+F6)")
                         : tr("Records clip after clip below the data folder (Shift+F6)"));

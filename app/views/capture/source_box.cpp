@@ -33,6 +33,8 @@ SourceBox::SourceBox(LiveCamera& camera, FolderWatch& watch, QWidget* parent)
   found_->setObjectName(QStringLiteral("folder-found"));
   found_->setAccessibleName(tr("What was found in the folder"));
   found_->setMinimumHeight(Theme::px(100));
+  found_->setWordWrap(true);
+  found_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   stop_->setObjectName(QStringLiteral("stop-watching"));
   connect(stop_, &QPushButton::clicked, this, [this] { watch_.stop(); });
   connect(&watch_, &FolderWatch::changed, this, &SourceBox::follow);
@@ -84,7 +86,8 @@ void SourceBox::watch(QString folder) {
 
 QString SourceBox::line_of(const FolderWatch::Found& found) {
   if (!found.problem.isEmpty()) {
-    return tr("%1: %2").arg(found.name, found.problem);
+    return found.problem.contains(found.name) ? found.problem
+                                              : tr("%1: %2").arg(found.name, found.problem);
   }
   QStringList words{found.name, tr("%n frame(s)", nullptr, found.frames)};
   if (found.damaged > 0) {
@@ -113,7 +116,7 @@ void SourceBox::follow() {
   says_->setText(watch_.busy() ? tr("Something new is looked at.")
                  : watch_.found().empty()
                      ? tr("Waiting for something new in %1.").arg(QDir(watch_.folder()).dirName())
-                     : tr("%1 is watched.").arg(QDir(watch_.folder()).dirName()));
+                     : tr("Watching %1.").arg(QDir(watch_.folder()).dirName()));
   if (found_->count() != static_cast<int>(watch_.found().size()) ||
       (found_->count() > 0 && found_->item(0)->text() != line_of(watch_.found().front()))) {
     found_->clear();

@@ -33,7 +33,7 @@ base::Result<std::vector<std::filesystem::path>> WatchedFolder::look(Clock::time
   std::map<std::filesystem::path, Growing> growing;
   for (const auto& entry : inside) {
     const std::filesystem::path& path = entry.path();
-    if (!by_its_ending(path) || !entry.is_regular_file(status) || seen_.contains(path)) {
+    if (!by_its_ending(path) || seen_.contains(path) || !entry.is_regular_file(status)) {
       continue;
     }
     if (!looked_) {

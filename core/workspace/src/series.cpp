@@ -26,15 +26,19 @@ sky::PictureOffset target_in_picture(const Workspace& workspace, const Answers& 
                          answers.solar);
 }
 
-Result<std::vector<capture::Take>> panels(const Workspace& workspace, const Answers& answers,
-                                          const capture::Take& like) {
+Result<match::Mosaic> mosaic_for(const Answers& answers) {
   constexpr double kArcsecPerArcmin = 60.0;
   match::MosaicWish wish;
   wish.field_width_arcsec = kArcsecPerArcmin * *answers.train.field_width_arcmin;
   wish.field_height_arcsec = kArcsecPerArcmin * *answers.train.field_height_arcmin;
   wish.radius_arcsec = answers.sun.semidiameter_arcsec();
-  const sky::PictureOffset target = target_in_picture(workspace, answers);
-  return match::mosaic_of(wish).map([&](const match::Mosaic& mosaic) {
+  return match::mosaic_of(wish);
+}
+
+Result<std::vector<capture::Take>> panels(const Workspace& workspace, const Answers& answers,
+                                          const capture::Take& like) {
+  return mosaic_for(answers).map([&](const match::Mosaic& mosaic) {
+    const sky::PictureOffset target = target_in_picture(workspace, answers);
     std::vector<capture::Take> takes;
     takes.reserve(mosaic.panels.size());
     for (const match::Panel& panel : mosaic.panels) {
@@ -75,24 +79,32 @@ Result<std::vector<capture::Take>> takes_of(const Workspace& workspace, const An
   return std::vector{take};
 }
 
-}  // namespace
-
-Result<capture::SeriesPlan> series_plan(const Workspace& workspace, const Answers& answers,
-                                        const SeriesOrder& order,
-                                        std::optional<double> exposure_ms) {
-  const auto sensor = optics::sensor_of(workspace.rig);
-  if (!sensor || !answers.train.sampling_arcsec_px || !answers.train.field_width_arcmin) {
+Result<void> checked(const Workspace& workspace, const Answers& answers, const SeriesOrder& order) {
+  if (!optics::sensor_of(workspace.rig) || !answers.train.sampling_arcsec_px ||
+      !answers.train.field_width_arcmin) {
     return base::fail(ErrorCode::kMissing, "rig", {}, base::wants("telescope-and-camera"));
   }
   const auto clip = base::checked("clip_s", order.clip_s, kSeriesClipRange);
   const auto every = base::checked("every_s", order.every_s, capture::kEveryRange);
   const auto rounds = base::checked("rounds", order.rounds, capture::kRoundsRange);
-  for (const auto* checked : {&clip, &every, &rounds}) {
-    if (!*checked) {
-      return tl::make_unexpected(checked->error());
+  for (const auto* figure : {&clip, &every, &rounds}) {
+    if (!*figure) {
+      return tl::make_unexpected(figure->error());
     }
   }
+  return {};
+}
+
+}  // namespace
+
+Result<capture::SeriesPlan> series_plan(const Workspace& workspace, const Answers& answers,
+                                        const SeriesOrder& order,
+                                        std::optional<double> exposure_ms) {
+  if (const auto good = checked(workspace, answers, order); !good) {
+    return tl::make_unexpected(good.error());
+  }
   return takes_of(workspace, answers, order).map([&](std::vector<capture::Take> takes) {
+    const optics::Camera camera = optics::sensor_of(workspace.rig)->camera;
     capture::SeriesPlan plan;
     plan.takes = std::move(takes);
     const bool panels = order.kind == SeriesKind::kPanels;
@@ -102,14 +114,11 @@ Result<capture::SeriesPlan> series_plan(const Workspace& workspace, const Answer
       plan.hold = capture::HoldPlan{*answers.train.sampling_arcsec_px, answers.celestial, {}, {}};
     }
     plan.follows_light = order.follow_light;
-    plan.shutter_ms = {
-        sensor->camera.shortest_exposure_ms,
-        std::max(sensor->camera.shortest_exposure_ms, sensor->camera.longest_exposure_ms)};
     // The shutter may be set beyond what the sensor says it is good for, by those who know better.
-    const double now_ms =
-        exposure_ms.value_or(target_exposure_ms(workspace, answers).value_or(plan.shutter_ms.low));
-    plan.shutter_ms = {std::min(plan.shutter_ms.low, now_ms),
-                       std::max(plan.shutter_ms.high, now_ms)};
+    const double now_ms = exposure_ms.value_or(
+        target_exposure_ms(workspace, answers).value_or(camera.shortest_exposure_ms));
+    plan.shutter_ms = {std::min(camera.shortest_exposure_ms, now_ms),
+                       std::max({camera.shortest_exposure_ms, camera.longest_exposure_ms, now_ms})};
     return plan;
   });
 }
@@ -117,23 +126,33 @@ Result<capture::SeriesPlan> series_plan(const Workspace& workspace, const Answer
 Result<match::TimeLapseNeeds> series_needs(const Workspace& workspace, const Answers& answers,
                                            const SeriesOrder& order,
                                            std::optional<double> exposure_ms) {
-  return series_plan(workspace, answers, order, exposure_ms)
-      .map([&](const capture::SeriesPlan& plan) {
-        const optics::Camera camera = optics::sensor_of(workspace.rig)->camera;
-        match::TimeLapseNeeds needs;
-        const double usual_ms =
-            exposure_ms ? *exposure_ms : target_exposure_ms(workspace, answers).value_or(1.0);
-        double round_s = 0.0;
-        for (const capture::Take& take : plan.takes) {
-          const match::FrameRate rate = match::frame_rate(
-              camera, {camera.width_px, camera.height_px}, take.exposure_ms.value_or(usual_ms));
-          round_s += *take.seconds;
-          needs.bytes += plan.rounds * *take.seconds * rate.hz * rate.bytes_a_frame;
-        }
-        needs.duration_s = (plan.rounds - 1) * std::max(round_s, plan.every_s) + round_s;
-        needs.playback_s = plan.rounds / kPlayback_hz;
-        return needs;
-      });
+  if (const auto good = checked(workspace, answers, order); !good) {
+    return tl::make_unexpected(good.error());
+  }
+  // Where panels lie does not matter here, and takes time to find.
+  const bool panels = order.kind == SeriesKind::kPanels;
+  SeriesOrder one = order;
+  one.kind = panels ? SeriesKind::kTimeLapse : order.kind;
+  const auto takes = takes_of(workspace, answers, one);
+  const auto mosaic = panels ? mosaic_for(answers) : Result<match::Mosaic>();
+  if (!takes || !mosaic) {
+    return tl::make_unexpected(!takes ? takes.error() : mosaic.error());
+  }
+  const int rounds = panels ? static_cast<int>(mosaic->panels.size()) : order.rounds;
+  const optics::Camera camera = optics::sensor_of(workspace.rig)->camera;
+  const double usual_ms =
+      exposure_ms ? *exposure_ms : target_exposure_ms(workspace, answers).value_or(1.0);
+  match::TimeLapseNeeds needs;
+  double round_s = 0.0;
+  for (const capture::Take& take : *takes) {
+    const match::FrameRate rate = match::frame_rate(camera, {camera.width_px, camera.height_px},
+                                                    take.exposure_ms.value_or(usual_ms));
+    round_s += *take.seconds;
+    needs.bytes += rounds * *take.seconds * rate.hz * rate.bytes_a_frame;
+  }
+  needs.duration_s = (rounds - 1) * (panels ? round_s : std::max(round_s, order.every_s)) + round_s;
+  needs.playback_s = panels ? 0.0 : rounds / kPlayback_hz;
+  return needs;
 }
 
 std::optional<SeriesOrder> order_of(const plan::Run& run, sky::UtcTime from) {

@@ -172,6 +172,9 @@ TEST(SeriesPlan, PanelsCoverTheDiscFromWhereItLooks) {
   ASSERT_GT(plan.takes.size(), 3U);
   EXPECT_EQ(plan.rounds, 1);
   EXPECT_FALSE(plan.hold);
+  const auto needs = series_needs(space, answers, order, {}).value();
+  EXPECT_DOUBLE_EQ(needs.duration_s, 5.0 * static_cast<double>(plan.takes.size()));
+  EXPECT_DOUBLE_EQ(needs.playback_s, 0.0);
   const double half_width = 30.0 * *answers.train.field_width_arcmin;
   const double half_height = 30.0 * *answers.train.field_height_arcmin;
   // Every place of the limb and of the disc lies in a panel.

@@ -43,7 +43,7 @@ inline constexpr base::Range kSeriesClipRange{0.1, 3600.0};
                                                             const SeriesOrder& order,
                                                             std::optional<double> exposure_ms);
 
-/// Time, room and length of the film.
+/// Time, room and length of the film; at once, where series_plan may have to look for the target.
 /// @param exposure_ms  as above. Errors: as series_plan.
 [[nodiscard]] base::Result<match::TimeLapseNeeds> series_needs(const Workspace& workspace,
                                                                const Answers& answers,
