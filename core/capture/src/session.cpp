@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/capture/session.h"
 
+#include <algorithm>
 #include <chrono>
 #include <deque>
 #include <mutex>
@@ -84,6 +85,12 @@ class Session::Machine {
   void read_region(const devices::Region& region) { note_refusal(source_->read_region(region)); }
   void run_series(SeriesPlan plan, const LiveFrame& frame) {
     end_series(frame.seconds);
+    const bool exposes = std::any_of(plan.takes.begin(), plan.takes.end(),
+                                     [](const Take& take) { return take.exposure_ms.has_value(); });
+    if (exposes && !card().exposes) {
+      note_refusal(base::fail(base::ErrorCode::kNotFound, "exposure_ms"));
+      return;
+    }
     auto series = Series::begin(std::move(plan), frame, meters_.setting(), source_->hands());
     note_refusal(series.map([](const Series& /*begun*/) {}));
     if (series) {

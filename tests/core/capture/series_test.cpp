@@ -35,6 +35,7 @@ class PaintedSource : public Source {
     double fades_stops_s = 0.0;  ///< the light, from the start on
     bool guides = true;
     bool tells_exposure = true;
+    bool exposes = true;
     int most = 100'000;
   };
   explicit PaintedSource(const Ways& ways, std::atomic<double>* off_px = nullptr)
@@ -43,7 +44,7 @@ class PaintedSource : public Source {
     card_.height = 120;
     card_.saturation = 4095;
     card_.rate_hz = ways.rate_hz;
-    card_.exposes = true;
+    card_.exposes = ways.exposes;
     base::Random random{5};
     for (Blob& blob : blobs_) {
       blob = {random.uniform(-120.0, 120.0), random.uniform(-100.0, 100.0),
@@ -241,6 +242,20 @@ TEST(Series, PairsOfExposuresAndBackToTheFirst) {
       return glance.frame && glance.frame->info.exposure_ms == 1.0;
     }));
   }
+}
+
+TEST(Series, ACameraThatCannotExposeMakesNoPairs) {
+  const TempFolder folder;
+  PaintedSource::Ways ways;
+  ways.exposes = false;
+  Session session(std::make_unique<PaintedSource>(ways), setting(), {}, 1000.0);
+  auto plan = two_frames_each(folder, 1, 0.0);
+  plan.takes[0].exposure_ms = 1.8;
+  session.run_series(plan);
+  ASSERT_TRUE(wait_until(session, [](const Glance& glance) { return glance.refusal.has_value(); }));
+  EXPECT_EQ(session.glance().refusal->field, "exposure_ms");
+  EXPECT_FALSE(session.glance().series);
+  EXPECT_TRUE(session.take_recorded().empty());
 }
 
 TEST(Series, PanelsLieWhereTheyShould) {

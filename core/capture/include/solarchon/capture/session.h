@@ -64,7 +64,7 @@ class Session {
   void record(RecordPlan plan);
   /// Ends the clip that goes on, and the series that it is of.
   void stop_recording();
-  /// Begins a series of clips with the next frame, in the place of one that goes on.
+  /// Begins a series in the place of one that goes on; refused where it cannot expose as asked.
   void run_series(SeriesPlan plan);
   /// Clips that have ended since this was asked last, in their order; empty ones are left out: they
   /// are gone.
