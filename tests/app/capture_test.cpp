@@ -234,7 +234,9 @@ TEST_F(CaptureTest, PlannedRunsBeginByThemselves) {
   ASSERT_EQ(clips().size(), 1U);
   const base::Json facts = base::Json::parse(test::read_text(clips()[0].string() + ".json"));
   EXPECT_EQ(facts.at("run"), "Transit of a bird");
-  EXPECT_NEAR(facts.at("seconds").get<double>(), 6.0, 1.5);
+  // What is left of it when the picture gets there: a machine that is busy comes late.
+  EXPECT_GT(facts.at("seconds").get<double>(), 1.0);
+  EXPECT_LT(facts.at("seconds").get<double>(), 7.5);
   EXPECT_EQ(find<QLabel>("series-plan-says").text(), "The plan has no more runs today.");
 }
 
