@@ -172,7 +172,10 @@ base::Result<live::Setting> live_setting(const Workspace& workspace, const Answe
   setting.target_level = workspace.conditions.target_level;
   setting.black_level = black_level;
   setting.disc_may_clip = workspace.target == Target::kProminence && train.band.line;
-  if (answers.exposure && answers.exposure->exposure_ms > 0.0) {
+  // A disc that parts on the way dim towards its edge would read as cloud.
+  constexpr double kEdgeArrives = 0.75;
+  const bool even = !train.vignetting || train.vignetting->limb_share >= kEdgeArrives;
+  if (even && answers.exposure && answers.exposure->exposure_ms > 0.0) {
     const double longer =
         exposure_ms.value_or(answers.exposure->exposure_ms) / answers.exposure->exposure_ms;
     const double level = answers.exposure->level * longer;

@@ -61,6 +61,22 @@ TEST(RowDelay, IsThatOfTheFramesTime) {
   EXPECT_NEAR(row_delay_us(camera), 20.0, 1e-9);
 }
 
+TEST(LiveSetting, TellsNoClearLevelOfADiscThatTheTrainDims) {
+  Workspace space = test::morning_workspace(test::usual_train(2));
+  const auto setting = [&] {
+    const Answers answers =
+        answer(space, test::morning(), sky::geocentric_sun(test::morning(), 0.0));
+    return live_setting(space, answers, {}, 0.01).value();
+  };
+  EXPECT_TRUE(setting().clear_level);
+  for (optics::Element& element : space.rig.elements) {
+    if (auto* etalon = std::get_if<optics::RearEtalon>(&element.part)) {
+      etalon->clear_aperture_mm = 8.0;
+    }
+  }
+  EXPECT_FALSE(setting().clear_level);
+}
+
 TEST(ClipMotion, CountsTheTurningOfTheField) {
   Workspace space = test::morning_workspace(test::quick_rig());
   const auto noon = utc("2027-07-17T12:10:00Z");

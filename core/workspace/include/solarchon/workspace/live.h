@@ -59,7 +59,8 @@ namespace solarchon::workspace {
 /// What is known of the frames of a workspace's camera before they are there.
 [[nodiscard]] frames::FrameInfo frame_info(const Workspace& workspace, const Answers& answers);
 
-/// What the meters need to know of a workspace's picture.
+/// What the meters need to know of a workspace's picture. Where less than three quarters of the
+/// light for the limb arrives, no clear level is told: cloud could not be told from it.
 /// @param exposure_ms  of the frames; none: as suggested
 /// @param black_level  of full scale, without light
 /// Errors: kMissing (field `rig`) without telescope and camera.
