@@ -26,14 +26,23 @@ void Clips::file(const std::filesystem::path& clip) {
       [clip, data = data_, usual = usual()](log::LogBook& book) {
         return workspace::file_clip(book, clip, data, usual);
       },
-      [this](const base::Result<std::int64_t>& session) {
-        if (!session) {
-          trouble_.tell(session.error());
-          return;
-        }
-        emit filed(*session);
-        log_.reload();
-      });
+      [this](const base::Result<std::int64_t>& session) { told(session); });
+}
+
+void Clips::file(const log::FrameEntry& frame) {
+  queue_.ask(
+      this,
+      [frame, usual = usual()](log::LogBook& book) { return book.file_frame_like(usual, frame); },
+      [this](const base::Result<std::int64_t>& session) { told(session); });
+}
+
+void Clips::told(const base::Result<std::int64_t>& session) {
+  if (!session) {
+    trouble_.tell(session.error());
+    return;
+  }
+  emit filed(*session);
+  log_.reload();
 }
 
 void Clips::file_strays() {

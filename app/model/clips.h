@@ -10,8 +10,8 @@
 
 namespace solarchon::app {
 
-/// Clips on their way into the log: those that were just recorded, and those that a killed program
-/// left below the data folder.
+/// Clips on their way into the log: those that were just recorded, here or by another program, and
+/// those that a killed program left below the data folder.
 class Clips : public QObject {
   Q_OBJECT
 
@@ -21,14 +21,17 @@ class Clips : public QObject {
 
   /// Files a clip as it lies on disk.
   void file(const std::filesystem::path& clip);
+  /// The same for a single picture that another program took.
+  void file(const log::FrameEntry& frame);
   /// Files all that the log does not have. Before anything is recorded.
   void file_strays();
 
  signals:
-  void filed(std::int64_t session);  ///< a clip was
+  void filed(std::int64_t session);  ///< a clip or picture was
 
  private:
   [[nodiscard]] log::SessionStart usual() const;
+  void told(const base::Result<std::int64_t>& session);
 
   std::filesystem::path data_;
   Document& document_;

@@ -7,7 +7,6 @@
 #include "app/model/phrases.h"
 #include "solarchon/camera/stream.h"
 #include "solarchon/measure/disc.h"
-#include "solarchon/workspace/clips.h"
 #include "solarchon/workspace/live.h"
 #include "solarchon/workspace/observe.h"
 
@@ -77,14 +76,8 @@ Look look_at(const std::filesystem::path& file, const std::optional<live::Settin
 
 }  // namespace
 
-FolderWatch::FolderWatch(std::filesystem::path data, Document& document, LogQueue& queue, Log& log,
-                         Trouble& trouble, QObject* parent)
-    : QObject(parent),
-      data_(std::move(data)),
-      document_(document),
-      queue_(queue),
-      log_(log),
-      trouble_(trouble) {
+FolderWatch::FolderWatch(Document& document, Clips& clips, Trouble& trouble, QObject* parent)
+    : QObject(parent), document_(document), clips_(clips), trouble_(trouble) {
   constexpr std::chrono::milliseconds kPace{1000};
   timer_.setInterval(kPace);
   connect(&timer_, &QTimer::timeout, this, &FolderWatch::look);
@@ -147,47 +140,24 @@ void FolderWatch::take_up(const std::filesystem::path& file) {
     auto seen = std::make_shared<Look>(look_at(file, setting, usual, task));
     return [this, file, seen] {
       if (!seen->cancelled) {
-        note(std::move(seen->found), file, seen->clip, std::move(seen->frame));
+        note(std::move(seen->found), file, seen->clip, seen->frame);
       }
     };
   });
 }
 
 void FolderWatch::note(Found found, const std::filesystem::path& file, bool clip,
-                       std::optional<log::FrameEntry> frame) {
+                       const std::optional<log::FrameEntry>& frame) {
   const bool good = found.problem.isEmpty();
   found_.push_front(std::move(found));
   if (found_.size() > kMostFound) {
     found_.pop_back();
   }
   emit changed();
-  if (!good) {
-    return;
-  }
-  const log::SessionStart usual =
-      workspace::session_start(document_.workspace(), document_.moment());
-  const auto then = [this](const base::Result<std::int64_t>& session) {
-    if (!session) {
-      trouble_.tell(session.error());
-      return;
-    }
-    emit filed(*session);
-    log_.reload();
-  };
-  if (clip) {
-    queue_.ask(
-        this,
-        [file, data = data_, usual](log::LogBook& book) {
-          return workspace::file_clip(book, file, data, usual);
-        },
-        then);
-  } else if (frame) {
-    queue_.ask(
-        this,
-        [entry = *std::move(frame), usual](log::LogBook& book) {
-          return book.file_frame_like(usual, entry);
-        },
-        then);
+  if (good && clip) {
+    clips_.file(file);
+  } else if (good && frame) {
+    clips_.file(*frame);
   }
 }
 

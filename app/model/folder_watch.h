@@ -9,9 +9,8 @@
 #include <optional>
 #include <vector>
 
+#include "app/model/clips.h"
 #include "app/model/document.h"
-#include "app/model/log.h"
-#include "app/model/log_queue.h"
 #include "app/model/worker.h"
 #include "solarchon/capture/watch.h"
 #include "solarchon/live/grade.h"
@@ -34,8 +33,7 @@ class FolderWatch : public QObject {
     QString problem = {};  ///< why it could not be used
   };
 
-  FolderWatch(std::filesystem::path data, Document& document, LogQueue& queue, Log& log,
-              Trouble& trouble, QObject* parent = nullptr);
+  FolderWatch(Document& document, Clips& clips, Trouble& trouble, QObject* parent = nullptr);
 
   /// What lies in it already stays alone. Another folder takes the place of the one before.
   void watch(const QString& folder);
@@ -49,18 +47,15 @@ class FolderWatch : public QObject {
 
  signals:
   void changed();
-  void filed(std::int64_t session);
 
  private:
   void look();
   void take_up(const std::filesystem::path& file);
   void note(Found found, const std::filesystem::path& file, bool clip,
-            std::optional<log::FrameEntry> frame);
+            const std::optional<log::FrameEntry>& frame);
 
-  std::filesystem::path data_;
   Document& document_;
-  LogQueue& queue_;
-  Log& log_;
+  Clips& clips_;
   Trouble& trouble_;
   QString folder_;
   std::optional<capture::WatchedFolder> watched_;

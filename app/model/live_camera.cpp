@@ -10,8 +10,6 @@
 
 #include "app/model/phrases.h"
 #include "solarchon/base/file.h"
-#include "solarchon/devices/local_socket.h"
-#include "solarchon/frames/video_feed.h"
 #include "solarchon/workspace/clips.h"
 #include "solarchon/workspace/live.h"
 #include "solarchon/workspace/observe.h"
@@ -64,23 +62,6 @@ bool LiveCamera::may_look() const {
 std::optional<double> LiveCamera::exposure_in_force() const {
   return exposure_ms_ ? exposure_ms_
                       : workspace::target_exposure_ms(document_.workspace(), document_.answers());
-}
-
-std::vector<LiveCamera::Eye> LiveCamera::eyes() {
-  std::vector<Eye> eyes{{}};
-  for (const frames::VideoDevice& device : frames::video_devices()) {
-    eyes.push_back({Eye::Kind::kVideo, QString::fromStdString(device.path), text(device.name)});
-  }
-  // Somebody else's device; those that this program plays have names of their own.
-  if (const auto folder = devices::socket_folder()) {
-    const std::filesystem::path socket = *folder / "telescope";
-    std::error_code status;
-    if (std::filesystem::is_socket(socket, status)) {
-      eyes.push_back({Eye::Kind::kDevice, QString::fromStdString(socket.string()),
-                      QString::fromStdString(socket.filename().string())});
-    }
-  }
-  return eyes;
 }
 
 void LiveCamera::choose(const Eye& eye) {
@@ -148,15 +129,9 @@ void LiveCamera::look_outside(live::Setting setting) {
   open([eye = eye_, setting,
         known = workspace::frame_info(document_.workspace(), document_.answers()),
         solar = document_.answers().solar](const base::Task& task) -> base::Result<Opened> {
-    constexpr double kPatience_s = 5.0;
-    return (eye.kind == Eye::Kind::kVideo
-                ? capture::open_device_source(
-                      eye.path.startsWith(QLatin1String("/")) ? "v4l2" : "lavfi",
-                      {eye.path.toStdString(), eye.name.toStdString()}, known)
-                : capture::open_telescope_source(eye.path.toStdString(), kPatience_s, known, task))
-        .map([&](std::unique_ptr<capture::Source> source) {
-          return Opened{std::move(source), setting, solar};
-        });
+    return open_eye(eye, known, task).map([&](std::unique_ptr<capture::Source> source) {
+      return Opened{std::move(source), setting, solar};
+    });
   });
 }
 

@@ -14,6 +14,7 @@
 #include <vector>
 
 #include "app/model/document.h"
+#include "app/model/eye.h"
 #include "app/model/played_telescope.h"
 #include "app/model/trouble.h"
 #include "app/model/worker.h"
@@ -34,20 +35,6 @@ class LiveCamera : public QObject {
   [[nodiscard]] bool looking() const { return session_ != nullptr; }
   /// The picture is on its way.
   [[nodiscard]] bool opening() const { return opening_; }
-  /// Where frames may come from.
-  struct Eye {
-    enum class Kind {
-      kSimulated,  ///< played behind the light path in use
-      kVideo,      ///< a standard video device
-      kDevice      ///< behind a socket, by the line protocol
-    };
-    Kind kind = Kind::kSimulated;
-    QString path = {};
-    QString name = {};  ///< plain text of whoever made it
-    bool operator==(const Eye&) const = default;
-  };
-  /// What there is to look through now; the simulated camera first.
-  [[nodiscard]] static std::vector<Eye> eyes();
   [[nodiscard]] const Eye& eye() const { return eye_; }
   /// From the next look on.
   void choose(const Eye& eye);

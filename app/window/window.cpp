@@ -76,7 +76,7 @@ Window::Window(const Options& options, QWidget* parent)
   frame_ = std::make_unique<FrameInHand>(data_, *log_queue_, *log_, *trouble_);
   clips_ = std::make_unique<Clips>(data_, *document_, *log_queue_, *log_, *trouble_);
   camera_ = std::make_unique<LiveCamera>(data_, *document_, *trouble_);
-  folder_ = std::make_unique<FolderWatch>(data_, *document_, *log_queue_, *log_, *trouble_);
+  folder_ = std::make_unique<FolderWatch>(*document_, *clips_, *trouble_);
   series_ = std::make_unique<SeriesDesk>(data_, *document_, *camera_, *trouble_);
   disk_ = std::make_unique<DiskSpeed>(data_, *settings_, *trouble_);
   learning_ = std::make_unique<Learning>(*document_, *log_);
@@ -93,9 +93,9 @@ Window::Window(const Options& options, QWidget* parent)
   connect(runbook_.get(), &Runbook::secondPassed, this, &Window::show_timers);
   connect(frame_.get(), &FrameInHand::shownChanged, this, &Window::follow);
   connect(frame_.get(), &FrameInHand::filed, runbook_.get(), &Runbook::file_with);
-  connect(camera_.get(), &LiveCamera::clipRecorded, clips_.get(), &Clips::file);
+  connect(camera_.get(), &LiveCamera::clipRecorded, clips_.get(),
+          qOverload<const std::filesystem::path&>(&Clips::file));
   connect(clips_.get(), &Clips::filed, runbook_.get(), &Runbook::file_with);
-  connect(folder_.get(), &FolderWatch::filed, runbook_.get(), &Runbook::file_with);
   connect(frame_.get(), &FrameInHand::demoFilled, log_.get(), &Log::reload);
   connect(frame_.get(), &FrameInHand::demoFilled, kit_.get(), &Kit::reload);
   if (!start_problem_.isEmpty()) {

@@ -293,8 +293,8 @@ TEST_F(CaptureTest, WhatAKilledProgramRecordedIsInTheLogAtTheNextStart) {
 
 TEST_F(CaptureTest, LooksThroughAStandardVideoDevice) {
   // Played by the library: a pattern at 20 frames a second.
-  camera().choose({LiveCamera::Eye::Kind::kVideo,
-                   "testsrc2=size=320x240:rate=20,realtime,format=gray", "A pattern"});
+  camera().choose(
+      {Eye::Kind::kVideo, "testsrc2=size=320x240:rate=20,realtime,format=gray", "A pattern"});
   look();
   EXPECT_EQ(camera().glance().frame->width, 320);
   EXPECT_EQ(camera().name(), "A pattern");
@@ -309,7 +309,7 @@ TEST_F(CaptureTest, LooksThroughAStandardVideoDevice) {
   EXPECT_GT(frames::ClipReader::open(clips().at(0))->facts().frames, 5);
   press(Qt::Key_F4);
   // One that is not there is said.
-  camera().choose({LiveCamera::Eye::Kind::kVideo, "/dev/video-of-nobody", "Nobody"});
+  camera().choose({Eye::Kind::kVideo, "/dev/video-of-nobody", "Nobody"});
   press(Qt::Key_F4);
   ASSERT_TRUE(test::wait_until([&] { return window->notice().isVisible(); }));
   EXPECT_FALSE(camera().looking() || camera().opening());
@@ -325,8 +325,7 @@ TEST_F(CaptureTest, LooksThroughADeviceOfSomebodyElse) {
                {"telescope", "--workspace", QString::fromStdString(file.string()), "--time",
                 "2027-07-17T08:40:00Z", "--socket", QString::fromStdString(socket.string())});
   ASSERT_TRUE(served.waitForReadyRead(60'000));
-  camera().choose(
-      {LiveCamera::Eye::Kind::kDevice, QString::fromStdString(socket.string()), "telescope"});
+  camera().choose({Eye::Kind::kDevice, QString::fromStdString(socket.string()), "telescope"});
   look();
   EXPECT_EQ(camera().name(), "Stand-in telescope");
   EXPECT_FALSE(camera().simulated());
