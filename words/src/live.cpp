@@ -22,6 +22,7 @@ constexpr TextRow kLimits[] = {
     {"focus", TEXT("Out of focus, by about %1 one way or the other.")},
     {"tuning", TEXT("Off the middle of the line.")},
     {"drift", TEXT("The picture drifts by %1 a minute.")},
+    {"dust", TEXT("Dust before the sensor: its shadow takes %1 of the light.")},
     {"air", TEXT("The air: as if the aperture were %1.")},
     {"aperture", TEXT("Nothing but the telescope: it tells %1 apart.")},
 };
@@ -38,6 +39,7 @@ constexpr TextRow kSteps[] = {
     {"tuning",
      TEXT("Go one step of the tuner, wait until it is on band, and compare: on, or back.")},
     {"drift", TEXT("The middle leaves the field in %2: look at rate and axis in Field.")},
+    {"dust", TEXT("Blow it off the camera's window, or take a flat with the camera as it is.")},
     {"air", TEXT("Wait for calm moments: record many frames, keep the sharpest.")},
     {"aperture", TEXT("Record now.")},
 };
@@ -47,6 +49,7 @@ std::string figure_of(const live::Judgement& judgement, const Voice& voice) {
   switch (judgement.limit) {
     case live::Limit::kClipped:
     case live::Limit::kBands:
+    case live::Limit::kDust:
       return voice.figure({100.0 * value, Unit::kPercent});
     case live::Limit::kTooDim:
     case live::Limit::kCloud:

@@ -142,7 +142,7 @@ RunWish FocusRun::take(double seconds, const Hands& hands, const live::Meters& m
   if (state_.stage == RunStage::kReturning) {
     state_.stage = RunStage::kDone;
     state_.temperature_c = focuser.temperature_c;
-    return {{}, {}, true};
+    return RunWish::afresh();
   }
   state_.stage = RunStage::kLooking;
   since_s_ = seconds;

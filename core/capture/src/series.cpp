@@ -102,14 +102,10 @@ SeriesWish Series::expose(std::optional<double> exposure_ms, bool disc_may_clip)
     return {};
   }
   state_.exposure_ms = wanted;
-  live::Setting setting = setting_;
+  live::Setting setting = exposed(setting_, wanted / *exposure_ms_);
   setting.disc_may_clip = setting_.disc_may_clip || disc_may_clip;
-  if (setting.clear_level) {
-    *setting.clear_level =
-        setting.black_level + (*setting.clear_level - setting.black_level) * wanted / *exposure_ms_;
-  }
   SeriesWish wish;
-  wish.expose = SeriesWish::Exposure{wanted, setting};
+  wish.expose = Exposing{wanted, setting};
   return wish;
 }
 
@@ -137,10 +133,7 @@ bool Series::turned(const LiveFrame& frame, const Hands& hands) const {
   if (gone_s < kSettle_s || (hands.guider && hands.guider->moving)) {
     return false;
   }
-  const auto& told = frame.frame.info.exposure_ms;
-  constexpr double kAlike = 0.01;
-  return !state_.exposure_ms || gone_s > kSilent_s ||
-         (told && std::abs(*told - *state_.exposure_ms) <= kAlike * *state_.exposure_ms);
+  return !state_.exposure_ms || gone_s > kSilent_s || exposed_so(frame, *state_.exposure_ms);
 }
 
 void Series::follow_light(const live::Meters& meters) {

@@ -34,7 +34,7 @@ class Session::Machine {
 
   void expose(double exposure_ms, const live::Setting& setting) {
     const std::lock_guard lock(mutex_);
-    wishes_.exposure = {exposure_ms, setting};
+    wishes_.exposure = Exposing{exposure_ms, setting};
   }
   void record(RecordPlan plan) {
     const std::lock_guard lock(mutex_);
@@ -62,6 +62,10 @@ class Session::Machine {
     const std::lock_guard lock(mutex_);
     return std::exchange(recorded_, {});
   }
+  void wish_exposures(const ExposurePlan& plan) {
+    const std::lock_guard lock(mutex_);
+    wishes_.exposures = plan;
+  }
   void turn(std::function<void(Machine&)> how) {
     const std::lock_guard lock(mutex_);
     wishes_.turns.push_back(std::move(how));
@@ -75,16 +79,21 @@ class Session::Machine {
   }
   void tune_to(int step) {
     stop_run();
+    learns_usual_s_.reset();
     note_refusal(source_->tune_to(step));
     meters_.look_afresh();
   }
   void nudge(double west_arcsec, double north_arcsec) {
     note_refusal(source_->nudge(west_arcsec, north_arcsec));
     meters_.moved();
+    forget_usual();
   }
   void read_region(const devices::Region& region) { note_refusal(source_->read_region(region)); }
   void run_series(SeriesPlan plan, const LiveFrame& frame) {
     end_series(frame.seconds);
+    if (exposures_) {
+      stop_run();
+    }
     const bool exposes = std::any_of(plan.takes.begin(), plan.takes.end(),
                                      [](const Take& take) { return take.exposure_ms.has_value(); });
     if (exposes && !card().exposes) {
@@ -117,27 +126,50 @@ class Session::Machine {
     note_refusal(hands.heater ? base::Result<void>()
                               : base::fail(base::ErrorCode::kNotFound, "heater"));
   }
+  void look_at_mark(int mark, const TuningPlan& plan) {
+    if (!by_hand_) {
+      stop_run();
+      by_hand_.emplace(plan);
+    }
+    forget_usual();
+    by_hand_->look_at(mark);
+  }
+  void run_exposures(const ExposurePlan& plan, const LiveFrame& frame) {
+    stop_run();
+    auto run =
+        card().exposes
+            ? ExposureRun::begin(plan, frame, meters_.setting())
+            : base::Result<ExposureRun>(base::fail(base::ErrorCode::kNotFound, "exposure_ms"));
+    note_refusal(run.map([](const ExposureRun& /*begun*/) {}));
+    if (run) {
+      exposures_.emplace(*std::move(run));
+    }
+  }
   void stop_run() {
     focus_.reset();
     tune_.reset();
+    by_hand_.reset();
+    if (exposures_) {
+      const RunWish wish = exposures_->stop();
+      exposures_.reset();
+      grant(wish);
+    }
     const std::lock_guard lock(mutex_);
     glance_.focusing.reset();
     glance_.tuning.reset();
+    glance_.exposing.reset();
   }
 
  private:
   using Clock = std::chrono::steady_clock;
 
-  struct Exposure {
-    double ms;
-    live::Setting setting;
-  };
   struct Wishes {
-    std::optional<Exposure> exposure;
+    std::optional<Exposing> exposure;
     std::optional<RecordPlan> record;
     bool stop_recording = false;
     std::optional<SeriesPlan> series;
     std::vector<std::function<void(Machine&)>> turns;
+    std::optional<ExposurePlan> exposures;
   };
 
   void run(const std::stop_token& stop) {
@@ -150,7 +182,8 @@ class Session::Machine {
       }
       meters_.take(frame.frame, frame.seconds);
       obey(frame);
-      go_on_with_run(frame.seconds);
+      go_on_with_run(frame);
+      learn_usual(frame.seconds);
       go_on_with_series(frame);
       if (recorder_) {
         recorder_->offer(frame, meters_.last().sharpness);
@@ -172,10 +205,14 @@ class Session::Machine {
       std::swap(wishes, wishes_);
     }
     if (wishes.exposure) {
-      expose_now(wishes.exposure->ms, wishes.exposure->setting);
+      exposures_.reset();  // it would set its own again
+      expose_now(*wishes.exposure);
     }
     for (const auto& turn : wishes.turns) {
       turn(*this);
+    }
+    if (wishes.exposures) {
+      run_exposures(*wishes.exposures, frame);
     }
     if (wishes.stop_recording) {
       end_series(frame.seconds);
@@ -189,10 +226,13 @@ class Session::Machine {
     }
   }
 
-  void expose_now(double exposure_ms, const live::Setting& setting) {
-    const auto exposed = source_->expose(exposure_ms);
+  void expose_now(Exposing wanted) {
+    const auto exposed = source_->expose(wanted.ms);
     if (exposed) {
-      meters_.change(setting);
+      // What was seen on the line stays known.
+      wanted.setting.usual_structure = meters_.setting().usual_structure;
+      wanted.setting.usual_r0_cm = meters_.setting().usual_r0_cm;
+      meters_.change(wanted.setting);
     }
     note_refusal(exposed);
   }
@@ -233,12 +273,13 @@ class Session::Machine {
   /// What a series wants turned.
   void grant(const SeriesWish& wish) {
     if (wish.expose) {
-      expose_now(wish.expose->ms, wish.expose->setting);
+      expose_now(*wish.expose);
     }
     if (wish.nudge) {
       note_refusal(source_->nudge(wish.nudge->west_arcsec, wish.nudge->north_arcsec));
       if (wish.moved) {
         meters_.moved();
+        forget_usual();
       }
     }
   }
@@ -275,13 +316,39 @@ class Session::Machine {
     glance_.refusal = done ? std::nullopt : std::optional(done.error());
   }
 
-  void go_on_with_run(double seconds) {
-    if (!focus_ && !tune_) {
+  void go_on_with_run(const LiveFrame& frame) {
+    if (!focus_ && !tune_ && !by_hand_ && !exposures_) {
       return;
     }
+    const double seconds = frame.seconds;
     const Hands hands = source_->hands();
-    const RunWish wish =
-        focus_ ? focus_->take(seconds, hands, meters_) : tune_->take(seconds, hands, meters_);
+    grant(focus_     ? focus_->take(seconds, hands, meters_)
+          : tune_    ? tune_->take(seconds, hands, meters_)
+          : by_hand_ ? by_hand_->take(seconds, meters_)
+                     : exposures_->take(frame, meters_));
+    const std::lock_guard lock(mutex_);
+    if (focus_) {
+      glance_.focusing = focus_->state();
+    } else if (tune_) {
+      glance_.tuning = tune_->state();
+    } else if (by_hand_) {
+      glance_.tuning = by_hand_->state();  // it waits for the next mark
+    } else {
+      glance_.exposing = exposures_->state();
+    }
+    if (focus_ && over(focus_->state().stage)) {
+      focus_.reset();
+    }
+    if (tune_ && over(tune_->state().stage)) {
+      learns_usual_s_ = tune_->state().fit ? std::optional(seconds) : std::nullopt;
+      tune_.reset();
+    }
+    if (exposures_ && over(exposures_->state().stage)) {
+      exposures_.reset();
+    }
+  }
+  /// What a run wants turned.
+  void grant(const RunWish& wish) {
     if (wish.look_afresh) {
       meters_.look_afresh();
     }
@@ -291,18 +358,31 @@ class Session::Machine {
     if (wish.tune_to) {
       note_refusal(source_->tune_to(*wish.tune_to));
     }
-    const std::lock_guard lock(mutex_);
-    if (focus_) {
-      glance_.focusing = focus_->state();
-    } else {
-      glance_.tuning = tune_->state();
+    if (wish.expose) {
+      expose_now(*wish.expose);
     }
-    if (focus_ && over(focus_->state().stage)) {
-      focus_.reset();
+  }
+
+  /// After a run has found the line, what is seen there is what the line usually shows.
+  void learn_usual(double seconds) {
+    constexpr double kSettles_s = 12.0;  // the meter's own memory
+    if (!learns_usual_s_ || seconds - *learns_usual_s_ < kSettles_s) {
+      return;
     }
-    if (tune_ && over(tune_->state().stage)) {
-      tune_.reset();
+    learns_usual_s_.reset();
+    live::Setting setting = meters_.setting();
+    setting.usual_structure = readings_.structure;
+    if (readings_.air) {
+      setting.usual_r0_cm = readings_.air->r0_cm.value;
     }
+    meters_.expect(setting);
+  }
+  void forget_usual() {
+    learns_usual_s_.reset();
+    live::Setting setting = meters_.setting();
+    setting.usual_structure.reset();
+    setting.usual_r0_cm.reset();
+    meters_.expect(setting);
   }
 
   /// What meters and hands say, for the file beside a clip.
@@ -418,8 +498,11 @@ class Session::Machine {
   std::int64_t lost_ = 0;
   live::Readings readings_;
   live::Judgement judgement_;
-  std::optional<FocusRun> focus_;  ///< at most one of the two
+  std::optional<FocusRun> focus_;  ///< at most one of the four
   std::optional<TuningRun> tune_;
+  std::optional<HandTuning> by_hand_;
+  std::optional<ExposureRun> exposures_;
+  std::optional<double> learns_usual_s_;  ///< since a run has found the line
   std::optional<Series> series_;
   Recorded recording_;        ///< what goes on
   mutable std::mutex mutex_;  ///< of what follows
@@ -464,6 +547,10 @@ void Session::run_focus(const FocusPlan& plan) {
 void Session::run_tuning(const TuningPlan& plan) {
   machine_->turn([plan](Machine& machine) { machine.run_tuning(plan); });
 }
+void Session::look_at_mark(int mark, const TuningPlan& plan) {
+  machine_->turn([mark, plan](Machine& machine) { machine.look_at_mark(mark, plan); });
+}
+void Session::run_exposures(const ExposurePlan& plan) { machine_->wish_exposures(plan); }
 void Session::stop_run() {
   machine_->turn([](Machine& machine) { machine.stop_run(); });
 }

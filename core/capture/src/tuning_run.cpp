@@ -15,7 +15,27 @@ constexpr double kNever_s = 3600.0;
 /// Of all pixels: the disc's light can no longer be told.
 constexpr double kFullShare = 0.01;
 
+std::optional<live::TuningFit> best_of(const std::vector<live::TuningPoint>& points,
+                                       bool* by_light) {
+  const auto darkest = live::darkest_step(points);
+  if (by_light != nullptr) {
+    *by_light = darkest.has_value();
+  }
+  return darkest ? darkest : live::best_step(points);
+}
+
 }  // namespace
+
+void TuningLook::add(const live::Meters& meters) {
+  const live::Level& level = meters.last().level;
+  light += level.disc - meters.setting().black_level;
+  full = full || level.clipped_share > kFullShare;
+  ++frames;
+}
+
+live::TuningPoint TuningLook::point(int step, double structure) const {
+  return {step, structure, full || frames == 0 ? 0.0 : std::max(0.0, light / frames)};
+}
 
 TuningRun::TuningRun(const TuningPlan& plan, const devices::HeaterState& from)
     : plan_(plan), from_(from.step), steps_(from.steps) {
@@ -44,18 +64,13 @@ RunWish TuningRun::take(double seconds, const Hands& hands, const live::Meters& 
   }
   const devices::HeaterState& heater = *hands.heater;
   if (state_.stage == RunStage::kLooking) {
-    const live::Level& level = meters.last().level;
-    light_ += level.disc - meters.setting().black_level;
-    full_ = full_ || level.clipped_share > kFullShare;
-    ++frames_;
-    if (seconds - since_s_ < plan_.look_s) {
+    look_.add(meters);
+    if (seconds - look_.since_s < plan_.look_s) {
       return {};
     }
-    const double structure = meters.readings().structure;
-    state_.points.push_back(
-        {state_.step, structure, full_ ? 0.0 : std::max(0.0, light_ / frames_)});
-    begin_look(seconds);
-    return ++looks_ < plan_.looks ? RunWish{{}, {}, true} : end_step(seconds);
+    state_.points.push_back(look_.point(state_.step, meters.readings().structure));
+    look_ = {seconds};
+    return ++looks_ < plan_.looks ? RunWish::afresh() : end_step(seconds);
   }
   state_.wait_s = heater.wait_s;
   if (heater.step != state_.step || !heater.on_band || heater.wait_s.value_or(0.0) > 0.0) {
@@ -76,27 +91,16 @@ RunWish TuningRun::take(double seconds, const Hands& hands, const live::Meters& 
   if (state_.stage == RunStage::kReturning) {
     state_.stage = RunStage::kDone;
     state_.temperature_c = heater.temperature_c;
-    return {{}, {}, true};
+    return RunWish::afresh();
   }
   state_.stage = RunStage::kLooking;
   looks_ = 0;
-  begin_look(seconds);
-  return {{}, {}, true};
-}
-
-void TuningRun::begin_look(double seconds) {
-  since_s_ = seconds;
-  light_ = 0.0;
-  frames_ = 0;
-  full_ = false;
+  look_ = {seconds};
+  return RunWish::afresh();
 }
 
 std::optional<live::TuningFit> TuningRun::best(bool* by_light) const {
-  const auto darkest = live::darkest_step(state_.points);
-  if (by_light != nullptr) {
-    *by_light = darkest.has_value();
-  }
-  return darkest ? darkest : live::best_step(state_.points);
+  return best_of(state_.points, by_light);
 }
 
 std::optional<int> TuningRun::next_step() const {
@@ -143,6 +147,37 @@ RunWish TuningRun::end_step(double seconds) {
   }
   state_.structure = sum / count;
   return go_to(state_.fit->step, RunStage::kReturning, seconds);
+}
+
+void HandTuning::look_at(int mark) {
+  state_.step = mark;
+  state_.stage = RunStage::kLooking;
+  state_.fit.reset();
+  std::erase_if(state_.points,
+                [mark](const live::TuningPoint& point) { return point.step == mark; });
+  begins_ = true;
+}
+
+RunWish HandTuning::take(double seconds, const live::Meters& meters) {
+  if (state_.stage != RunStage::kLooking) {
+    return {};
+  }
+  if (std::exchange(begins_, false)) {
+    looks_ = 0;
+    look_ = {seconds};
+    return RunWish::afresh();
+  }
+  look_.add(meters);
+  if (seconds - look_.since_s < plan_.look_s) {
+    return {};
+  }
+  state_.points.push_back(look_.point(state_.step, meters.readings().structure));
+  look_ = {seconds};
+  if (++looks_ >= plan_.looks) {
+    state_.stage = RunStage::kDone;
+    state_.fit = best_of(state_.points, &state_.by_light);
+  }
+  return RunWish::afresh();
 }
 
 }  // namespace solarchon::capture

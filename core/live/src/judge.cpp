@@ -46,8 +46,14 @@ bool off_band(const Readings& readings, const Setting& setting) {
   }
   constexpr double kBrighter = -0.25;  // stops: the line's sides let more through than its middle
   constexpr double kFlatter = 0.75;
+  // Worse air takes from structure as well.
+  constexpr double kAlike = 0.8;
+  const bool air_alike =
+      !setting.usual_r0_cm ||
+      (readings.air && readings.air->r0_cm.value > kAlike * *setting.usual_r0_cm);
   return (readings.cloud_stops && readings.cloud_stops->value < kBrighter) ||
-         (setting.usual_structure && readings.structure < kFlatter * *setting.usual_structure);
+         (setting.usual_structure && air_alike &&
+          readings.structure < kFlatter * *setting.usual_structure);
 }
 
 }  // namespace
@@ -100,6 +106,10 @@ Judgement judge(const Readings& readings, const Setting& setting) {
               {goes, readings.drift->spread_arcsec_min},
               60.0 * 0.5 * readings.field_arcsec / goes};
     }
+  }
+  constexpr double kDeep = 0.04;  // a flat takes out what is shallower, and nobody sees it
+  if (readings.dust && !readings.dust->empty() && readings.dust->front().depth > kDeep) {
+    return {Limit::kDust, {readings.dust->front().depth, 0.0}, 0.0};
   }
   Setting edge = setting;
   edge.line = false;

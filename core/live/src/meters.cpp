@@ -17,6 +17,7 @@ namespace {
 
 constexpr double kEverySecond = 0.25;    ///< bands are looked for so often
 constexpr double kDetailEvery_s = 0.04;  ///< and detail followed, where no limb is in sight
+constexpr double kDustEvery_s = 0.5;     ///< dust does not hurry
 constexpr double kDriftKept_s = 60.0;
 constexpr double kWidthKept_s = 4.0;
 constexpr double kEnoughLimb = 0.08;  ///< of it in sight, to know where the centre is
@@ -104,7 +105,7 @@ void Meters::moved() {
   limb_from_.reset();
   tiles_.clear();
   tiles_from_ = {};
-  places_.clear();
+  begin_places();
   air_.forget();
 }
 
@@ -116,7 +117,7 @@ std::optional<Meters::Stands> Meters::stands() const {
 }
 
 Meters::Last Meters::last() const {
-  Last last{last_.sharpness, last_.level, {}};
+  Last last{last_.sharpness, last_.noise, last_.level, {}};
   if (last_.limb) {
     last.edge_arcsec = last_.limb->width_px * setting_.plate_scale_arcsec_px;
   }
@@ -150,6 +151,11 @@ void Meters::take(const frames::Frame& frame, double seconds) {
     detail_s_ = seconds;
     follow_detail(frame, seconds, limb.has_value());
   }
+  if (!places_.empty() && places_.back().seconds == seconds && seconds - dust_s_ >= kDustEvery_s) {
+    dust_s_ = seconds;
+    const double scale = setting_.plate_scale_arcsec_px;
+    dust_.take(frame, places_.back().right_arcsec / scale, places_.back().down_arcsec / scale);
+  }
   if (setting_.clear_level && last_.level.clipped_share < 0.002) {
     const double seen = centre_level(frame, limb, setting_, last_.level) - setting_.black_level;
     const double clear = *setting_.clear_level - setting_.black_level;
@@ -166,6 +172,11 @@ void Meters::take(const frames::Frame& frame, double seconds) {
   }
 }
 
+void Meters::begin_places() {
+  places_.clear();
+  dust_.forget();
+}
+
 void Meters::note_place(double seconds, double right_arcsec, double down_arcsec) {
   places_.push_back({seconds, right_arcsec, down_arcsec});
   while (places_.size() > 4000 || seconds - places_.front().seconds > kDriftKept_s) {
@@ -178,7 +189,7 @@ void Meters::follow_limb(const LimbSeen& seen, double seconds) {
   if (!limb_from_) {
     limb_from_ = {seen.centre_x_px, seen.centre_y_px};
     tiles_.clear();
-    places_.clear();
+    begin_places();
     air_.forget();
   }
   const double right = seen.centre_x_px - limb_from_->first;
@@ -206,7 +217,7 @@ void Meters::follow_detail(const frames::Frame& frame, double seconds, bool limb
     widths_.clear();
     if (limb_from_) {
       limb_from_.reset();
-      places_.clear();
+      begin_places();
       air_.forget();
     }
   }
@@ -219,7 +230,7 @@ void Meters::follow_detail(const frames::Frame& frame, double seconds, bool limb
   }
   if (tiles_.empty()) {
     take_tiles(frame, side);
-    places_.clear();
+    begin_places();
     tiles_from_ = {seconds, 0.0, 0.0};
     if (!limb) {
       air_.forget();
@@ -319,6 +330,9 @@ Readings Meters::readings() const {
   }
   readings.bands = bands_.bands();
   readings.structure = bands_.structure();
+  if (!readings.bands) {  // which stand on the sensor as dust does
+    readings.dust = dust_.specks();
+  }
   if (!stops_.empty()) {
     readings.cloud_stops = usual_of(stops_);
     readings.cloud_stops->spread = std::max(0.05, readings.cloud_stops->spread);

@@ -1,12 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <memory>
 #include <optional>
 #include <set>
 #include <vector>
 
 #include "solarchon/base/enum_words.h"
 #include "solarchon/base/result.h"
+#include "solarchon/capture/exposing.h"
 #include "solarchon/capture/source.h"
 #include "solarchon/live/meters.h"
 #include "solarchon/live/runs.h"
@@ -31,7 +33,14 @@ inline constexpr base::EnumWords<RunStage, 5> kRunStageWords{
 struct RunWish {
   std::optional<double> focus_to_um = {};
   std::optional<int> tune_to = {};
+  std::optional<Exposing> expose = {};
   bool look_afresh = false;  ///< what the meters say of edge and structure counts from here
+  /// Nothing but that.
+  [[nodiscard]] static RunWish afresh() {
+    RunWish wish;
+    wish.look_afresh = true;
+    return wish;
+  }
 };
 
 /// How a focus run is made.
@@ -99,6 +108,17 @@ class FocusRun {
   std::optional<double> settled_s_;  ///< since it is where it shall be
 };
 
+/// The light of some frames, looked at one by one.
+struct TuningLook {
+  double since_s = 0.0;
+  double light = 0.0;  ///< of all of them, over the level without light
+  int frames = 0;
+  bool full = false;  ///< one of them was
+  void add(const live::Meters& meters);
+  /// What it saw at a step. @param structure  as Readings::structure
+  [[nodiscard]] live::TuningPoint point(int step, double structure) const;
+};
+
 /// How a tuning run is made.
 struct TuningPlan {
   double settle_s = 120.0;  ///< after it is on band, where the heater does not reckon by itself
@@ -134,7 +154,6 @@ class TuningRun {
  private:
   [[nodiscard]] RunWish go_to(int step, RunStage stage, double seconds);
   [[nodiscard]] RunWish end_step(double seconds);
-  void begin_look(double seconds);
   [[nodiscard]] std::optional<int> next_step() const;
   [[nodiscard]] std::optional<live::TuningFit> best(bool* by_light = nullptr) const;
 
@@ -145,11 +164,89 @@ class TuningRun {
   std::set<int> tried_;
   bool begun_ = false;
   int looks_ = 0;
-  double light_ = 0.0;  ///< of the frames of this look
-  int frames_ = 0;
-  bool full_ = false;  ///< one of them was
+  TuningLook look_;
   double since_s_ = 0.0;
   std::optional<double> on_band_s_;  ///< since it is
+};
+
+/// Looks at the marks of a tuner that is turned by hand, one by one as its owner turns it. What it
+/// says is that of a run: the best of the marks so far.
+class HandTuning {
+ public:
+  explicit HandTuning(const TuningPlan& plan) : plan_(plan) { state_.stage = RunStage::kDone; }
+  /// The tuner stands at a mark, and still. What was seen there before is forgotten.
+  void look_at(int mark);
+  /// After each frame.
+  [[nodiscard]] RunWish take(double seconds, const live::Meters& meters);
+  /// Done where it looks at nothing; without a fit, the marks do not tell yet.
+  [[nodiscard]] const TuningRunState& state() const { return state_; }
+
+ private:
+  TuningPlan plan_;
+  TuningRunState state_;
+  TuningLook look_;
+  bool begins_ = false;
+  int looks_ = 0;
+};
+inline constexpr base::Range kMarkRange{-100, 100};
+
+/// How a ladder of exposures is made.
+struct ExposurePlan {
+  double middle_ms = 10.0;  ///< about which it goes
+  double step_stops = 1.0;  ///< from rung to rung, 0.1 to 4
+  int rungs = 7;            ///< 2 to 15; those beyond the shutter are left out
+  base::Range shutter_ms{1e-4, 3.6e6};
+};
+inline constexpr base::Range kStepStopsRange{0.1, 4.0};
+inline constexpr base::Range kRungsRange{2, 15};
+
+/// One exposure of a ladder, as its frame came out.
+struct ExposureRung {
+  double exposure_ms = 0.0;
+  live::Level level;
+  double noise = 0.0;  ///< of one pixel, of full scale
+  std::shared_ptr<const frames::Frame> frame;
+};
+
+/// Where a ladder stands.
+struct ExposureRunState {
+  RunStage stage = RunStage::kGoing;
+  int place = 0;  ///< from 0
+  int places = 0;
+  std::vector<ExposureRung> rungs = {};  ///< from the shortest on
+  /// Of them, the one that comes nearest to the level that is aimed at, of those that are not
+  /// full. None where the disc may be full: what is faint is for the eye to judge.
+  std::optional<int> nearest = {};
+  std::optional<base::Error> problem = {};
+};
+
+/// Takes a frame at each exposure of a ladder, from the shortest on, and goes back to the exposure
+/// that it found.
+class ExposureRun {
+ public:
+  /// @param like  a frame of now
+  /// Errors: kOutOfRange with the plan's member; kMissing (`exposure_ms`) where frames do not tell
+  /// how they were exposed.
+  [[nodiscard]] static base::Result<ExposureRun> begin(const ExposurePlan& plan,
+                                                       const LiveFrame& like,
+                                                       const live::Setting& setting);
+  /// After each frame.
+  [[nodiscard]] RunWish take(const LiveFrame& frame, const live::Meters& meters);
+  /// It is to end: what it wants so that everything stands as before.
+  [[nodiscard]] RunWish stop() const;
+  [[nodiscard]] const ExposureRunState& state() const { return state_; }
+
+ private:
+  ExposureRun(std::vector<double> ladder_ms, double before_ms, const live::Setting& setting);
+  [[nodiscard]] RunWish go_to(double exposure_ms, double seconds);
+
+  std::vector<double> ladder_ms_;
+  double before_ms_;
+  live::Setting setting_;  ///< at that
+  ExposureRunState state_;
+  double target_ms_ = 0.0;
+  double since_s_ = 0.0;
+  bool begun_ = false;
 };
 
 }  // namespace solarchon::capture

@@ -10,6 +10,7 @@
 #include "solarchon/base/enum_words.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
+#include "solarchon/capture/exposing.h"
 #include "solarchon/capture/holder.h"
 #include "solarchon/capture/recorder.h"
 #include "solarchon/capture/source.h"
@@ -79,11 +80,7 @@ struct SeriesState {
 
 /// What a series wants done before the next frame.
 struct SeriesWish {
-  struct Exposure {
-    double ms;
-    live::Setting setting;
-  };
-  std::optional<Exposure> expose = {};
+  std::optional<Exposing> expose = {};
   std::optional<sky::DiscPlace> nudge = {};
   bool moved = false;  ///< far: what the meters say of drift and air counts from here
   std::optional<RecordPlan> record = {};

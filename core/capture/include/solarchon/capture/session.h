@@ -28,7 +28,8 @@ struct Glance {
   std::optional<RecordState> recording;   ///< of the one that goes on, or went last
   Hands hands;                            ///< what can be turned, and how it stands
   std::optional<FocusRunState> focusing;  ///< of the run that goes on, or went last
-  std::optional<TuningRunState> tuning;
+  std::optional<TuningRunState> tuning;   ///< by heater, or by hand
+  std::optional<ExposureRunState> exposing;
   std::optional<SeriesState> series;   ///< of the one that goes on, or went last
   bool ended = false;                  ///< the source has come to its end, or is gone
   std::optional<base::Error> problem;  ///< why
@@ -82,7 +83,12 @@ class Session {
   /// Begins a run with the next frame, in the place of one that goes on.
   void run_focus(const FocusPlan& plan);
   void run_tuning(const TuningPlan& plan);
-  /// What was turned stays where it is.
+  /// A tuner that is turned by hand stands at a mark: looks, and says which mark is the best so
+  /// far.
+  void look_at_mark(int mark, const TuningPlan& plan);
+  /// Refused where the source cannot expose as asked.
+  void run_exposures(const ExposurePlan& plan);
+  /// What was turned stays where it is; the exposure is that of before.
   void stop_run();
 
  private:

@@ -17,19 +17,20 @@ enum class Limit {
   kFocus,
   kTuning,  ///< off the line's middle
   kDrift,   ///< the picture goes faster than a clip may let it
+  kDust,    ///< its shadows stand in the picture
   kAir,
   kAperture  ///< nothing else: what aperture and sampling can do
 };
-inline constexpr base::EnumWords<Limit, 11> kLimitWords{{"not-yet", "no-sun", "clipped", "too-dim",
+inline constexpr base::EnumWords<Limit, 12> kLimitWords{{"not-yet", "no-sun", "clipped", "too-dim",
                                                          "cloud", "bands", "focus", "tuning",
-                                                         "drift", "air", "aperture"}};
+                                                         "drift", "dust", "air", "aperture"}};
 
 /// The one thing that limits now, and the figures that say so.
 struct Judgement {
   Limit limit = Limit::kNotYet;
   /// Share that is full; stops that exposure or cloud lack; contrast of bands; defocus (um);
-  /// contrast of structure; drift (arcsec a minute); r0 (cm); what the aperture tells apart
-  /// (arcsec).
+  /// contrast of structure; drift (arcsec a minute); light that the deepest shadow takes; r0 (cm);
+  /// what the aperture tells apart (arcsec).
   Estimate figure;
   /// For the step to take: factor of the exposure; tilt of the camera (degree); seconds until the
   /// middle of the picture has left the field.
@@ -37,7 +38,7 @@ struct Judgement {
 };
 
 /// Looks for reasons in the order in which they hide each other: light, bands, focus, tuning,
-/// drift, air.
+/// drift, dust, air.
 /// Accuracy: of single faults through simulated light paths, the true one in 95 of 100 cases.
 [[nodiscard]] Judgement judge(const Readings& readings, const Setting& setting);
 

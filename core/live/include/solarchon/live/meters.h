@@ -10,6 +10,7 @@
 #include "solarchon/frames/frame.h"
 #include "solarchon/live/air_watch.h"
 #include "solarchon/live/band_watch.h"
+#include "solarchon/live/dust_watch.h"
 #include "solarchon/live/limb_watch.h"
 #include "solarchon/live/registering.h"
 #include "solarchon/live/setting.h"
@@ -40,6 +41,8 @@ struct Readings {
   std::optional<Estimate> cloud_stops;  ///< against the clear sky; below 0 where it is brighter
   std::optional<Drift> drift;
   std::optional<Bands> bands;
+  /// Shadows of dust, the deepest first; none before the picture has moved over the sensor.
+  std::optional<std::vector<Speck>> dust;
   double structure =
       0.0;  ///< contrast of detail in the middle of the picture, over the last frames
 };
@@ -57,6 +60,7 @@ class Meters {
   /// Of the last frame alone; costs nothing.
   struct Last {
     double sharpness;
+    double noise;
     Level level;
     std::optional<double> edge_arcsec;  ///< how wide the limb is drawn
   };
@@ -64,6 +68,8 @@ class Meters {
   [[nodiscard]] const Setting& setting() const { return setting_; }
   /// Another exposure or clear sky: what is kept of the past stays.
   void change(const Setting& setting);
+  /// What is known of the picture, at the same exposure and sky.
+  void expect(const Setting& setting) { setting_ = setting; }
   /// Something was turned: what is said of the edge's width, of bands and of structure counts from
   /// the next frame on.
   void look_afresh();
@@ -83,6 +89,8 @@ class Meters {
   void follow_limb(const LimbSeen& seen, double seconds);
   void follow_detail(const frames::Frame& frame, double seconds, bool limb);
   void take_tiles(const frames::Frame& frame, int side);
+  /// Places count from anew.
+  void begin_places();
   void note_place(double seconds, double right_arcsec, double down_arcsec);
   [[nodiscard]] std::optional<Drift> drift() const;
   [[nodiscard]] Estimate defocus(std::optional<double> r0_cm, double width_arcsec) const;
@@ -109,6 +117,7 @@ class Meters {
   LimbWatch limb_;
   AirWatch air_;
   BandWatch bands_;
+  DustWatch dust_;
   std::vector<Registered> tiles_;
   Place tiles_from_{};  ///< where the picture stood when the tiles were taken
   std::optional<std::pair<double, double>> limb_from_;
@@ -120,6 +129,7 @@ class Meters {
   double first_s_ = 0.0;
   double bands_s_ = -1e9;
   double detail_s_ = -1e9;
+  double dust_s_ = -1e9;
 };
 
 }  // namespace solarchon::live

@@ -24,6 +24,7 @@ struct Setting {
   double clip_s = 60.0;        ///< that a clip lasts: how long detail has to stay
   /// Contrast of the structure when the light path was last on its band; none: not known.
   std::optional<double> usual_structure = {};
+  std::optional<double> usual_r0_cm = {};  ///< of the air then
 
   /// Of a pixel, as scale, aperture and focal ratio say it (um).
   [[nodiscard]] double pixel_um() const;
