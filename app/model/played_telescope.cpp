@@ -1,33 +1,27 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/model/played_telescope.h"
 
+#include "solarchon/optics/same_light.h"
+
 namespace solarchon::app {
 
 namespace {
 
 /// A screen shows no more, and the machine has other things to do.
 constexpr double kMostHz = 20.0;
+/// Nobody's camera is without.
+constexpr int kMotes = 10;
 
 }  // namespace
 
-bool same_path(optics::Rig a, optics::Rig b) {
-  for (auto* rig : {&a, &b}) {
-    for (optics::Element& element : rig->elements) {
-      element.care = {};
-      element.kit_id.clear();
-    }
-  }
-  return a == b;
-}
-
-base::Result<std::filesystem::path> PlayedTelescope::play(const workspace::Workspace& space,
-                                                          sky::UtcTime time,
-                                                          std::optional<double> exposure_ms) {
+base::Result<std::filesystem::path> PlayedTelescope::play(
+    const workspace::Workspace& space, sky::UtcTime time, std::optional<double> exposure_ms,
+    const std::optional<std::filesystem::path>& mount) {
   auto socket = own_path(QStringLiteral("telescope"));
   if (!socket) {
     return socket;
   }
-  if (!same_path(space.rig, rig_) || !left_.focuser) {
+  if (!optics::same_light(space.rig, rig_) || !left_.focuser) {
     ++seed_;
     running_.start();
     left_ = {};
@@ -44,6 +38,8 @@ base::Result<std::filesystem::path> PlayedTelescope::play(const workspace::Works
                       QString::number(seed_),
                       QStringLiteral("--heater-quicker"),
                       QString::number(heater_quicker_),
+                      QStringLiteral("--motes"),
+                      QString::number(kMotes),
                       QStringLiteral("--most-hz"),
                       QString::number(kMostHz)};
   if (left_.focuser) {
@@ -57,6 +53,9 @@ base::Result<std::filesystem::path> PlayedTelescope::play(const workspace::Works
   }
   if (exposure_ms) {
     options << QStringLiteral("--exposure") << QString::number(*exposure_ms, 'g', 9);
+  }
+  if (mount) {
+    options << QStringLiteral("--mount") << QString::fromStdString(mount->string());
   }
   start(options, QByteArray::fromStdString(workspace::to_json(space).dump()));
   return socket;

@@ -13,9 +13,6 @@
 
 namespace solarchon::app {
 
-/// Whether light goes the same way: what is noted of a part changes nothing.
-[[nodiscard]] bool same_path(optics::Rig a, optics::Rig b);
-
 /// The process that plays what stands at the rear of a telescope. With the same light path again it
 /// stands as it was left.
 class PlayedTelescope : public StandInProcess {
@@ -28,10 +25,11 @@ class PlayedTelescope : public StandInProcess {
   /// for hours.
   void hurry(double heater_quicker) { heater_quicker_ = heater_quicker; }
   [[nodiscard]] double heater_quicker() const { return heater_quicker_; }
+  /// @param mount  that is played, and that it rides on; none: it follows the Sun by itself
   /// @return  where it will listen. Errors: as own_path.
-  [[nodiscard]] base::Result<std::filesystem::path> play(const workspace::Workspace& space,
-                                                         sky::UtcTime time,
-                                                         std::optional<double> exposure_ms);
+  [[nodiscard]] base::Result<std::filesystem::path> play(
+      const workspace::Workspace& space, sky::UtcTime time, std::optional<double> exposure_ms,
+      const std::optional<std::filesystem::path>& mount);
   /// How its hands stand now.
   void leave(const capture::Hands& hands) { left_ = hands; }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/log/log_book.h"
 #include "solarchon/optics/rig_file.h"
+#include "solarchon/optics/same_light.h"
 #include "store.h"
 
 namespace solarchon::log {
@@ -15,19 +16,27 @@ std::optional<std::int64_t> session_of(SQLite::Database& database, const std::st
   return query.executeStep() ? std::optional(query.getColumn(0).getInt64()) : std::nullopt;
 }
 
-/// The newest session of that site, light path and target about an instant.
+/// The newest session of that site, way of the light and target about an instant: what was noted of
+/// a part in between, such as a tuning, begins no other.
 std::optional<std::int64_t> session_like(SQLite::Database& database, const SessionStart& start,
                                          sky::UtcTime about) {
   SQLite::Statement query(database,
-                          "SELECT id FROM session WHERE site = ? AND rig = ? AND target = ? AND "
-                          "abs(started_ms - ?) < ? ORDER BY started_ms DESC, id DESC LIMIT 1");
+                          "SELECT id, rig FROM session WHERE site = ? AND target = ? AND "
+                          "abs(started_ms - ?) < ? ORDER BY started_ms DESC, id DESC");
   query.bind(1, json_text(sky::to_json(start.site)));
-  query.bind(2, json_text(optics::to_json(start.rig)));
-  query.bind(3, start.target);
-  query.bind(4, about.unix_ms);
+  query.bind(2, start.target);
+  query.bind(3, about.unix_ms);
   constexpr std::int64_t kHalfADay_ms = 12LL * 3600 * 1000;
-  query.bind(5, kHalfADay_ms);
-  return query.executeStep() ? std::optional(query.getColumn(0).getInt64()) : std::nullopt;
+  query.bind(4, kHalfADay_ms);
+  while (query.executeStep()) {
+    const auto rig =
+        base::parse_json(query.getColumn(1).getString(), "rig")
+            .and_then([](const base::Json& json) { return optics::rig_from_json(json); });
+    if (rig && optics::same_light(*rig, start.rig)) {
+      return query.getColumn(0).getInt64();
+    }
+  }
+  return std::nullopt;
 }
 
 void insert_clip(SQLite::Database& database, std::int64_t session, const ClipEntry& clip) {

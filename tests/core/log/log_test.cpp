@@ -135,6 +135,8 @@ TEST(LogBook, FilesClipsWithTheSessionThatTheyAreOf) {
   SessionStart later = morning_start();
   later.started = test::morning() + sky::hours(1.0);
   EXPECT_EQ(book.file_clip(later, morning_clip(60.0)).value(), frames.session);
+  // What its owner notes of a part begins no other session; taking it off does.
+  later.rig.elements.front().care.tuning.push_back({"2027-07-17", 0.1, "found by a run"});
   EXPECT_EQ(book.file_clip(later, morning_clip(5.0)).value(), frames.session);
   // Twice is once.
   EXPECT_EQ(book.file_clip(later, morning_clip(5.0)).value(), frames.session);
@@ -143,6 +145,9 @@ TEST(LogBook, FilesClipsWithTheSessionThatTheyAreOf) {
   other.target = "prominence";
   const std::int64_t second = book.file_clip(other, morning_clip(7.0)).value();
   EXPECT_NE(second, frames.session);
+  SessionStart bare = morning_start();
+  bare.rig.elements.front().fitted = false;
+  EXPECT_NE(book.file_clip(bare, morning_clip(8.0)).value(), frames.session);
   ClipEntry tomorrow = morning_clip(1500.0);
   EXPECT_NE(book.file_clip(morning_start(), tomorrow).value(), frames.session);
   const Session session = book.session(frames.session).value();
@@ -151,10 +156,11 @@ TEST(LogBook, FilesClipsWithTheSessionThatTheyAreOf) {
   expected.id = session.clips[0].id;
   EXPECT_EQ(session.clips[0], expected) << "in order of time";
   EXPECT_EQ(book.session(second).value().frames.size(), 0U);
-  EXPECT_EQ(book.clip_files().value().size(), 4U);
+  EXPECT_EQ(book.clip_files().value().size(), 5U);
   const auto list = book.summaries().value();
-  ASSERT_EQ(list.size(), 3U);
-  const auto& first = list.back().id == frames.session ? list.back() : list[1];
+  ASSERT_EQ(list.size(), 4U);
+  const auto& first = *std::find_if(list.begin(), list.end(),
+                                    [&](const auto& one) { return one.id == frames.session; });
   EXPECT_EQ(first.frames, 1);
   EXPECT_EQ(first.clips, 2);
   EXPECT_EQ(first.spots, 2) << "clips do not count what is on the frames again";
