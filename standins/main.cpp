@@ -2,7 +2,6 @@
 // solarchon-standins: plays devices behind the line protocol of docs/devices.md.
 #include <CLI/CLI.hpp>
 #include <atomic>
-#include <chrono>
 #include <csignal>
 #include <iostream>
 #include <iterator>
@@ -12,6 +11,7 @@
 #include "solarchon/sky/sun.h"
 #include "solarchon/words/errors.h"
 #include "solarchon/workspace/live.h"
+#include "standins/clock.h"
 #include "standins/server.h"
 #include "standins/stand_in_mount.h"
 #include "standins/stand_in_telescope.h"
@@ -23,11 +23,7 @@ using namespace solarchon;
 std::atomic<bool> stop{false};
 void end(int /*signal*/) { stop = true; }
 
-sky::UtcTime computers_clock() {
-  return {std::chrono::duration_cast<std::chrono::milliseconds>(
-              std::chrono::system_clock::now().time_since_epoch())
-              .count()};
-}
+using standins::computers_clock;
 
 base::Result<std::filesystem::path> socket_at(const std::string& path, const char* usual) {
   return path.empty()
@@ -113,6 +109,8 @@ struct TelescopeOptions {
   std::uint32_t seed = 1;
   standins::FocuserBuild focuser;
   standins::GuiderBuild guider;
+  std::string mount;
+  int motes = 0;
   std::optional<double> focus_off_um;
   std::optional<double> off_band_angstrom;
   double quicker = 1.0;
@@ -135,6 +133,10 @@ struct TelescopeOptions {
         ->check(CLI::Range(0.0, 5000.0));
     app.add_option("--guider-backlash", guider.backlash_arcsec, "of its northern axis (arcsec)")
         ->check(CLI::Range(0.0, 600.0));
+    app.add_option("--motes", motes, "of dust before the sensor")->check(CLI::Range(0, 500));
+    app.add_option("--mount", mount,
+                   "socket of a mount that is played and says where it looks: the telescope rides "
+                   "on it; left out: it follows the Sun as the workspace says");
     app.add_option("--off-band", off_band_angstrom, "of the etalon at its middle step (angstrom)")
         ->check(CLI::Range(-1.0, 1.0));
     app.add_option("--heater-quicker", quicker, "it heats and cools so many times faster")
@@ -168,6 +170,8 @@ struct TelescopeOptions {
     }
     standins::TelescopeBuild made;
     made.stream = *std::move(plan);
+    made.stream.shot.marks.motes = motes;
+    made.stream.shot.marks.seed = seed;
     made.most_hz = most_hz;
     made.focuser = focuser;
     const auto scale = workspace::focuser_scale(*space, answers);
@@ -213,6 +217,10 @@ struct TelescopeOptions {
     }
     made.running_for_s = running_for_s;
     made.celestial = answers.celestial;
+    if (!mount.empty()) {
+      made.mount = standins::RidesOn{mount, workspace::observer_of(*space),
+                                     sky::to_picture(made.stream.shot.target, answers.solar)};
+    }
     made.guider = guider;
     return made;
   }

@@ -3,9 +3,10 @@
 
 #include <poll.h>
 
-#include <chrono>
 #include <utility>
 #include <vector>
+
+#include "standins/clock.h"
 
 namespace solarchon::standins {
 
@@ -14,13 +15,6 @@ namespace {
 constexpr int kMomentMs = 50;
 constexpr std::size_t kMostCallers = 16;
 constexpr sky::Duration kSendPatience = sky::seconds(0.2);
-
-sky::UtcTime computers_clock() {
-  using std::chrono::system_clock;
-  return {
-      std::chrono::duration_cast<std::chrono::milliseconds>(system_clock::now().time_since_epoch())
-          .count()};
-}
 
 }  // namespace
 

@@ -65,6 +65,10 @@ Result<std::unique_ptr<StandInTelescope>> StandInTelescope::open(
     return tl::make_unexpected(ring.error());
   }
   build.stream.steered = true;
+  if (build.mount) {  // that alone lets the picture go
+    build.stream.way.clear();
+    build.stream.shot.pointing_spread_px = 0.0;
+  }
   auto stream = camera::Stream::open(build.stream);
   if (!stream) {
     return tl::make_unexpected(stream.error());
@@ -81,6 +85,9 @@ StandInTelescope::StandInTelescope(const TelescopeBuild& build,
       guider_(build.guider),
       camera_(std::move(camera)),
       now_(now) {
+  if (build.mount) {
+    mount_ = std::make_unique<MountWatch>(build.mount->socket, build.mount->observer);
+  }
   focuser_.advance(build.running_for_s);
   if (build.heater) {
     heater_.emplace(*build.heater);
@@ -126,7 +133,25 @@ void StandInTelescope::show_camera() {
   const sky::DiscPlace looks = guider_.looks();
   knobs.steered_arcsec =
       sky::to_picture({-looks.west_arcsec, -looks.north_arcsec}, build_.celestial);
+  const sky::PictureOffset off = put_off();
+  knobs.steered_arcsec.right += off.right;
+  knobs.steered_arcsec.up += off.up;
   camera_->turn(knobs);
+}
+
+sky::PictureOffset StandInTelescope::put_off() const {
+  if (!mount_) {
+    return {};
+  }
+  // Until the mount has said where it looks, nothing is seen. Beyond the Sun's edge and the field
+  // all of the sky is alike, and need not be drawn anew.
+  constexpr double kFar_arcsec = 20'000.0;
+  const auto off = mount_->off_sun();
+  const bool far = !off || std::hypot(off->west_arcsec, off->north_arcsec) > kFar_arcsec;
+  const sky::PictureOffset sun =
+      far ? sky::PictureOffset{kFar_arcsec, 0.0}
+          : sky::to_picture({-off->west_arcsec, -off->north_arcsec}, build_.celestial);
+  return {sun.right + build_.mount->aims.right, sun.up + build_.mount->aims.up};
 }
 
 Answer StandInTelescope::hello(const Request& request) const {

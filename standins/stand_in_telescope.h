@@ -7,6 +7,7 @@
 
 #include "solarchon/base/result.h"
 #include "solarchon/camera/stream.h"
+#include "standins/mount_watch.h"
 #include "standins/stand_in.h"
 #include "standins/stand_in_camera.h"
 #include "standins/stand_in_focuser.h"
@@ -14,6 +15,14 @@
 #include "standins/stand_in_heater.h"
 
 namespace solarchon::standins {
+
+/// A mount that is played by another process, with the telescope on it.
+struct RidesOn {
+  std::filesystem::path socket;
+  sky::Observer observer;  ///< of both
+  sky::PictureOffset aims =
+      {};  ///< from the Sun's centre to the middle of the plan's sensor (arcsec)
+};
 
 /// What stands at the rear of a telescope that looks at the synthetic Sun.
 struct TelescopeBuild {
@@ -24,6 +33,7 @@ struct TelescopeBuild {
   double sensor_per_focuser = 1.0;
   std::optional<HeaterBuild> heater = {};  ///< none: an etalon that is tuned by hand, or none
   GuiderBuild guider = {};
+  std::optional<RidesOn> mount = {};       ///< none: it follows the Sun by itself
   sky::PictureOrientation celestial = {};  ///< of the picture: how a move of the guider shows
   double running_for_s = 0.0;              ///< it has cooled and heated for so long already
   double most_hz = 20.0;                   ///< frames, however fast the camera is
@@ -56,12 +66,15 @@ class StandInTelescope : public StandIn {
                    sky::UtcTime now);
   [[nodiscard]] devices::Answer hello(const devices::Request& request) const;
   void show_camera();
+  /// By which the mount puts the picture off.
+  [[nodiscard]] sky::PictureOffset put_off() const;
 
   TelescopeBuild build_;
   StandInFocuser focuser_;
   std::optional<StandInHeater> heater_;
   StandInGuider guider_;
   std::unique_ptr<StandInCamera> camera_;
+  std::unique_ptr<MountWatch> mount_;
   sky::UtcTime now_;
   std::vector<devices::Event> events_;
   bool was_moving_ = false;

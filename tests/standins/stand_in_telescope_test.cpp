@@ -5,14 +5,18 @@
 #include <cmath>
 #include <thread>
 
+#include "solarchon/base/angle.h"
 #include "solarchon/capture/run.h"
 #include "solarchon/capture/session.h"
+#include "solarchon/devices/mount_client.h"
 #include "solarchon/devices/telescope_client.h"
 #include "solarchon/frames/clip_reader.h"
 #include "solarchon/live/air_watch.h"
 #include "solarchon/live/meters.h"
 #include "solarchon/measure/disc.h"
+#include "solarchon/sky/sun.h"
 #include "solarchon/workspace/live.h"
+#include "standins/clock.h"
 #include "tests/standins/rogue.h"
 #include "tests/standins/served.h"
 #include "tests/support/support.h"
@@ -304,7 +308,7 @@ TEST(TuningRun, FindsTheStepThatIsNearestToTheLine) {
 class Rear : public testing::Test {
  protected:
   void begin(const optics::Rig& rig, std::optional<HeaterBuild> heater = {},
-             std::vector<camera::Wander> way = {}) {
+             std::vector<camera::Wander> way = {}, std::optional<RidesOn> mount = {}) {
     look_ = look_at(rig);
     TelescopeBuild build;
     build.stream = look_.stream;
@@ -317,6 +321,10 @@ class Rear : public testing::Test {
     build.focuser.speed_um_s = 20'000.0;
     build.focuser.warmer_k = 0.0;
     build.heater = heater;
+    if (mount) {
+      build.mount = *std::move(mount);
+      build.mount->aims = sky::to_picture(look_.stream.shot.target, look_.answers.solar);
+    }
     telescope_ = StandInTelescope::open(build, folder / "rear.frames", {}).value();
     served_.emplace(folder / "rear", *telescope_);
   }
@@ -502,6 +510,60 @@ TEST_F(Rear, LooksWhereItsGuiderGoesAndReadsARegionQuicker) {
   ASSERT_TRUE(source->read_region({}));
   while (source->next(frame, {}).value() && frame.frame.width != 640) {
   }
+}
+
+TEST_F(Rear, RidesOnAMountThatAnotherProcessPlays) {
+  // At the place where the Sun stands highest now, and without air.
+  const sky::GeocentricSun sun = sky::geocentric_sun(computers_clock(), 0.0);
+  Build build;
+  build.observer.site.latitude_deg = 30.0;
+  build.observer.site.longitude_deg =
+      std::remainder(sun.right_ascension_deg - sun.sidereal_time_deg, 360.0);
+  build.observer.weather.pressure_hpa = 0.0;
+  build.slew_deg_s = 20.0;
+  const test::Served mount(folder / "mount", StandInMount(build, computers_clock(), 1));
+  begin(test::quick_rig(), {}, {}, RidesOn{folder / "mount", build.observer});
+  auto source = capture::open_telescope_source(folder / "rear", 5.0).value();
+  live::Meters meters(look_.setting);
+  capture::LiveFrame frame;
+  const auto limb = [&](double seconds) {
+    EXPECT_TRUE(source->next(frame, {}).value());  // the newest: those before it were passed over
+    const double from_s = frame.seconds;
+    do {
+      EXPECT_TRUE(source->next(frame, {}).value());
+    } while (frame.seconds < from_s + seconds);
+    meters.moved();
+    meters.take(frame.frame, frame.seconds);
+    return meters.readings().limb;
+  };
+  EXPECT_FALSE(limb(0.2)) << "it looks elsewhere yet";
+  EXPECT_LT(meters.last().level.bright, 0.1);
+  auto client = devices::MountClient::open(folder / "mount").value();
+  const auto go = [&](double east_deg) {
+    ASSERT_TRUE(client.go_to(
+        sun.right_ascension_deg + east_deg / std::cos(sun.declination_deg * base::kRadPerDeg),
+        sun.declination_deg));
+    while (client.state().value().duty == devices::Duty::kGoing) {
+      std::this_thread::sleep_for(std::chrono::milliseconds(20));
+    }
+    ASSERT_TRUE(client.track(devices::Tracking::kSun));
+  };
+  go(0.0);
+  const auto there = limb(1.5);
+  ASSERT_TRUE(there);
+  const double scale = look_.setting.plate_scale_arcsec_px;
+  constexpr double kLeft_arcsec = 10.0;  // the Sun went on while the mount was on its way
+  const optics::Camera sensor = optics::sensor_of(look_.space.rig)->camera;
+  EXPECT_NEAR(scale * there->centre_x_px, 0.5 * scale * (sensor.width_px - 1), kLeft_arcsec);
+  EXPECT_NEAR(scale * there->centre_y_px, 0.5 * scale * (sensor.height_px - 1), kLeft_arcsec);
+  go(0.05);
+  const auto east = limb(1.5);
+  ASSERT_TRUE(east);
+  const sky::DiscPlace went =
+      sky::to_disc({east->centre_x_px - there->centre_x_px, there->centre_y_px - east->centre_y_px},
+                   look_.answers.celestial);
+  EXPECT_NEAR(scale * went.west_arcsec, 180.0, kLeft_arcsec) << "east of it, the Sun is west";
+  EXPECT_NEAR(scale * went.north_arcsec, 0.0, kLeft_arcsec);
 }
 
 TEST_F(Rear, ASeriesHoldsTheSunThatItsMountLetsGo) {
