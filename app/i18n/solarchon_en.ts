@@ -63,7 +63,17 @@
     </message>
 </context>
 <context>
-    <name>solarchon::app::LivePanel</name>
+    <name>solarchon::app::LivePlate</name>
+    <message numerus="yes">
+        <source>%n Earth(s)</source>
+        <translation>
+            <numerusform>%n Earth</numerusform>
+            <numerusform>%n Earths</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::RecordBox</name>
     <message numerus="yes">
         <source>%n frame(s)</source>
         <translation>
@@ -83,16 +93,6 @@
         <translation>
             <numerusform>%n passed over</numerusform>
             <numerusform>%n passed over</numerusform>
-        </translation>
-    </message>
-</context>
-<context>
-    <name>solarchon::app::LivePlate</name>
-    <message numerus="yes">
-        <source>%n Earth(s)</source>
-        <translation>
-            <numerusform>%n Earth</numerusform>
-            <numerusform>%n Earths</numerusform>
         </translation>
     </message>
 </context>

@@ -1738,6 +1738,34 @@
         <source>Looks through the camera behind this light path (F4)</source>
         <translation>Mira por la cámara tras este camino óptico (F4)</translation>
     </message>
+    <message>
+        <source>Turn</source>
+        <translation>Girar</translation>
+    </message>
+    <message>
+        <source>How the picture is turned for the eye; the file stays as it is (F2)</source>
+        <translation>Cómo se gira la imagen para el ojo; el archivo queda como está (F2)</translation>
+    </message>
+    <message>
+        <source>As it comes</source>
+        <translation>Tal como llega</translation>
+    </message>
+    <message>
+        <source>North up, by quarter turns</source>
+        <translation>Norte arriba, por cuartos de vuelta</translation>
+    </message>
+    <message>
+        <source>Half a turn</source>
+        <translation>Media vuelta</translation>
+    </message>
+    <message>
+        <source>Mirrored</source>
+        <translation>En espejo</translation>
+    </message>
+    <message>
+        <source>Upside down</source>
+        <translation>Cabeza abajo</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::CareSheet</name>
@@ -3805,6 +3833,73 @@ Az %6, Alt %7</translation>
     </message>
 </context>
 <context>
+    <name>solarchon::app::LadderPage</name>
+    <message>
+        <source>This one is right</source>
+        <translation>Esta es la buena</translation>
+    </message>
+    <message>
+        <source>Exposures that were tried</source>
+        <translation>Exposiciones probadas</translation>
+    </message>
+    <message>
+        <source>Exposure %1 of %2.</source>
+        <translation>Exposición %1 de %2.</translation>
+    </message>
+    <message>
+        <source>The camera does not take the exposures that it is given.</source>
+        <translation>La cámara no acepta las exposiciones que se le dan.</translation>
+    </message>
+    <message>
+        <source>Look at each; prominences are right where they stand out and are not full.</source>
+        <translation>Mire cada una; las protuberancias están bien donde destacan y no están saturadas.</translation>
+    </message>
+    <message>
+        <source>%1 comes nearest to the level aimed at. Look at each.</source>
+        <translation>%1 es la más cercana al nivel buscado. Mire cada una.</translation>
+    </message>
+    <message>
+        <source>All are full: less light, or a shorter shutter, is needed.</source>
+        <translation>Todas están saturadas: hace falta menos luz o un obturador más corto.</translation>
+    </message>
+    <message>
+        <source>%1: %2 % of full</source>
+        <translation>%1: %2 % del máximo</translation>
+    </message>
+    <message>
+        <source>%1: %2 % of the picture is full</source>
+        <translation>%1: saturado el %2 % de la imagen</translation>
+    </message>
+    <message>
+        <source>Seven exposures about the one in force, a stop apart. Then look at them one by one, and say which is right.</source>
+        <translation>Siete exposiciones en torno a la vigente, a un paso una de otra. Luego mírelas una a una y diga cuál es la buena.</translation>
+    </message>
+    <message>
+        <source>Nothing here sets the exposure of this source.</source>
+        <translation>Nada aquí ajusta la exposición de esta fuente.</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Parar</translation>
+    </message>
+    <message>
+        <source>Try exposures</source>
+        <translation>Probar</translation>
+    </message>
+    <message>
+        <source>Takes a frame at each exposure and goes back to this one (Shift+F5)</source>
+        <translation>Hace una toma con cada exposición y vuelve a esta (Mayús+F5)</translation>
+    </message>
+    <message>
+        <source>Not while cloud dims the Sun: it would teach a wrong exposure</source>
+        <translation>No mientras la nube atenúe el Sol: enseñaría una exposición equivocada</translation>
+    </message>
+    <message>
+        <source>Exposes so from now on; the next are predicted from it</source>
+        <translation>Expone así desde ahora; las siguientes se predicen a partir de ella</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::LightPathView</name>
     <message>
         <source>Remove</source>
@@ -4021,81 +4116,12 @@ Az %6, Alt %7</translation>
 <context>
     <name>solarchon::app::LivePanel</name>
     <message>
-        <source>For</source>
-        <translation>Durante</translation>
-    </message>
-    <message>
-        <source>s</source>
-        <translation>s</translation>
-    </message>
-    <message>
-        <source>Which frames are recorded</source>
-        <translation>Qué imágenes se graban</translation>
-    </message>
-    <message>
-        <source>All frames</source>
-        <translation>Todas las imágenes</translation>
-    </message>
-    <message>
-        <source>Sharp moments</source>
-        <translation>Momentos nítidos</translation>
-    </message>
-    <message>
-        <source>Sharp moments: the best fifth of the last minute, each with the third of a second before it</source>
-        <translation>Momentos nítidos: el mejor quinto del último minuto, cada uno con el tercio de segundo anterior</translation>
-    </message>
-    <message numerus="yes">
-        <source>%n frame(s)</source>
-        <translation>
-            <numerusform>%n imagen</numerusform>
-            <numerusform>%n imágenes</numerusform>
-        </translation>
-    </message>
-    <message>
-        <source>%1 MB</source>
-        <translation>%1 MB</translation>
-    </message>
-    <message numerus="yes">
-        <source>%n lost</source>
-        <translation>
-            <numerusform>%n perdida</numerusform>
-            <numerusform>%n perdidas</numerusform>
-        </translation>
-    </message>
-    <message numerus="yes">
-        <source>%n passed over</source>
-        <translation>
-            <numerusform>%n descartada</numerusform>
-            <numerusform>%n descartadas</numerusform>
-        </translation>
-    </message>
-    <message>
-        <source>%1: %2</source>
-        <translation>%1: %2</translation>
-    </message>
-    <message>
         <source>The clip has come to its end.</source>
         <translation>El vídeo ha llegado a su fin.</translation>
     </message>
     <message>
         <source>The picture is on its way.</source>
         <translation>La imagen está en camino.</translation>
-    </message>
-    <message>
-        <source>Stop recording</source>
-        <translation>Dejar de grabar</translation>
-    </message>
-    <message>
-        <source>Record</source>
-        <translation>Grabar</translation>
-    </message>
-    <message>
-        <source>What was recorded stays (F6)</source>
-        <translation>Lo grabado se conserva (F6)</translation>
-    </message>
-    <message>
-        <source>Records a clip below the data folder (F6)</source>
-        <translation>Graba un vídeo en la carpeta de datos (F6)</translation>
     </message>
     <message>
         <source>A clip.</source>
@@ -4158,8 +4184,16 @@ Az %6, Alt %7</translation>
         <translation>Clips que se graban solos</translation>
     </message>
     <message>
-        <source>Stop the series</source>
-        <translation>Parar la serie</translation>
+        <source>Ladder</source>
+        <translation>Escala</translation>
+    </message>
+    <message>
+        <source>Exposures, one after another</source>
+        <translation>Exposiciones, una tras otra</translation>
+    </message>
+    <message>
+        <source>The camera rides on the stand-in mount, which does not look at the Sun: see Field.</source>
+        <translation>La cámara va sobre la montura simulada, que no mira al Sol: véase Campo.</translation>
     </message>
 </context>
 <context>
@@ -4214,6 +4248,14 @@ Az %6, Alt %7</translation>
     <message>
         <source>half of the light</source>
         <translation>la mitad de la luz</translation>
+    </message>
+    <message>
+        <source>dust</source>
+        <translation>polvo</translation>
+    </message>
+    <message>
+        <source>exposed %1</source>
+        <translation>expuesta %1</translation>
     </message>
 </context>
 <context>
@@ -5760,6 +5802,98 @@ Haga una con el botón, o con F5.</translation>
     </message>
 </context>
 <context>
+    <name>solarchon::app::RecordBox</name>
+    <message>
+        <source>MB</source>
+        <translation>MB</translation>
+    </message>
+    <message>
+        <source>Which frames are recorded</source>
+        <translation>Qué imágenes se graban</translation>
+    </message>
+    <message>
+        <source>All frames</source>
+        <translation>Todas</translation>
+    </message>
+    <message>
+        <source>Sharp moments</source>
+        <translation>Nítidas</translation>
+    </message>
+    <message>
+        <source>Sharp moments: the best fifth of the last minute, each with the third of a second before it</source>
+        <translation>Momentos nítidos: la mejor quinta parte del último minuto, cada uno con el tercio de segundo anterior</translation>
+    </message>
+    <message>
+        <source>When the recording ends by itself</source>
+        <translation>Cuándo termina la grabación por sí sola</translation>
+    </message>
+    <message>
+        <source>The recording ends by itself after so much</source>
+        <translation>La grabación termina por sí sola tras esa cantidad</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frame(s)</source>
+        <translation>
+            <numerusform>%n imagen</numerusform>
+            <numerusform>%n imágenes</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>%1 MB</source>
+        <translation>%1 MB</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n lost</source>
+        <translation>
+            <numerusform>%n perdida</numerusform>
+            <numerusform>%n perdidas</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n passed over</source>
+        <translation>
+            <numerusform>%n descartada</numerusform>
+            <numerusform>%n descartadas</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>Stop the series</source>
+        <translation>Parar la serie</translation>
+    </message>
+    <message>
+        <source>Stop recording</source>
+        <translation>Dejar de grabar</translation>
+    </message>
+    <message>
+        <source>Record</source>
+        <translation>Grabar</translation>
+    </message>
+    <message>
+        <source>What was recorded stays (F6)</source>
+        <translation>Lo grabado se conserva (F6)</translation>
+    </message>
+    <message>
+        <source>Records a clip below the data folder (F6)</source>
+        <translation>Graba un vídeo en la carpeta de datos (F6)</translation>
+    </message>
+    <message>
+        <source>seconds</source>
+        <translation>segundos</translation>
+    </message>
+    <message>
+        <source>frames</source>
+        <translation>imágenes</translation>
+    </message>
+    <message>
+        <source>At most, in %1</source>
+        <translation>Como mucho, en %1</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::RulesMenu</name>
     <message>
         <source>What the rules are told: whose figures for rear etalons, who comes, what is to be watched</source>
@@ -7104,6 +7238,62 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Etalon %1.</source>
         <translation>Etalón a %1.</translation>
+    </message>
+    <message>
+        <source>Mark</source>
+        <translation>Marca</translation>
+    </message>
+    <message>
+        <source>At which the tuner stands: count its marks or turns as you like</source>
+        <translation>En la que está el sintonizador: cuente sus marcas o vueltas como quiera</translation>
+    </message>
+    <message>
+        <source>Looking at mark %1.</source>
+        <translation>Mirando la marca %1.</translation>
+    </message>
+    <message>
+        <source>Turn the tuner to another mark, wait until it stands still, and look again.</source>
+        <translation>Gire el sintonizador a otra marca, espere a que se estabilice y mire de nuevo.</translation>
+    </message>
+    <message>
+        <source>At mark %1 the disc is darkest: nearest to the middle of the line.</source>
+        <translation>En la marca %1 el disco es más oscuro: lo más cerca del centro de la línea.</translation>
+    </message>
+    <message>
+        <source>Mark %1 shows most; the disc’s light could not tell.</source>
+        <translation>La marca %1 muestra más; la luz del disco no permitió decidir.</translation>
+    </message>
+    <message>
+        <source>Try beyond it.</source>
+        <translation>Pruebe más allá.</translation>
+    </message>
+    <message>
+        <source>There it stands.</source>
+        <translation>Ahí está.</translation>
+    </message>
+    <message>
+        <source>Turn back to it.</source>
+        <translation>Vuelva a ella.</translation>
+    </message>
+    <message>
+        <source>Light of the disc, of the brightest mark</source>
+        <translation>Luz del disco, respecto a la marca más brillante</translation>
+    </message>
+    <message>
+        <source>No mark looked at yet</source>
+        <translation>Aún no se ha mirado ninguna marca</translation>
+    </message>
+    <message>
+        <source>Turn the tuner by hand, say at which mark it stands, and look; after three marks or more it is known which is best.</source>
+        <translation>Gire el sintonizador a mano, diga en qué marca está y mire; con tres marcas o más se sabe cuál es la mejor.</translation>
+    </message>
+    <message>
+        <source>Look here</source>
+        <translation>Mirar aquí</translation>
+    </message>
+    <message>
+        <source>Looks for some seconds at what this mark does (F12)</source>
+        <translation>Mira durante unos segundos qué hace esta marca (F12)</translation>
     </message>
 </context>
 <context>
@@ -10453,6 +10643,14 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>The air: as if the aperture were %1.</source>
         <translation>El aire: como si la abertura fuera de %1.</translation>
+    </message>
+    <message>
+        <source>Dust before the sensor: its shadow takes %1 of the light.</source>
+        <translation>Polvo ante el sensor: su sombra quita el %1 de la luz.</translation>
+    </message>
+    <message>
+        <source>Blow it off the camera&apos;s window, or take a flat with the camera as it is.</source>
+        <translation>Sóplelo de la ventana de la cámara, o tome un flat con la cámara tal como está.</translation>
     </message>
 </context>
 </TS>

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/model/learning.h"
 
+#include <cmath>
+
 #include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
@@ -23,6 +25,23 @@ void Learning::follow_document() {
 
 void Learning::learn_exposure() {
   document_.correct_exposure(correction_of(log_, document_.workspace().rig.name).stops);
+}
+
+void keep_right_exposure(const Document& document, Log& log, double right_ms, double cloud_stops,
+                         bool of_prominences) {
+  const workspace::Answers& answers = document.answers();
+  if (!answers.exposure || right_ms <= 0.0) {
+    return;
+  }
+  log::RightExposure exposure;
+  exposure.found = answers.time;
+  exposure.rig = document.workspace().rig.name;
+  // Against the bare prediction: what was learned before does not count twice.
+  const double learned = correction_of(log, exposure.rig).stops;
+  exposure.predicted_ms = answers.exposure->wanted_ms * std::exp2(cloud_stops - learned) /
+                          (of_prominences ? light::kProminenceShare : 1.0);
+  exposure.right_ms = right_ms;
+  log.note_exposure(exposure);
 }
 
 light::Correction correction_of(const Log& log, const std::string& rig) {

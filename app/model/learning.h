@@ -35,6 +35,13 @@ class Learning : public QObject {
   NewestWins wishes_;
 };
 
+/// Writes into the log that an exposure came out right with the light path in use. Nothing happens
+/// while the Sun is down.
+/// @param cloud_stops     that haze takes
+/// @param of_prominences  the disc is full then
+void keep_right_exposure(const Document& document, Log& log, double right_ms, double cloud_stops,
+                         bool of_prominences);
+
 /// What exposures that were found right with a light path say of the prediction.
 [[nodiscard]] light::Correction correction_of(const Log& log, const std::string& rig);
 

@@ -10,6 +10,7 @@
 
 #include "app/model/phrases.h"
 #include "solarchon/base/file.h"
+#include "solarchon/optics/same_light.h"
 #include "solarchon/workspace/clips.h"
 #include "solarchon/workspace/live.h"
 #include "solarchon/workspace/observe.h"
@@ -19,8 +20,8 @@ namespace solarchon::app {
 namespace {
 
 bool same_picture(const workspace::Workspace& a, const workspace::Workspace& b) {
-  return same_path(a.rig, b.rig) && a.site == b.site && a.target == b.target && a.aim == b.aim &&
-         a.conditions == b.conditions;
+  return optics::same_light(a.rig, b.rig) && a.site == b.site && a.target == b.target &&
+         a.aim == b.aim && a.conditions == b.conditions;
 }
 
 }  // namespace
@@ -102,7 +103,7 @@ void LiveCamera::look() {
 
 void LiveCamera::look_simulated(const live::Setting& setting) {
   const auto socket =
-      played_.play(document_.workspace(), document_.answers().time, exposure_in_force());
+      played_.play(document_.workspace(), document_.answers().time, exposure_in_force(), mount_);
   if (!socket) {
     trouble_.tell(socket.error());
     stop();
@@ -292,7 +293,7 @@ void LiveCamera::follow_runs() {
 void LiveCamera::note_tuning(double angstrom, std::optional<double> temperature_c) {
   workspace::Workspace noted = document_.workspace();
   const auto etalon = optics::find_fitted<optics::RearEtalon>(noted.rig);
-  if (!etalon || !same_path(noted.rig, looked_with_.rig)) {
+  if (!etalon || !optics::same_light(noted.rig, looked_with_.rig)) {
     return;  // another light path is in use by now
   }
   const QString how = temperature_c
@@ -331,6 +332,30 @@ void LiveCamera::find_line() {
   }
 }
 
+void LiveCamera::climb_exposures() {
+  const auto middle_ms = exposure_in_force();
+  const auto sensor = optics::sensor_of(document_.workspace().rig);
+  if (!session_ || !session_->card().exposes || !middle_ms || !sensor || in_series()) {
+    return;
+  }
+  capture::ExposurePlan plan;
+  plan.shutter_ms = {sensor->camera.shortest_exposure_ms, sensor->camera.longest_exposure_ms};
+  plan.middle_ms = std::clamp(*middle_ms, plan.shutter_ms.low, plan.shutter_ms.high);
+  session_->run_exposures(plan);
+}
+
+void LiveCamera::look_at_mark(int mark) {
+  if (session_) {
+    capture::TuningPlan plan;
+    plan.look_s = 0.5 * focus_look_s_;
+    session_->look_at_mark(mark, plan);
+  }
+}
+
+bool LiveCamera::tuned_by_hand() const {
+  return session_ && knows_path_ && document_.answers().train.band.line && !glance_.hands.heater;
+}
+
 void LiveCamera::stop_run() {
   if (session_) {
     session_->stop_run();
@@ -355,6 +380,16 @@ void LiveCamera::stop() {
     emit recorded();
   }
   emit changed();
+}
+
+void LiveCamera::ride_on(const std::optional<std::filesystem::path>& mount) {
+  if (mount == mount_) {
+    return;
+  }
+  mount_ = mount;
+  if (of_the_document_ && (session_ || opening_) && !recording() && !in_series()) {
+    again_.start();
+  }
 }
 
 void LiveCamera::follow_document() {
@@ -432,7 +467,7 @@ std::optional<std::filesystem::path> LiveCamera::next_clip() {
   return folder / now.toString("HHmmss-zzz").toStdString();
 }
 
-void LiveCamera::record(std::optional<double> seconds, std::optional<double> above_share) {
+void LiveCamera::record(const RecordWish& wish) {
   if (!session_ || recording() || in_series()) {
     return;
   }
@@ -443,8 +478,10 @@ void LiveCamera::record(std::optional<double> seconds, std::optional<double> abo
   *file += ".fits";
   capture::RecordPlan plan;
   plan.file = *file;
-  plan.seconds = seconds;
-  plan.above_share = above_share;
+  plan.seconds = wish.seconds;
+  plan.frames = wish.frames;
+  plan.bytes = wish.bytes;
+  plan.above_share = wish.above_share;
   plan.sidecar = facts_;
   clip_ = QString::fromStdString(plan.file.string());
   glance_.recording = capture::RecordState{};

@@ -47,6 +47,9 @@ class LiveCamera : public QObject {
   /// The name that the source gives itself.
   [[nodiscard]] QString name() const;
   [[nodiscard]] bool simulated() const;
+  /// Puts the simulated camera on a mount that is played; none: it follows the Sun by itself.
+  void ride_on(const std::optional<std::filesystem::path>& mount);
+  [[nodiscard]] bool rides() const { return simulated() && mount_.has_value(); }
   /// The light path of its pictures is known: that in use.
   [[nodiscard]] bool knows_path() const { return session_ && knows_path_; }
   /// As last seen; empty when nothing is looked at.
@@ -81,6 +84,8 @@ class LiveCamera : public QObject {
   /// @param share  of each side, 0.1 to 1
   void read_part(double share);
   [[nodiscard]] double part() const { return part_; }
+  /// Its exposure is set from here.
+  [[nodiscard]] bool exposes() const { return session_ && session_->card().exposes; }
   /// Whether it can do that.
   [[nodiscard]] bool cuts() const { return session_ && session_->card().regions; }
   /// First pixel of the frames, on the sensor.
@@ -93,14 +98,25 @@ class LiveCamera : public QObject {
   void find_focus();
   /// What it finds is noted in the tuning history of the etalon in use.
   void find_line();
+  /// A frame at each exposure of a ladder about the one in force.
+  void climb_exposures();
+  /// The tuner is turned by hand, and stands at a mark: looks at what it does there.
+  void look_at_mark(int mark);
+  /// It lets through a line, and nothing here turns its tuner.
+  [[nodiscard]] bool tuned_by_hand() const;
   void stop_run();
   /// Half of the depth of focus, as the focuser counts (um).
   [[nodiscard]] double focus_depth_um() const { return focus_depth_um_; }
 
+  /// What of a recording somebody chooses. It ends by itself at the first that it reaches.
+  struct RecordWish {
+    std::optional<double> seconds = {};
+    std::optional<int> frames = {};
+    std::optional<std::int64_t> bytes = {};
+    std::optional<double> above_share = {};  ///< only the sharp moments; none: all
+  };
   /// Records into a clip of its own below the data folder.
-  /// @param seconds      after which it ends by itself
-  /// @param above_share  only the sharp moments; none: all
-  void record(std::optional<double> seconds, std::optional<double> above_share);
+  void record(const RecordWish& wish);
   /// Records a series below the data folder; what it holds, it holds at the cross.
   void run_series(capture::SeriesPlan plan);
   /// Ends the recording that goes on, and the series that it is of.
@@ -145,6 +161,7 @@ class LiveCamera : public QObject {
   Document& document_;
   Trouble& trouble_;
   Eye eye_;
+  std::optional<std::filesystem::path> mount_;
   bool knows_path_ = false;
   bool of_the_document_ = false;  ///< the simulated camera, which follows the workspace
   workspace::Workspace looked_with_;

@@ -62,6 +62,7 @@ void Mount::take_up() {
   sun_.reset();
   problem_.clear();
   line_ = Line::kSought;
+  linked_ = socket_;
   link_ = std::make_unique<MountLink>(
       socket_,
       [this](MountReport report) {
@@ -173,6 +174,10 @@ devices::MountDoubts Mount::doubts() const {
              ? devices::doubts_of(*report_.state, workspace::observer_of(document_.workspace()),
                                   runbook_.now())
              : devices::MountDoubts{};
+}
+
+std::optional<std::filesystem::path> Mount::seen_from() const {
+  return can("camera.look") ? std::optional(linked_) : std::nullopt;
 }
 
 bool Mount::in_motion() const {

@@ -57,6 +57,8 @@ class Mount : public QObject {
   /// Where the Sun stands from the middle of the field: as the simulated camera sees it, or as the
   /// mount believes; when that was last heard. None without a mount.
   [[nodiscard]] std::optional<sky::DiscPlace> sun_in_field() const { return sun_; }
+  /// Where a simulated camera can ask it what it sees; none where it is a real one, or away.
+  [[nodiscard]] std::optional<std::filesystem::path> seen_from() const;
   /// It goes or is moved, was just told to, or did so when it was last heard.
   [[nodiscard]] bool in_motion() const;
 
@@ -88,6 +90,7 @@ class Mount : public QObject {
   Document& document_;
   Runbook& runbook_;
   std::filesystem::path socket_;
+  std::filesystem::path linked_;  ///< the socket that it is met at
   sky::Duration pace_ = MountLink::kPace;
   Line line_ = Line::kAway;
   MountReport report_;

@@ -41,6 +41,10 @@ NumberField::NumberField(const QString& label, const QString& unit, base::Range 
   grid->addWidget(edit_, 0, 1);
   grid->addWidget(unit_label, 0, 2);
   grid->addWidget(problem_, 1, 0, 1, 3);
+  if (label.isEmpty() && unit.isEmpty()) {  // its place says what it is
+    name->hide();
+    unit_label->hide();
+  }
   edit_->installEventFilter(this);
   connect(edit_, &QLineEdit::editingFinished, this, &NumberField::read);
 }

@@ -11,7 +11,9 @@ namespace solarchon::app {
 
 Pages::Pages(std::vector<Page> pages, QBoxLayout& column, QWidget* parent)
     : QWidget(parent), pages_(std::move(pages)), buttons_(new QButtonGroup(this)) {
-  constexpr int kLeastWide = 76;
+  constexpr std::size_t kMany = 4;
+  const bool many = pages_.size() > kMany;
+  const int least_wide = many ? 56 : 76;
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(0);
@@ -24,8 +26,9 @@ Pages::Pages(std::vector<Page> pages, QBoxLayout& column, QWidget* parent)
     button->setCheckable(true);
     button->setProperty("switch", true);
     button->setProperty("first", i == 0);  // the others share their left edges
+    button->setProperty("narrow", many);
     button->setToolTip(page.reason);
-    button->setMinimumWidth(Theme::px(kLeastWide));
+    button->setMinimumWidth(Theme::px(least_wide));
     buttons_->addButton(button, static_cast<int>(i));
     row->addWidget(button);
   }

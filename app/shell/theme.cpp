@@ -48,6 +48,8 @@ QString style_sheet(const Palette& c) {
       background: @sheet; border: 1px solid @ink; border-radius: 3px; padding: 6px 12px; }
     QPushButton:hover, QToolButton:hover { border-color: @accent; color: @accent; }
     QPushButton:focus, QToolButton:focus { border: 2px solid @accent; padding: 5px 11px; }
+    QPushButton[narrow="true"] { padding: 6px 6px; }
+    QPushButton[narrow="true"]:focus { padding: 5px 5px; }
     QPushButton:disabled, QToolButton:disabled { color: @faint; border-color: @rule; }
     QPushButton[main="true"] { background: @accent; color: @on; border-color: @accent; }
     QPushButton[main="true"]:disabled { background: @shade; color: @faint; border-color: @rule; }

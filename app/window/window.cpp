@@ -93,6 +93,8 @@ Window::Window(const Options& options, QWidget* parent)
   connect(runbook_.get(), &Runbook::secondPassed, this, &Window::show_timers);
   connect(frame_.get(), &FrameInHand::shownChanged, this, &Window::follow);
   connect(frame_.get(), &FrameInHand::filed, runbook_.get(), &Runbook::file_with);
+  connect(mount_.get(), &Mount::changed, camera_.get(),
+          [this] { camera_->ride_on(mount_->seen_from()); });
   connect(camera_.get(), &LiveCamera::clipRecorded, clips_.get(),
           qOverload<const std::filesystem::path&>(&Clips::file));
   connect(clips_.get(), &Clips::filed, runbook_.get(), &Runbook::file_with);

@@ -454,6 +454,28 @@ class Rehearsal : public MountTest {
   static pid_t player() { return test::player("stand-in"); }
 };
 
+TEST_F(Rehearsal, TheSimulatedCameraRidesOnTheStandIn) {
+  qputenv("XDG_RUNTIME_DIR", QByteArray::fromStdString(folder.path().string()));
+  qputenv("PATH", QByteArray(std::filesystem::path(SOLARCHON_STANDINS).parent_path().c_str()) +
+                      ":" + qgetenv("PATH"));
+  LiveCamera& camera = window->models().camera;
+  window->show_place("capture-live");
+  const auto bright = [&] { return camera.glance().readings.level.bright; };
+  ASSERT_TRUE(test::wait_until([&] { return bright() > 0.4; })) << "it follows the Sun by itself";
+  EXPECT_FALSE(camera.rides());
+  show("field-mount");
+  press("mount-rehearse");
+  ASSERT_TRUE(test::wait_until([&] { return mount().line() == Mount::Line::kHeld; }))
+      << mount().problem().toStdString();
+  // It was put down somewhere else: no Sun in the picture.
+  ASSERT_TRUE(test::wait_until([&] { return camera.rides() && bright() < 0.1; }));
+  window->show_place("capture-live");
+  ASSERT_TRUE(test::wait_until(
+      [&] { return window->findChild<QLabel*>("live-next")->text().contains("stand-in mount"); }));
+  mount().leave();
+  EXPECT_TRUE(test::wait_until([&] { return !camera.rides() && bright() > 0.4; }));
+}
+
 TEST_F(Rehearsal, AStandInIsStartedPausedKilledAndEndsWithTheProgram) {
   qputenv("XDG_RUNTIME_DIR", QByteArray::fromStdString(folder.path().string()));
   qputenv("PATH", QByteArray(std::filesystem::path(SOLARCHON_STANDINS).parent_path().c_str()) +

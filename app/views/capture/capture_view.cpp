@@ -1,9 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/capture/capture_view.h"
 
+#include <QActionGroup>
 #include <QHBoxLayout>
+#include <QMenu>
 #include <QShortcut>
 #include <QVBoxLayout>
+#include <algorithm>
+#include <utility>
 
 #include "app/model/phrases.h"
 #include "app/shell/beside.h"
@@ -19,7 +23,7 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
       live_plate_(new LivePlate(models.camera, this)),
       pictures_(new QStackedWidget(this)),
       panels_(new QStackedWidget(this)),
-      live_panel_(new LivePanel(models.camera, models.series, this)),
+      live_panel_(new LivePanel(models, this)),
       look_(new QPushButton(this)),
       freeze_(new QPushButton(this)),
       full_size_(new QPushButton(this)),
@@ -27,6 +31,7 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
       faint_(new QPushButton(this)),
       marks_(new QPushButton(this)),
       part_(new QComboBox(this)),
+      turn_(new QPushButton(tr("Turn"), this)),
       take_(new QPushButton(tr("Take a frame"), this)),
       cancel_(new QPushButton(tr("Cancel"), this)),
       progress_(new QProgressBar(this)),
@@ -71,8 +76,15 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
   };
   on_live_key(Qt::Key_F6, &LivePanel::record_or_stop);
   on_live_key(QKeySequence(Qt::SHIFT | Qt::Key_F6), &LivePanel::series_or_stop);
+  on_live_key(QKeySequence(Qt::SHIFT | Qt::Key_F5), &LivePanel::climb_or_stop);
   on_live_key(Qt::Key_F11, &LivePanel::focus_or_stop);
   on_live_key(Qt::Key_F12, &LivePanel::tune_or_stop);
+  connect(&live_panel_->ladder(), &LadderPage::shows, live_plate_, &LivePlate::show_still);
+  connect(&live_panel_->ladder(), &LadderPage::chosen, this, [this](double exposure_ms) {
+    exposure_->show_value(exposure_ms);
+    this->frame().choose_exposure(exposure_ms);
+    this->models().camera.expose(exposure_ms);
+  });
   connect(live_plate_, &LivePlate::pointedAt, &models.camera, &LiveCamera::set_cross);
   connect(cancel_, &QPushButton::clicked, this, [this] { this->frame().worker().cancel(); });
   connect(&frame().worker(), &Worker::progressed, this,
@@ -102,6 +114,7 @@ QWidget* CaptureView::build_picture() {
     button->setCheckable(true);
     button->setProperty("switch", true);
     button->setProperty("first", true);  // each stands by itself
+    button->setProperty("narrow", true);
     button->setMinimumHeight(Theme::px(36));
     auto* shortcut = new QShortcut(key, this);
     connect(shortcut, &QShortcut::activated, this, [this, button] {
@@ -145,6 +158,8 @@ QWidget* CaptureView::build_picture() {
   connect(part_, &QComboBox::activated, this,
           [this] { this->models().camera.read_part(part_->currentData().toDouble()); });
   row->addWidget(part_);
+  build_turn();
+  row->addWidget(turn_);
   row->addStretch(1);
   auto* picture = new QWidget(this);
   auto* column = new QVBoxLayout(picture);
@@ -153,6 +168,34 @@ QWidget* CaptureView::build_picture() {
   column->addWidget(pictures_, 1);
   column->addWidget(ways_);
   return picture;
+}
+
+void CaptureView::build_turn() {
+  turn_->setObjectName(QStringLiteral("picture-way"));
+  turn_->setToolTip(tr("How the picture is turned for the eye; the file stays as it is (F2)"));
+  turn_->setMinimumHeight(Theme::px(36));
+  turn_->setProperty("narrow", true);
+  auto* menu = new QMenu(turn_);
+  auto* one_of = new QActionGroup(menu);
+  const QStringList ways{tr("As it comes"), tr("North up, by quarter turns"), tr("Half a turn"),
+                         tr("Mirrored"), tr("Upside down")};
+  for (int i = 0; i < ways.size(); ++i) {
+    QAction* action = menu->addAction(ways.at(i));
+    action->setCheckable(true);
+    action->setChecked(i == 0);
+    one_of->addAction(action);
+    connect(action, &QAction::triggered, this, [this, i] {
+      way_ = static_cast<LivePlate::Way>(i);
+      draw_so();
+    });
+  }
+  turn_->setMenu(menu);
+  auto* shortcut = new QShortcut(Qt::Key_F2, this);
+  connect(shortcut, &QShortcut::activated, this, [this] {
+    if (ways_->isVisible()) {
+      turn_->showMenu();
+    }
+  });
 }
 
 QWidget* CaptureView::build_side() {
@@ -194,9 +237,13 @@ void CaptureView::show_page(const QString& id) {
   if (!camera.looking() && !camera.opening()) {
     camera.look();
   }
-  to_be_focused_ = id == QLatin1String("capture-focus");
-  live_panel_->turn_to(to_be_focused_                          ? QStringLiteral("focus")
+  const bool focus = id == QLatin1String("capture-focus");
+  begins_ = focus                                   ? &LivePanel::focus_or_stop
+            : id == QLatin1String("capture-ladder") ? &LivePanel::climb_or_stop
+                                                    : nullptr;
+  live_panel_->turn_to(focus                                   ? QStringLiteral("focus")
                        : id == QLatin1String("capture-tuning") ? QStringLiteral("tuning")
+                       : id == QLatin1String("capture-ladder") ? QStringLiteral("ladder")
                        : id == QLatin1String("capture-series") ? QStringLiteral("series")
                                                                : QStringLiteral("now"));
 }
@@ -213,8 +260,9 @@ bool CaptureView::complete() const {
   const auto& heater = glance.hands.heater;
   const bool warm = !heater || (heater->on_band && heater->wait_s.value_or(0.0) <= 0.0);
   return !camera.looking() || glance.ended ||
-         (warm && glance.judgement.limit != live::Limit::kNotYet && !to_be_focused_ &&
-          (!glance.focusing || capture::over(glance.focusing->stage)));
+         (warm && glance.judgement.limit != live::Limit::kNotYet && begins_ == nullptr &&
+          (!glance.focusing || capture::over(glance.focusing->stage)) &&
+          (!glance.exposing || capture::over(glance.exposing->stage)));
 }
 
 void CaptureView::look_or_stop() {
@@ -234,7 +282,7 @@ void CaptureView::draw_so() {
                         full_size_->isChecked() ? 1
                         : twice_->isChecked()   ? 2
                                                 : 0,
-                        faint_->isChecked(), marks_->isChecked()});
+                        faint_->isChecked(), marks_->isChecked(), way_});
 }
 
 void CaptureView::follow_live() {
@@ -256,9 +304,8 @@ void CaptureView::follow_live() {
   if (live) {
     live_plate_->follow();
     live_panel_->follow();
-    if (to_be_focused_ && camera.glance().hands.focuser) {
-      to_be_focused_ = false;
-      live_panel_->focus_or_stop();
+    if (begins_ != nullptr && camera.glance().hands.focuser) {
+      (live_panel_->*std::exchange(begins_, nullptr))();
     }
   }
 }

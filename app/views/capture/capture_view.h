@@ -29,7 +29,8 @@ class CaptureView : public View {
   [[nodiscard]] bool settled() const override;
   [[nodiscard]] bool complete() const override;
   /// `capture-live` looks through the camera at once, `capture-focus` finds the focus then,
-  /// `capture-tuning` turns to the tuner, `capture-series` to series of clips.
+  /// `capture-tuning` turns to the tuner, `capture-ladder` tries exposures, `capture-series` to
+  /// series of clips.
   void show_page(const QString& id) override;
   [[nodiscard]] QString page() const override { return QStringLiteral("capture"); }
   void open_file(const QString& file) override;
@@ -45,6 +46,7 @@ class CaptureView : public View {
  private:
   QWidget* build_side();
   QWidget* build_picture();
+  void build_turn();
   void follow_live();
   void draw_so();
 
@@ -53,7 +55,7 @@ class CaptureView : public View {
   QStackedWidget* pictures_;
   QStackedWidget* panels_;
   LivePanel* live_panel_;
-  bool to_be_focused_ = false;  ///< as soon as there is a motor
+  void (LivePanel::*begins_)() = nullptr;  ///< as soon as its hands are known
   QPushButton* look_;
   QPushButton* freeze_;
   QPushButton* full_size_;
@@ -61,6 +63,8 @@ class CaptureView : public View {
   QPushButton* faint_;
   QPushButton* marks_;
   QComboBox* part_;
+  QPushButton* turn_;
+  LivePlate::Way way_ = LivePlate::Way::kAsItComes;
   QWidget* ways_ = nullptr;
   QPushButton* take_;
   QPushButton* cancel_;

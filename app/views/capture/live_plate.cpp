@@ -7,6 +7,7 @@
 #include <QPainterPath>
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 #include "app/model/phrases.h"
 #include "app/shell/disc_painting.h"
@@ -52,16 +53,44 @@ LivePlate::LivePlate(const LiveCamera& camera, QWidget* parent) : Drawing(parent
 }
 
 void LivePlate::follow() {
-  if (ways_.frozen && shown_.frame && camera_.looking()) {
+  if (ways_.frozen && shown_.frame && camera_.looking() && !still_) {
     return;
   }
-  const bool another = shown_.frame != camera_.glance().frame;
+  if (!camera_.looking()) {
+    still_.reset();
+  }
+  const auto before = shown_.frame;
   shown_ = camera_.glance();
+  if (still_) {
+    shown_.frame = still_;
+  }
+  const bool another = shown_.frame != before;
   if (another) {
     make_image();
   }
   setAccessibleDescription(caption());
   update();
+}
+
+void LivePlate::show_still(const std::shared_ptr<const frames::Frame>& frame) {
+  still_ = frame;
+  follow();
+}
+
+Turned LivePlate::turned() const {
+  switch (ways_.way) {
+    case Way::kNorthUp:
+      return camera_.solar() ? Turned::north_up(*camera_.solar()) : Turned{};
+    case Way::kHalfTurn:
+      return {false, 2};
+    case Way::kMirrored:
+      return {true, 0};
+    case Way::kUpsideDown:
+      return {true, 2};
+    case Way::kAsItComes:
+      break;
+  }
+  return {};
 }
 
 void LivePlate::draw_so(const Ways& ways) {
@@ -85,26 +114,31 @@ void LivePlate::make_image() {
   const frames::Frame& frame = *shown_.frame;
   cut_ = QRect(0, 0, frame.width, frame.height);
   if (ways_.zoom > 0) {
-    const int across = std::min(frame.width, width() / ways_.zoom);
-    const int down = std::min(frame.height, height() / ways_.zoom);
+    const QSizeF room = turned().size_of(QSizeF(size()));
+    const int across = std::min(frame.width, static_cast<int>(room.width()) / ways_.zoom);
+    const int down = std::min(frame.height, static_cast<int>(room.height()) / ways_.zoom);
     const QPoint middle = cross_in_frame().toPoint();
     cut_ = QRect(std::clamp(middle.x() - across / 2, 0, frame.width - across),
                  std::clamp(middle.y() - down / 2, 0, frame.height - down), across, down);
   }
-  image_ =
-      quick_image(frame, cut_, kLongestSidePx, ways_.faint_lifted ? Tone::kFaint : Tone::kPlain);
+  image_ = turned().image(
+      quick_image(frame, cut_, kLongestSidePx, ways_.faint_lifted ? Tone::kFaint : Tone::kPlain));
 }
 
 LivePlate::Lay LivePlate::lay() const {
   const QRectF room = QRectF(rect()).adjusted(2, 2, -2, -24);
   Lay lay;
-  lay.box = fitted_rect(QSizeF(cut_.size()), room);
-  if (ways_.zoom > 0 && ways_.zoom * cut_.width() < lay.box.width()) {
-    const QSizeF size = ways_.zoom * QSizeF(cut_.size());
+  const Turned turned = this->turned();
+  const QSizeF cut = turned.size_of(QSizeF(cut_.size()));
+  lay.box = fitted_rect(cut, room);
+  if (ways_.zoom > 0 && ways_.zoom * cut.width() < lay.box.width()) {
+    const QSizeF size = ways_.zoom * cut;
     lay.box = QRectF(lay.box.center() - QPointF(size.width(), size.height()) / 2.0, size);
   }
-  lay.scale = lay.box.width() / std::max(1, cut_.width());
-  lay.corner = lay.box.topLeft() - QPointF(cut_.topLeft()) * lay.scale;
+  lay.scale = lay.box.width() / std::max(1.0, cut.width());
+  lay.to = QTransform::fromTranslate(-cut_.left(), -cut_.top()) * turned.of(QSizeF(cut_.size())) *
+           QTransform::fromScale(lay.scale, lay.scale) *
+           QTransform::fromTranslate(lay.box.left(), lay.box.top());
   return lay;
 }
 
@@ -136,6 +170,7 @@ void LivePlate::draw(QPainter& painter) {
   painter.setBrush(Qt::NoBrush);
   paint_limb_ring(painter, where);
   paint_opening(painter, where);
+  paint_dust(painter, where);
   paint_cross(painter, where);
   if (camera_.knows_path()) {  // of a clip the scale is not known
     paint_drift(painter, where);
@@ -157,7 +192,7 @@ void LivePlate::paint_opening(QPainter& painter, const Lay& lay) const {
     return;
   }
   const QPointF middle(0.5 * sensor.width(), 0.5 * sensor.height());
-  const QPointF centre = lay.corner + (middle - QPointF(camera_.corner())) * lay.scale;
+  const QPointF centre = lay.to.map(middle - QPointF(camera_.corner()));
   const double radius = radius_px * lay.scale;
   for (const auto& [colour, width] : {std::pair(kUnderLines, 3.5), std::pair(kOnPicture, 1.5)}) {
     QPen pen = Theme::line(QColor(colour), width);
@@ -169,12 +204,34 @@ void LivePlate::paint_opening(QPainter& painter, const Lay& lay) const {
              tr("half of the light"));
 }
 
+void LivePlate::paint_dust(QPainter& painter, const Lay& lay) const {
+  const auto& dust = shown_.readings.dust;
+  if (!dust || still_) {
+    return;
+  }
+  bool named = false;
+  for (const live::Speck& speck : *dust) {
+    const QPointF at = lay.to.map(QPointF(speck.x_px + 0.5, speck.y_px + 0.5));
+    const double radius = std::max(7.0, 0.5 * speck.across_px * lay.scale + 4.0);
+    for (const auto& [colour, width] : {std::pair(kUnderLines, 3.0), std::pair(kOnPicture, 1.2)}) {
+      QPen pen = Theme::line(QColor(colour), width);
+      pen.setStyle(Qt::DotLine);
+      painter.setPen(pen);
+      painter.drawEllipse(at, radius, radius);
+    }
+    if (!std::exchange(named, true)) {  // the deepest
+      words_over(painter, QRectF(at.x() - 60, at.y() + radius + 2, 120, 18), Qt::AlignCenter,
+                 tr("dust"));
+    }
+  }
+}
+
 void LivePlate::paint_cross(QPainter& painter, const Lay& lay) const {
   if (!camera_.cross()) {
     return;
   }
   // Open in the middle: what is held stays in sight.
-  const QPointF at = lay.corner + cross_in_frame() * lay.scale;
+  const QPointF at = lay.to.map(cross_in_frame());
   twice(painter, 1.5, [&] {
     for (const QPointF way : {QPointF(1, 0), QPointF(-1, 0), QPointF(0, 1), QPointF(0, -1)}) {
       painter.drawLine(at + way * 9.0, at + way * 24.0);
@@ -183,7 +240,7 @@ void LivePlate::paint_cross(QPainter& painter, const Lay& lay) const {
 }
 
 void LivePlate::mousePressEvent(QMouseEvent* event) {
-  if (!shown_.frame || image_.isNull() || ways_.frozen) {
+  if (!shown_.frame || image_.isNull() || ways_.frozen || still_) {
     return;
   }
   const Lay where = lay();
@@ -191,7 +248,7 @@ void LivePlate::mousePressEvent(QMouseEvent* event) {
   if (event->button() == Qt::RightButton) {
     emit pointedAt(std::nullopt);
   } else if (event->button() == Qt::LeftButton && where.box.contains(clicked)) {
-    const QPointF pixel = (clicked - where.corner) / where.scale + QPointF(camera_.corner());
+    const QPointF pixel = where.to.inverted().map(clicked) + QPointF(camera_.corner());
     // On the cross itself it takes it away.
     constexpr double kOnIt = 6.0;
     const bool again =
@@ -232,7 +289,9 @@ void LivePlate::keyPressEvent(QKeyEvent* event) {
       Drawing::keyPressEvent(event);
       return;
   }
-  const QPointF to = cross_in_frame() + by;
+  // The keys go as the eye sees it.
+  const QTransform back = turned().of({}).inverted();
+  const QPointF to = cross_in_frame() + back.map(by) - back.map(QPointF());
   emit pointedAt(QPointF(std::clamp(to.x(), 0.0, shown_.frame->width - 1.0),
                          std::clamp(to.y(), 0.0, shown_.frame->height - 1.0)) +
                  QPointF(camera_.corner()));
@@ -244,7 +303,9 @@ QString LivePlate::caption() const {
   }
   QStringList words;
   words << (camera_.simulated() ? tr("simulated camera: %1").arg(camera_.name()) : camera_.name());
-  if (ways_.frozen) {
+  if (still_ && still_->info.exposure_ms) {
+    words << tr("exposed %1").arg(exposure_text(*still_->info.exposure_ms));
+  } else if (ways_.frozen) {
     words << tr("held");
   }
   if (camera_.setting().disc_may_clip) {
@@ -268,8 +329,7 @@ void LivePlate::paint_clipped(QPainter& painter, const Lay& lay) const {
   for (int y = cut_.top(); y + block <= cut_.top() + cut_.height(); y += block) {
     for (int x = cut_.left(); x + block <= cut_.left() + cut_.width(); x += block) {
       if (frame.at(x + block / 2, y + block / 2) >= frame.saturation) {
-        full.addRect(QRectF(lay.corner + QPointF(x, y) * lay.scale,
-                            QSizeF(block * lay.scale, block * lay.scale)));
+        full.addRect(lay.to.mapRect(QRectF(x, y, block, block)));
       }
     }
   }
@@ -282,14 +342,14 @@ void LivePlate::paint_limb_ring(QPainter& painter, const Lay& lay) const {
   if (!solar) {
     return;
   }
+  const sky::PictureOrientation lies = turned().lies(*solar);
   if (limb) {
-    const QPointF centre =
-        lay.corner + QPointF(limb->centre_x_px + 0.5, limb->centre_y_px + 0.5) * lay.scale;
-    paint_ring(painter, centre, limb->radius_px * lay.scale + 8.0, *solar);
+    const QPointF centre = lay.to.map(QPointF(limb->centre_x_px + 0.5, limb->centre_y_px + 0.5));
+    paint_ring(painter, centre, limb->radius_px * lay.scale + 8.0, lies);
     return;
   }
   // Inside the disc: north and east in a corner.
-  paint_compass(painter, lay.box.topLeft() + QPointF(48, 48), *solar);
+  paint_compass(painter, lay.box.topLeft() + QPointF(48, 48), lies);
 }
 
 void LivePlate::paint_drift(QPainter& painter, const Lay& lay) const {
@@ -299,9 +359,9 @@ void LivePlate::paint_drift(QPainter& painter, const Lay& lay) const {
   }
   // As far as the picture goes in two minutes, within what can be seen.
   const double per_arcsec = lay.scale / camera_.setting().plate_scale_arcsec_px;
-  QPointF way(drift->right_arcsec_min, drift->down_arcsec_min);
-  const double size = std::hypot(way.x(), way.y());
-  way /= size;
+  const double size = drift->arcsec_min();
+  const QPointF way =
+      lay.way({drift->right_arcsec_min, drift->down_arcsec_min}) / (size * lay.scale);
   const double length = std::clamp(2.0 * size * per_arcsec, 14.0, 0.3 * lay.box.width());
   const QPointF from = lay.box.center();
   const QPointF to = from + way * length;

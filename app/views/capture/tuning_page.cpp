@@ -20,6 +20,29 @@ QString step_text(int step) {
   return step > 0 ? QStringLiteral("+%1").arg(number(step, 0)) : number(step, 0);
 }
 
+/// The light of each step against the brightest.
+void draw_light(const capture::TuningRunState& run, RunPlot::Picture& picture) {
+  std::map<int, std::pair<double, int>> light;
+  for (const live::TuningPoint& point : run.points) {
+    light[point.step].first += point.light;
+    ++light[point.step].second;
+  }
+  double brightest = 0.0;
+  for (const auto& [step, sum] : light) {
+    brightest = std::max(brightest, sum.first / sum.second);
+  }
+  constexpr double kPercent = 100.0;
+  for (const auto& [step, sum] : light) {
+    if (sum.first > 0.0) {
+      picture.points.emplace_back(step, kPercent * sum.first / sum.second / brightest);
+    }
+  }
+  picture.curve = picture.points;
+  if (run.fit) {
+    picture.best = run.fit->step;
+  }
+}
+
 QString angstrom_text(double angstrom) {
   const QString sign = angstrom > 0.0 ? QStringLiteral("+") : QString();
   return sign + number(angstrom, 2) + QStringLiteral(" \u00c5");
@@ -34,6 +57,7 @@ TuningPage::TuningPage(LiveCamera& camera, QWidget* parent)
       says_(new PlainLabel(this)),
       bluer_(new QPushButton(tr("Bluer"), this)),
       redder_(new QPushButton(tr("Redder"), this)),
+      mark_(new NumberField(tr("Mark"), {}, capture::kMarkRange, true, this)),
       run_(new QPushButton(this)) {
   plot_->setObjectName(QStringLiteral("tuning-plot"));
   plot_->setAccessibleName(tr("Light of the disc at each step of the tuner"));
@@ -51,6 +75,12 @@ TuningPage::TuningPage(LiveCamera& camera, QWidget* parent)
   };
   set_up(bluer_, QStringLiteral("tuning-bluer"), -1);
   set_up(redder_, QStringLiteral("tuning-redder"), 1);
+  mark_->setObjectName(QStringLiteral("tuning-mark"));
+  mark_->setToolTip(tr("At which the tuner stands: count its marks or turns as you like"));
+  mark_->show_value(at_mark_);
+  mark_->hide();
+  connect(mark_, &NumberField::entered, this,
+          [this](double value) { at_mark_ = static_cast<int>(value); });
   run_->setObjectName(QStringLiteral("tuning-run"));
   run_->setMinimumHeight(Theme::px(40));
   connect(run_, &QPushButton::clicked, this, &TuningPage::run_or_stop);
@@ -63,7 +93,8 @@ TuningPage::TuningPage(LiveCamera& camera, QWidget* parent)
   row->setSpacing(8);
   row->addWidget(bluer_, 1);
   row->addWidget(redder_, 1);
-  row->addWidget(run_, 2);
+  row->addWidget(mark_, 2);
+  row->addWidget(run_, 2, Qt::AlignBottom);
   column->addLayout(row);
 }
 
@@ -71,6 +102,8 @@ void TuningPage::run_or_stop() {
   const capture::Glance& glance = camera_.glance();
   if (glance.tuning && !capture::over(glance.tuning->stage)) {
     camera_.stop_run();
+  } else if (camera_.tuned_by_hand()) {
+    camera_.look_at_mark(at_mark_);
   } else {
     camera_.find_line();
   }
@@ -122,29 +155,47 @@ void TuningPage::follow_heater(const devices::HeaterState& heater,
              tr("It stands still in %1.").arg(time_left(sky::seconds(*heater.wait_s)));
   }
   if (run) {
-    std::map<int, std::pair<double, int>> light;
-    for (const live::TuningPoint& point : run->points) {
-      light[point.step].first += point.light;
-      ++light[point.step].second;
-    }
-    double brightest = 0.0;
-    for (const auto& [step, sum] : light) {
-      brightest = std::max(brightest, sum.first / sum.second);
-    }
-    constexpr double kPercent = 100.0;
-    for (const auto& [step, sum] : light) {
-      if (sum.first > 0.0) {
-        picture.points.emplace_back(step, kPercent * sum.first / sum.second / brightest);
-      }
-    }
-    picture.curve = picture.points;
-    if (run->fit) {
-      picture.best = run->fit->step;
-    }
+    draw_light(*run, picture);
     words = words_of(*run, heater);
   }
   if (heater.temperature_c) {
     words += QStringLiteral(" ") + tr("Etalon %1.").arg(celsius(*heater.temperature_c));
+  }
+  plot_->show_picture(picture);
+  plot_->setAccessibleDescription(words);
+  says_->setText(words);
+}
+
+QString TuningPage::words_by_hand(const capture::TuningRunState& run) {
+  if (run.stage == capture::RunStage::kLooking) {
+    return tr("Looking at mark %1.").arg(step_text(run.step));
+  }
+  if (!run.fit) {
+    return tr("Turn the tuner to another mark, wait until it stands still, and look again.");
+  }
+  const QString best =
+      run.by_light ? tr("At mark %1 the disc is darkest: nearest to the middle of the line.")
+                         .arg(step_text(run.fit->step))
+                   : tr("Mark %1 shows most; the disc’s light could not tell.")
+                         .arg(step_text(run.fit->step));
+  return best + QStringLiteral(" ") +
+         (run.fit->at_the_end         ? tr("Try beyond it.")
+          : run.step == run.fit->step ? tr("There it stands.")
+                                      : tr("Turn back to it."));
+}
+
+void TuningPage::follow_hand(const std::optional<capture::TuningRunState>& run) {
+  RunPlot::Picture picture;
+  picture.up = tr("Light of the disc, of the brightest mark");
+  picture.unit = QStringLiteral("\u00a0%");
+  picture.empty = tr("No mark looked at yet");
+  picture.now = at_mark_;
+  QString words =
+      tr("Turn the tuner by hand, say at which mark it stands, and look; after three "
+         "marks or more it is known which is best.");
+  if (run) {
+    draw_light(*run, picture);
+    words = words_by_hand(*run);
   }
   plot_->show_picture(picture);
   plot_->setAccessibleDescription(words);
@@ -157,9 +208,20 @@ void TuningPage::follow() {
   const bool runs = glance.tuning && !capture::over(glance.tuning->stage);
   bluer_->setEnabled(heater && !runs && heater->step > -heater->steps);
   redder_->setEnabled(heater && !runs && heater->step < heater->steps);
-  run_->setEnabled(heater.has_value());
-  run_->setText(runs ? tr("Stop") : tr("Find the line"));
-  run_->setToolTip(tr("Tries steps one by one, waits at each, and goes to the best (F12)"));
+  const bool by_hand = camera_.tuned_by_hand();
+  bluer_->setVisible(!by_hand);
+  redder_->setVisible(!by_hand);
+  mark_->setVisible(by_hand);
+  mark_->setEnabled(!runs);
+  run_->setEnabled(heater || by_hand);
+  run_->setText(runs ? tr("Stop") : by_hand ? tr("Look here") : tr("Find the line"));
+  run_->setToolTip(by_hand
+                       ? tr("Looks for some seconds at what this mark does (F12)")
+                       : tr("Tries steps one by one, waits at each, and goes to the best (F12)"));
+  if (by_hand) {
+    follow_hand(glance.tuning);
+    return;
+  }
   if (heater) {
     follow_heater(*heater, glance.tuning);
     return;

@@ -258,21 +258,12 @@ void ExposurePage::show_learned() {
 }
 
 void ExposurePage::keep_as_right() {
-  const workspace::Answers& answers = document_.answers();
-  const workspace::Workspace& workspace = document_.workspace();
-  if (!answers.exposure || right_ms_ <= 0.0) {
+  if (!document_.answers().exposure || right_ms_ <= 0.0) {
     return;
   }
-  // Against the bare prediction: what was learned before does not count twice.
-  const double learned = correction_of(log_, workspace.rig.name).stops;
   bool good = false;
   const double cloud = QLocale().toDouble(cloud_->edit().text(), &good);
-  log::RightExposure exposure;
-  exposure.found = answers.time;
-  exposure.rig = workspace.rig.name;
-  exposure.predicted_ms = answers.exposure->wanted_ms * std::exp2((good ? cloud : 0.0) - learned);
-  exposure.right_ms = right_ms_;
-  log_.note_exposure(exposure);
+  keep_right_exposure(document_, log_, right_ms_, good ? cloud : 0.0, false);
   right_->clear();
   keep_->setEnabled(false);
 }
