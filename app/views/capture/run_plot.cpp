@@ -69,20 +69,24 @@ void RunPlot::draw(QPainter& painter) {
   constexpr double kRoom = 0.15;
   const double bottom = std::max(low >= 0.0 ? 0.0 : -1e300, low - kRoom * least);
   const double tall = least * (1.0 + kRoom) + (low - bottom);
-  const QRectF inner = box.adjusted(52, 6, -12, -6);
+  const double step = round_step(tall);
+  constexpr double kRounding = 1e-9;
+  const int decimals =
+      std::clamp(-static_cast<int>(std::floor(std::log10(step) + kRounding)), 0, 3);
+  const auto label = [&](double value) { return number(value, decimals) + picture_.unit; };
+  const double room = 8.0 + std::max(painter.fontMetrics().horizontalAdvance(label(bottom)),
+                                     painter.fontMetrics().horizontalAdvance(label(bottom + tall)));
+  const QRectF inner = box.adjusted(room + 8.0, 6, -12, -6);
   const auto at = [&](double x, double y) {
     return QPointF(inner.left() + (x - left) / across * inner.width(),
                    inner.bottom() - (y - bottom) / tall * inner.height());
   };
-  const double step = round_step(tall);
-  const int decimals = std::clamp(static_cast<int>(std::ceil(-std::log10(step) + 0.3)), 0, 3);
   for (double value = step * std::ceil(bottom / step); value <= bottom + tall; value += step) {
     const double y = at(left, value).y();
     painter.setPen(Theme::line(c.rule, 1.0));
     painter.drawLine(QPointF(inner.left(), y), QPointF(inner.right(), y));
     painter.setPen(c.faint_ink);
-    painter.drawText(QRectF(0, y - 9, 44, 18), Qt::AlignRight | Qt::AlignVCenter,
-                     number(value, decimals) + picture_.unit);
+    painter.drawText(QRectF(0, y - 9, room, 18), Qt::AlignRight | Qt::AlignVCenter, label(value));
   }
   painter.setClipRect(box);
   if (picture_.best) {
