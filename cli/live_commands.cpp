@@ -69,6 +69,16 @@ Json readings_report(const live::Readings& readings, bool scaled) {
                                      {"contrast", bands->contrast},
                                      {"tilt_deg", bands->tilt_deg}}
                               : Json(nullptr)}};
+  Json& dust = report["dust"] = Json(nullptr);
+  if (readings.dust) {
+    dust = Json::array();
+    for (const live::Speck& speck : *readings.dust) {
+      dust.push_back({{"x_px", speck.x_px},
+                      {"y_px", speck.y_px},
+                      {"across_px", speck.across_px},
+                      {"depth", speck.depth}});
+    }
+  }
   const bool drifts = scaled && readings.drift;
   report["drift_arcsec_min"] = drifts ? Json{{"right", readings.drift->right_arcsec_min},
                                              {"down", readings.drift->down_arcsec_min},

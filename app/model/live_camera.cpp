@@ -335,7 +335,8 @@ void LiveCamera::find_line() {
 void LiveCamera::climb_exposures() {
   const auto middle_ms = exposure_in_force();
   const auto sensor = optics::sensor_of(document_.workspace().rig);
-  if (!session_ || !session_->card().exposes || !middle_ms || !sensor || in_series()) {
+  if (!session_ || !session_->card().exposes || !middle_ms || !sensor || recording() ||
+      in_series()) {
     return;
   }
   capture::ExposurePlan plan;

@@ -177,7 +177,8 @@ devices::MountDoubts Mount::doubts() const {
 }
 
 std::optional<std::filesystem::path> Mount::seen_from() const {
-  return can("camera.look") ? std::optional(linked_) : std::nullopt;
+  const bool tells = line_ != Line::kAway && report_.card.has("camera.look");
+  return tells ? std::optional(linked_) : std::nullopt;
 }
 
 bool Mount::in_motion() const {

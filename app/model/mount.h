@@ -58,6 +58,7 @@ class Mount : public QObject {
   /// mount believes; when that was last heard. None without a mount.
   [[nodiscard]] std::optional<sky::DiscPlace> sun_in_field() const { return sun_; }
   /// Where a simulated camera can ask it what it sees; none where it is a real one, or away.
+  /// One that does not answer for a while keeps its camera.
   [[nodiscard]] std::optional<std::filesystem::path> seen_from() const;
   /// It goes or is moved, was just told to, or did so when it was last heard.
   [[nodiscard]] bool in_motion() const;

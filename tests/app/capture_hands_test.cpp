@@ -41,6 +41,14 @@ TEST_F(CaptureTest, TriesExposuresAndTheRightOneTeaches) {
   EXPECT_EQ(rungs.currentRow(), 2);
   EXPECT_TRUE(plate.accessibleDescription().contains("exposed"))
       << plate.accessibleDescription().toStdString();
+  // Another page shows the live picture again.
+  QTest::mouseClick(&find<QPushButton>("page-focus"), Qt::LeftButton);
+  EXPECT_FALSE(plate.accessibleDescription().contains("exposed"));
+  QTest::mouseClick(&find<QPushButton>("page-ladder"), Qt::LeftButton);
+  press(Qt::Key_F7);  // held or not
+  rungs.setCurrentRow(2);
+  EXPECT_TRUE(plate.accessibleDescription().contains("exposed"));
+  press(Qt::Key_F7);
   ASSERT_TRUE(right.isEnabled());
   QTest::keyClick(&right, Qt::Key_Space);
   EXPECT_FALSE(plate.accessibleDescription().contains("exposed")) << "the live picture again";

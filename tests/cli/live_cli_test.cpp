@@ -44,6 +44,7 @@ TEST(Grade, LooksAtEveryFrameAndSaysWhatLimits) {
   EXPECT_NEAR(grade.at("level").get<double>(), 0.7, 0.1);
   EXPECT_TRUE(grade.at("damaged").empty());
   EXPECT_TRUE(grade.at("bands").is_null());
+  EXPECT_TRUE(grade.at("dust").is_null()) << "it stands still";
   EXPECT_GT(grade.at("limb_seen").get<double>(), 0.05);
   // A second and a half of a short arc: a factor of two.
   EXPECT_GT(grade.at("r0_cm").at("value").get<double>(), 3.0);

@@ -56,6 +56,8 @@ const capture::ExposureRung* LadderPage::rung() const {
              : nullptr;
 }
 
+void LadderPage::leave() { rungs_->setCurrentRow(-1); }
+
 void LadderPage::run_or_stop() {
   const auto& run = camera_.glance().exposing;
   if (run && !capture::over(run->stage)) {
@@ -126,7 +128,8 @@ void LadderPage::follow() {
   const capture::Glance& glance = camera_.glance();
   const auto& run = glance.exposing;
   const bool runs = run && !capture::over(run->stage);
-  const bool can = glance.frame && !glance.ended && camera_.exposes() && !camera_.in_series();
+  const bool can = glance.frame && !glance.ended && camera_.exposes() && !camera_.recording() &&
+                   !camera_.in_series();
   if (run) {
     fill(*run);
     mark_nearest(*run);

@@ -21,6 +21,8 @@ class LadderPage : public QWidget {
  public:
   LadderPage(LiveCamera& camera, Document& document, Log& log, QWidget* parent);
   void follow();
+  /// Another page is turned to: the live picture is shown again.
+  void leave();
   /// Begins a run, or stops the one that goes on.
   void run_or_stop();
 

@@ -40,7 +40,12 @@ LivePanel::LivePanel(const Models& models, QWidget* parent)
        {QStringLiteral("ladder"), tr("Ladder"), tr("Exposures, one after another"), ladder_},
        {QStringLiteral("series"), tr("Series"), tr("Clips that go by themselves"), series_}},
       *shown, this);
-  connect(pages_, &Pages::turned, this, &LivePanel::follow);
+  connect(pages_, &Pages::turned, this, [this] {
+    if (pages_->shown() != ladder_) {
+      ladder_->leave();
+    }
+    follow();
+  });
   column->addWidget(pages_);
   column->addLayout(shown, 1);
   column->addWidget(recorder_);

@@ -53,28 +53,30 @@ LivePlate::LivePlate(const LiveCamera& camera, QWidget* parent) : Drawing(parent
 }
 
 void LivePlate::follow() {
-  if (ways_.frozen && shown_.frame && camera_.looking() && !still_) {
-    return;
-  }
   if (!camera_.looking()) {
     still_.reset();
   }
+  if (!ways_.frozen || !shown_.frame || !camera_.looking()) {
+    take_glance();
+  }
+}
+
+void LivePlate::show_still(const std::shared_ptr<const frames::Frame>& frame) {
+  still_ = frame;
+  take_glance();
+}
+
+void LivePlate::take_glance() {
   const auto before = shown_.frame;
   shown_ = camera_.glance();
   if (still_) {
     shown_.frame = still_;
   }
-  const bool another = shown_.frame != before;
-  if (another) {
+  if (shown_.frame != before) {
     make_image();
   }
   setAccessibleDescription(caption());
   update();
-}
-
-void LivePlate::show_still(const std::shared_ptr<const frames::Frame>& frame) {
-  still_ = frame;
-  follow();
 }
 
 Turned LivePlate::turned() const {

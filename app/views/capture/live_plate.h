@@ -59,6 +59,7 @@ class LivePlate : public Drawing {
   };
   [[nodiscard]] Turned turned() const;
   [[nodiscard]] Lay lay() const;
+  void take_glance();
   void make_image();
   /// The cross in the frame that is shown; its middle where there is none.
   [[nodiscard]] QPointF cross_in_frame() const;

@@ -219,6 +219,9 @@ class Session::Machine {
       end_recording();
     }
     if (wishes.record) {
+      if (exposures_) {
+        stop_run();  // a clip is of one exposure
+      }
       begin_recording(std::move(*wishes.record), frame);
     }
     if (wishes.series) {
