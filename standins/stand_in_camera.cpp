@@ -6,6 +6,7 @@
 #include <cmath>
 #include <utility>
 
+#include "solarchon/frames/part.h"
 #include "solarchon/match/clip.h"
 
 namespace solarchon::standins {
@@ -17,22 +18,6 @@ using Clock = std::chrono::steady_clock;
 constexpr double kLeast_hz = 0.1;
 constexpr int kStep = 8;  // of a region, in pixels
 constexpr int kLeastSide = 64;
-
-/// What of a frame is read.
-void cut(const frames::Frame& whole, const devices::Region& region, frames::Frame& into) {
-  into.width = region.width_px;
-  into.height = region.height_px;
-  into.saturation = whole.saturation;
-  into.info = whole.info;
-  into.pixels.resize(static_cast<std::size_t>(region.width_px) *
-                     static_cast<std::size_t>(region.height_px));
-  for (int y = 0; y < region.height_px; ++y) {
-    const auto from = whole.pixels.begin() +
-                      static_cast<std::ptrdiff_t>(region.top_px + y) * whole.width + region.left_px;
-    std::copy(from, from + region.width_px,
-              into.pixels.begin() + static_cast<std::ptrdiff_t>(y) * region.width_px);
-  }
-}
 
 }  // namespace
 
@@ -113,7 +98,9 @@ void StandInCamera::run(const std::stop_token& stop) {
     if (now.region == nearest({})) {
       ring_.leave(recording.frame, due_s, number);
     } else {
-      cut(recording.frame, now.region, part);
+      frames::cut(
+          recording.frame,
+          {now.region.left_px, now.region.top_px, now.region.width_px, now.region.height_px}, part);
       ring_.leave(part, due_s, number);
     }
     // What the machine could not draw in time is lost, as on a cable that is too slow.

@@ -177,19 +177,42 @@ std::optional<double> ClipReader::seconds_of(int frame) const {
   return facts.rate_hz ? std::optional(frame / *facts.rate_hz) : std::nullopt;
 }
 
+Result<void> ClipReader::Source::pixels_of_part(int frame, const Part& part, Frame& into) {
+  whole_.width = facts.width;
+  whole_.height = facts.height;
+  whole_.saturation = facts.saturation;
+  whole_.info = into.info;
+  whole_.pixels.resize(static_cast<std::size_t>(facts.width) *
+                       static_cast<std::size_t>(facts.height));
+  return pixels_of(frame, whole_).map([&] { cut(whole_, part, into); });
+}
+
 Result<void> ClipReader::read(int frame, Frame& into) {
+  return read_as(frame, {0, 0, facts().width, facts().height}, into, true);
+}
+
+Result<void> ClipReader::read_part(int frame, const Part& part, Frame& into) {
+  if (!lies_within(part, facts().width, facts().height)) {
+    return base::fail(ErrorCode::kOutOfRange, "part");
+  }
+  return read_as(frame, part, into, false);
+}
+
+Result<void> ClipReader::read_as(int frame, const Part& part, Frame& into, bool whole) {
   const ClipFacts& facts = source_->facts;
   const auto checked = base::checked("frame", frame, {0.0, facts.frames - 1.0});
   if (!checked) {
     return tl::make_unexpected(checked.error());
   }
-  into.width = facts.width;
-  into.height = facts.height;
+  into.width = part.width_px;
+  into.height = part.height_px;
   into.saturation = facts.saturation;
   into.info = facts.info;
-  into.pixels.resize(static_cast<std::size_t>(facts.width) *
-                     static_cast<std::size_t>(facts.height));
-  return source_->pixels_of(frame, into).map([&] {
+  into.pixels.resize(static_cast<std::size_t>(part.width_px) *
+                     static_cast<std::size_t>(part.height_px));
+  const auto pixels =
+      whole ? source_->pixels_of(frame, into) : source_->pixels_of_part(frame, part, into);
+  return pixels.map([&] {
     const auto seconds = seconds_of(frame);
     if (facts.info.time && seconds) {
       into.info.time = *facts.info.time + sky::seconds(*seconds);

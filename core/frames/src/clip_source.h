@@ -18,7 +18,13 @@ class ClipReader::Source {
   /// @param frame  one that is there
   /// @param into   of the clip's size and facts already
   virtual base::Result<void> pixels_of(int frame, Frame& into) = 0;
+  /// @param part  within it
+  /// @param into  of the part's size and the clip's facts already
+  virtual base::Result<void> pixels_of_part(int frame, const Part& part, Frame& into);
   ClipFacts facts;
+
+ private:
+  Frame whole_;
 };
 
 using ClipSource = base::Result<std::unique_ptr<ClipReader::Source>>;

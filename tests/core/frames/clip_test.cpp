@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <csignal>
 #include <fstream>
+#include <limits>
 #include <vector>
 
 #include "solarchon/frames/clip_reader.h"
@@ -248,6 +249,37 @@ TEST(ClipReader, GivesBackWhatWasWrittenInEveryForm) {
     EXPECT_EQ(frame.pixels, smooth(i).pixels) << i;
   }
   EXPECT_EQ(ClipReader::open(folder / "series")->facts().frames, 13);
+}
+
+TEST(ClipReader, ReadsPartsAlone) {
+  const TempFolder folder;
+  const auto file = folder / "c.fits";
+  const auto video = folder / "c.mkv";
+  ASSERT_TRUE(write_fits_cube(5, 25.0, source_of(4095), file));
+  ASSERT_TRUE(write_video(5, 25.0, source_of(4095), video));
+  for (const auto& path : {file, video}) {
+    ClipReader clip = *ClipReader::open(path);
+    const int width = clip.facts().width;
+    const int height = clip.facts().height;
+    Frame whole;
+    Frame read;
+    ASSERT_TRUE(clip.read(3, whole));
+    for (const Part& part : {Part{3, 2, 7, 5}, Part{0, 0, width, height}, Part{0, height - 1, 1, 1},
+                             Part{width - 4, 0, 4, 3}}) {
+      Frame expected;
+      cut(whole, part, expected);
+      ASSERT_TRUE(clip.read_part(3, part, read)) << path;
+      EXPECT_EQ(read.width, part.width_px);
+      EXPECT_EQ(read.height, part.height_px);
+      EXPECT_EQ(read.pixels, expected.pixels) << path;
+      EXPECT_EQ(read.info.time, whole.info.time);
+    }
+    for (const Part& part : {Part{}, Part{-1, 0, 4, 4}, Part{0, 0, width + 1, 2},
+                             Part{2, 2, std::numeric_limits<int>::max(), 1}}) {
+      EXPECT_THAT(clip.read_part(0, part, read), FailsWith(ErrorCode::kOutOfRange, "part"));
+    }
+    EXPECT_THAT(clip.read_part(5, {0, 0, 2, 2}, read), FailsWith(ErrorCode::kOutOfRange, "frame"));
+  }
 }
 
 TEST(ClipReader, KnowsStartAndRate) {

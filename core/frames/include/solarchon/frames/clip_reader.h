@@ -8,6 +8,7 @@
 
 #include "solarchon/base/result.h"
 #include "solarchon/frames/frame.h"
+#include "solarchon/frames/part.h"
 
 namespace solarchon::frames {
 
@@ -49,11 +50,15 @@ class ClipReader {
   /// @param into  its memory is used again
   /// Errors: kOutOfRange (`frame`); kMalformed for a damaged one, others can still be read.
   [[nodiscard]] base::Result<void> read(int frame, Frame& into);
+  /// A part of a frame alone; of a cube nothing else is read from the disk.
+  /// Errors: as read; kOutOfRange (`part`) where it does not lie within the frame.
+  [[nodiscard]] base::Result<void> read_part(int frame, const Part& part, Frame& into);
 
   class Source;
 
  private:
   explicit ClipReader(std::unique_ptr<Source> source);
+  [[nodiscard]] base::Result<void> read_as(int frame, const Part& part, Frame& into, bool whole);
   std::unique_ptr<Source> source_;
 };
 
