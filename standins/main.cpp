@@ -111,6 +111,7 @@ struct TelescopeOptions {
   standins::GuiderBuild guider;
   std::string mount;
   int motes = 0;
+  std::optional<double> cloud_stops;
   std::optional<double> focus_off_um;
   std::optional<double> off_band_angstrom;
   double quicker = 1.0;
@@ -133,6 +134,9 @@ struct TelescopeOptions {
         ->check(CLI::Range(0.0, 5000.0));
     app.add_option("--guider-backlash", guider.backlash_arcsec, "of its northern axis (arcsec)")
         ->check(CLI::Range(0.0, 600.0));
+    app.add_option("--cloud", cloud_stops,
+                   "before the Sun (stops); left out: as the workspace's forecast has it")
+        ->check(CLI::Range(seeing::kCloudStopsRange.low, seeing::kCloudStopsRange.high));
     app.add_option("--motes", motes, "of dust before the sensor")->check(CLI::Range(0, 500));
     app.add_option("--mount", mount,
                    "socket of a mount that is played and says where it looks: the telescope rides "
@@ -170,6 +174,11 @@ struct TelescopeOptions {
     }
     standins::TelescopeBuild made;
     made.stream = *std::move(plan);
+    made.stream.shot.cloud = workspace::cloud_of(*space, *at, seed);
+    if (cloud_stops) {
+      made.stream.shot.cloud.stops = *cloud_stops;
+      made.stream.shot.cloud.unevenness = 0.0;
+    }
     made.stream.shot.marks.motes = motes;
     made.stream.shot.marks.seed = seed;
     made.most_hz = most_hz;

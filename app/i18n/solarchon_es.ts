@@ -4257,6 +4257,10 @@ Az %6, Alt %7</translation>
         <source>exposed %1</source>
         <translation>expuesta %1</translation>
     </message>
+    <message>
+        <source>sky N</source>
+        <translation>N celeste</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::LogView</name>
@@ -4548,10 +4552,6 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
         <translation>sin nubes a la vista</translation>
     </message>
     <message>
-        <source>Sharpness of each moment against the best of the last two minutes; how narrow the limb is drawn, for the focus; the aperture that the air lets through (Fried&apos;s parameter); light against the clear sky</source>
-        <translation>Nitidez de cada momento frente a la mejor de los últimos dos minutos; lo estrecho que se dibuja el limbo, para el foco; la abertura que deja pasar el aire (parámetro de Fried); luz frente al cielo despejado</translation>
-    </message>
-    <message>
         <source>Edge</source>
         <translation>Borde</translation>
     </message>
@@ -4562,6 +4562,22 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
     <message>
         <source>%1″, best %2″</source>
         <translation>%1″, mejor %2″</translation>
+    </message>
+    <message>
+        <source>Sharpness of each moment against the best of the last two minutes; how narrow the limb is drawn, for the focus; the aperture that the air lets through (Fried&apos;s parameter); light against the level aimed at, and against the clear sky</source>
+        <translation>Nitidez de cada momento frente a la mejor de los dos últimos minutos; lo estrecho que se dibuja el limbo, para el foco; la abertura que deja pasar el aire (parámetro de Fried); la luz frente al nivel buscado y frente al cielo despejado</translation>
+    </message>
+    <message>
+        <source>%1 stops over</source>
+        <translation>%1 pasos por encima</translation>
+    </message>
+    <message>
+        <source>%1 stops under</source>
+        <translation>%1 pasos por debajo</translation>
+    </message>
+    <message>
+        <source>as aimed at</source>
+        <translation>como se buscaba</translation>
     </message>
 </context>
 <context>

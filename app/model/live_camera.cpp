@@ -112,11 +112,12 @@ void LiveCamera::look_simulated(const live::Setting& setting) {
   of_the_document_ = true;
   open([socket = *socket, setting,
         known = workspace::frame_info(document_.workspace(), document_.answers()),
-        solar = document_.answers().solar](const base::Task& task) -> base::Result<Opened> {
+        solar = document_.answers().solar,
+        celestial = document_.answers().celestial](const base::Task& task) -> base::Result<Opened> {
     constexpr double kPatience_s = 60.0;  // it draws the first Sun before it answers
     return capture::open_telescope_source(socket, kPatience_s, known, task)
         .map([&](std::unique_ptr<capture::Source> source) {
-          return Opened{std::move(source), setting, solar};
+          return Opened{std::move(source), setting, solar, celestial};
         });
   });
 }
@@ -129,9 +130,10 @@ void LiveCamera::look_outside(live::Setting setting) {
   setting.clear_level.reset();  // no sky was learned with it
   open([eye = eye_, setting,
         known = workspace::frame_info(document_.workspace(), document_.answers()),
-        solar = document_.answers().solar](const base::Task& task) -> base::Result<Opened> {
+        solar = document_.answers().solar,
+        celestial = document_.answers().celestial](const base::Task& task) -> base::Result<Opened> {
     return open_eye(eye, known, task).map([&](std::unique_ptr<capture::Source> source) {
-      return Opened{std::move(source), setting, solar};
+      return Opened{std::move(source), setting, solar, celestial};
     });
   });
 }
@@ -151,7 +153,7 @@ void LiveCamera::play(const QString& clip) {
     }
     auto setting = workspace::live_setting(space, answers, {}, 0.0).value_or(live::Setting{});
     setting.clear_level.reset();  // nobody knows how it was exposed
-    return Opened{*std::move(source), setting, {}};
+    return Opened{*std::move(source), setting, {}, {}};
   });
 }
 
@@ -229,6 +231,7 @@ void LiveCamera::take_over(Opened opened) {
   region_ = {};
   setting_ = opened.setting;
   solar_ = opened.solar;
+  celestial_ = opened.celestial;
   glance_ = {};
   // The call comes on the session's thread; the object may be gone when its turn is here.
   session_ = std::make_unique<capture::Session>(std::move(opened.source), setting_,

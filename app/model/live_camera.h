@@ -56,6 +56,8 @@ class LiveCamera : public QObject {
   [[nodiscard]] const capture::Glance& glance() const { return glance_; }
   /// How the Sun lies in its picture, where that is known.
   [[nodiscard]] std::optional<sky::PictureOrientation> solar() const { return solar_; }
+  /// The same of the sky's north.
+  [[nodiscard]] std::optional<sky::PictureOrientation> celestial() const { return celestial_; }
   [[nodiscard]] const live::Setting& setting() const { return setting_; }
   /// Across, where parts before the sensor let half of the light through (arcsec); none where
   /// nothing limits it, or nobody knows.
@@ -138,6 +140,7 @@ class LiveCamera : public QObject {
     std::unique_ptr<capture::Source> source;
     live::Setting setting;
     std::optional<sky::PictureOrientation> solar;
+    std::optional<sky::PictureOrientation> celestial;
   };
   using Opens = std::function<base::Result<Opened>(const base::Task&)>;
   void open(Opens opens);
@@ -167,6 +170,7 @@ class LiveCamera : public QObject {
   workspace::Workspace looked_with_;
   live::Setting setting_;
   std::optional<sky::PictureOrientation> solar_;
+  std::optional<sky::PictureOrientation> celestial_;
   std::optional<double> exposure_ms_;
   base::Json facts_;
   double focus_depth_um_ = 0.0;

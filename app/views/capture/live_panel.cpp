@@ -2,6 +2,7 @@
 #include "app/views/capture/live_panel.h"
 
 #include <QVBoxLayout>
+#include <cmath>
 
 #include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
@@ -78,6 +79,20 @@ QString LivePanel::next_step(const QString& by_hand) const {
   return by_hand;
 }
 
+std::optional<double> LivePanel::off_aim_stops() const {
+  const live::Level& level = camera_.glance().readings.level;
+  const live::Setting& setting = camera_.setting();
+  const double aim = setting.target_level * (1.0 - setting.black_level);
+  const double over = level.bright - setting.black_level;
+  constexpr double kNothing = 0.01;
+  constexpr double kSomeFull = 1e-3;  // of what is full nobody knows by how much
+  if (!camera_.knows_path() || setting.disc_may_clip || over < kNothing ||
+      level.clipped_share > kSomeFull) {
+    return std::nullopt;
+  }
+  return std::log2(over / aim);
+}
+
 void LivePanel::focus_or_stop() {
   pages_->turn_to(QStringLiteral("focus"));
   focus_->run_or_stop();
@@ -114,7 +129,7 @@ void LivePanel::follow() {
       readings.air.reset();
       readings.cloud_stops.reset();
     }
-    strips_->add(glance.seconds, readings);
+    strips_->add(glance.seconds, readings, off_aim_stops());
   } else {
     strips_->clear();
   }

@@ -3,6 +3,7 @@
 
 #include <QLabel>
 #include <QWidget>
+#include <optional>
 
 #include "app/model/live_camera.h"
 #include "app/model/models.h"
@@ -36,6 +37,8 @@ class LivePanel : public QWidget {
   [[nodiscard]] LadderPage& ladder() { return *ladder_; }
 
  private:
+  /// By which the picture is brighter than it was to be; none where that is not known.
+  [[nodiscard]] std::optional<double> off_aim_stops() const;
   /// What to do next, with the hands that there are.
   [[nodiscard]] QString next_step(const QString& by_hand) const;
 

@@ -13,6 +13,7 @@
 #include "app/shell/disc_painting.h"
 #include "app/shell/frame_image.h"
 #include "app/shell/theme.h"
+#include "solarchon/base/angle.h"
 
 namespace solarchon::app {
 
@@ -347,11 +348,26 @@ void LivePlate::paint_limb_ring(QPainter& painter, const Lay& lay) const {
   const sky::PictureOrientation lies = turned().lies(*solar);
   if (limb) {
     const QPointF centre = lay.to.map(QPointF(limb->centre_x_px + 0.5, limb->centre_y_px + 0.5));
-    paint_ring(painter, centre, limb->radius_px * lay.scale + 8.0, lies);
+    const double radius = limb->radius_px * lay.scale + 8.0;
+    paint_ring(painter, centre, radius, lies);
+    paint_sky_north(painter, centre, radius);
     return;
   }
   // Inside the disc: north and east in a corner.
   paint_compass(painter, lay.box.topLeft() + QPointF(48, 48), lies);
+}
+
+void LivePlate::paint_sky_north(QPainter& painter, const QPointF& centre, double radius) const {
+  const auto celestial = camera_.celestial();
+  if (!celestial) {
+    return;
+  }
+  const double angle = turned().lies(*celestial).north_deg * base::kRadPerDeg;
+  const QPointF way(std::sin(angle), -std::cos(angle));
+  twice(painter, 2.0,
+        [&] { painter.drawLine(centre + way * (radius - 4.0), centre + way * (radius - 20.0)); });
+  const QPointF at = centre + way * (radius - 34.0);
+  words_over(painter, QRectF(at.x() - 50, at.y() - 9, 100, 18), Qt::AlignCenter, tr("sky N"));
 }
 
 void LivePlate::paint_drift(QPainter& painter, const Lay& lay) const {

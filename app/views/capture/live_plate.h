@@ -67,6 +67,8 @@ class LivePlate : public Drawing {
   void paint_opening(QPainter& painter, const Lay& lay) const;
   void paint_cross(QPainter& painter, const Lay& lay) const;
   void paint_limb_ring(QPainter& painter, const Lay& lay) const;
+  /// Where the sky's north is, on the ring.
+  void paint_sky_north(QPainter& painter, const QPointF& centre, double radius) const;
   void paint_drift(QPainter& painter, const Lay& lay) const;
   void paint_scale(QPainter& painter, const Lay& lay) const;
   void paint_clipped(QPainter& painter, const Lay& lay) const;

@@ -23,7 +23,7 @@ MeterStrips::MeterStrips(QWidget* parent) : Drawing(parent) {
   setToolTip(
       tr("Sharpness of each moment against the best of the last two minutes; how narrow the "
          "limb is drawn, for the focus; the aperture that the air lets through (Fried's "
-         "parameter); light against the clear sky"));
+         "parameter); light against the level aimed at, and against the clear sky"));
 }
 
 void MeterStrips::clear() {
@@ -31,7 +31,8 @@ void MeterStrips::clear() {
   update();
 }
 
-void MeterStrips::add(double seconds, const live::Readings& readings) {
+void MeterStrips::add(double seconds, const live::Readings& readings,
+                      std::optional<double> off_aim_stops) {
   if (!samples_.empty() && seconds <= samples_.back().seconds) {
     if (seconds < samples_.back().seconds) {
       samples_.clear();
@@ -39,7 +40,7 @@ void MeterStrips::add(double seconds, const live::Readings& readings) {
       return;
     }
   }
-  Sample sample{seconds, readings.sharpness, {}, {}, {}, readings.level.bright};
+  Sample sample{seconds, readings.sharpness, {}, {}, {}, readings.level.bright, off_aim_stops};
   if (readings.edge_arcsec) {
     sample.edge_arcsec = readings.edge_arcsec->value;
   }
@@ -102,6 +103,15 @@ std::vector<MeterStrips::Strip> MeterStrips::strips() const {
   light.value = !last.stops            ? tr("%1 % of full").arg(number(100.0 * last.level, 0))
                 : *last.stops < kClear ? tr("no cloud seen")
                                        : tr("%1 stops of cloud").arg(number(*last.stops, 1));
+  if (last.off_aim_stops) {
+    const double stops = *last.off_aim_stops;
+    constexpr double kOnIt = 0.05;
+    const QString size = number(std::abs(stops), 1);
+    const QString aim = stops > kOnIt    ? tr("%1 stops over").arg(size)
+                        : stops < -kOnIt ? tr("%1 stops under").arg(size)
+                                         : tr("as aimed at");
+    light.value = aim + QStringLiteral(" \u00b7 ") + light.value;
+  }
   return {sharp, edge, air, light};
 }
 

@@ -17,7 +17,8 @@ class MeterStrips : public Drawing {
  public:
   explicit MeterStrips(QWidget* parent);
   /// Takes readings of that instant.
-  void add(double seconds, const live::Readings& readings);
+  /// @param off_aim_stops  by which the picture is brighter than it was to be; none: not known
+  void add(double seconds, const live::Readings& readings, std::optional<double> off_aim_stops);
   void clear();
   [[nodiscard]] QSize least_size() const override { return {240, 156}; }
 
@@ -32,6 +33,7 @@ class MeterStrips : public Drawing {
     std::optional<double> r0_cm;
     std::optional<double> stops;  ///< that the light lacks
     double level;
+    std::optional<double> off_aim_stops;
   };
   struct Strip {
     QString name;

@@ -118,6 +118,27 @@ base::Result<camera::StreamPlan> stream_plan(const Workspace& workspace, const A
   });
 }
 
+seeing::Cloud cloud_of(const Workspace& workspace, sky::UtcTime time, std::uint32_t seed) {
+  seeing::Cloud cloud;
+  cloud.seed = seed;
+  const auto hour = workspace.wishes.forecast ? plan::forecast_at(*workspace.wishes.forecast, time)
+                                              : std::nullopt;
+  if (!hour) {
+    return cloud;
+  }
+  constexpr double kVeil_stops = 0.5;
+  constexpr double kCover_stops = 4.0;
+  constexpr double kSome_percent = 10.0;
+  constexpr double kWhole_percent = 100.0;
+  cloud.stops = kVeil_stops * hour->thin_percent / kWhole_percent;
+  if (hour->cloud_percent >= kSome_percent) {
+    const double cover = hour->cloud_percent / kWhole_percent;
+    cloud.stops += kCover_stops * cover;
+    cloud.unevenness = 1.0 - 0.8 * cover;  // the more of it, the fewer gaps
+  }
+  return cloud;
+}
+
 base::Json clip_facts(const Workspace& workspace, const Answers& answers) {
   const sky::Weather weather = observer_of(workspace).weather;
   return {{"site", sky::to_json(workspace.site)},

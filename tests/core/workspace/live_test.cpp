@@ -33,6 +33,30 @@ TEST(Wander, WestGoesWhereThePictureHasIt) {
   }
 }
 
+TEST(CloudOf, IsWhatTheForecastHas) {
+  Workspace space = test::morning_workspace(test::starter_rig());
+  EXPECT_EQ(cloud_of(space, test::morning(), 1).stops, 0.0) << "without a forecast";
+  const auto under = [&](double cloud_percent, double thin_percent) {
+    plan::ForecastHour hour;
+    hour.time = test::morning();
+    hour.cloud_percent = cloud_percent;
+    hour.thin_percent = thin_percent;
+    space.wishes.forecast.emplace();
+    space.wishes.forecast->hours = {hour};
+    return cloud_of(space, test::morning(), 7);
+  };
+  EXPECT_EQ(under(0.0, 0.0).stops, 0.0);
+  EXPECT_DOUBLE_EQ(under(3.0, 60.0).stops, 0.3);
+  EXPECT_EQ(under(3.0, 60.0).unevenness, 0.0) << "a veil";
+  const seeing::Cloud broken = under(50.0, 0.0);
+  EXPECT_DOUBLE_EQ(broken.stops, 2.0);
+  EXPECT_NEAR(broken.unevenness, 0.6, 1e-9);
+  EXPECT_EQ(broken.seed, 7U);
+  EXPECT_LT(under(100.0, 0.0).unevenness, broken.unevenness) << "overcast has no gaps";
+  EXPECT_TRUE(seeing::check(under(100.0, 100.0)));
+  EXPECT_EQ(cloud_of(space, test::morning() + sky::days(9.0), 1).stops, 0.0) << "beyond it";
+}
+
 TEST(Wander, AnAltAzimuthFieldTurnsThePicture) {
   align::Driving driving;
   driving.mount = plan::MountKind::kAltAzimuth;

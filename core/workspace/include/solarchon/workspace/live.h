@@ -12,6 +12,7 @@
 #include "solarchon/live/setting.h"
 #include "solarchon/match/clip.h"
 #include "solarchon/optics/parts.h"
+#include "solarchon/seeing/cloud.h"
 #include "solarchon/sky/site.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/workspace.h"
@@ -51,6 +52,12 @@ namespace solarchon::workspace {
                                                            const Answers& answers,
                                                            std::optional<double> exposure_ms,
                                                            std::uint32_t seed);
+
+/// The cloud that a simulated camera meets where the forecast says per cent, which tell no stops: a
+/// full veil takes half a stop, a full cover four; between gaps it is uneven. None without a
+/// forecast for that instant.
+[[nodiscard]] seeing::Cloud cloud_of(const Workspace& workspace, sky::UtcTime time,
+                                     std::uint32_t seed);
 
 /// What is worth knowing of a clip later: site, light path, target, weather, where the Sun stood,
 /// how the picture hangs.
