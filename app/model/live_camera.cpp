@@ -220,7 +220,9 @@ void LiveCamera::let_go() {
 
 void LiveCamera::take_recorded(const std::vector<capture::Recorded>& recorded) {
   for (const capture::Recorded& clip : recorded) {
-    clip_ = QString::fromStdString(clip.file.string());
+    if (was_in_series_) {  // else the next may go on already
+      clip_ = QString::fromStdString(clip.file.string());
+    }
     emit clipRecorded(clip.file);
   }
 }

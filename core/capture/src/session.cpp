@@ -40,11 +40,12 @@ class Session::Machine {
     const std::lock_guard lock(mutex_);
     wishes_.record = std::move(plan);
     wishes_.stop_recording = true;
+    glance_.recording = RecordState{};  // it goes on from here, whatever the one before says
   }
   void stop_recording() {
     const std::lock_guard lock(mutex_);
     wishes_.stop_recording = true;
-    wishes_.record.reset();
+    forget_record();
   }
   std::vector<Recorded> close() {
     thread_.request_stop();
@@ -205,7 +206,9 @@ class Session::Machine {
       std::swap(wishes, wishes_);
     }
     if (wishes.exposure) {
-      exposures_.reset();  // it would set its own again
+      if (exposures_) {
+        stop_run();  // it would set its own again
+      }
       expose_now(*wishes.exposure);
     }
     for (const auto& turn : wishes.turns) {
@@ -243,6 +246,10 @@ class Session::Machine {
   void begin_recording(RecordPlan plan, const LiveFrame& frame) {
     const double rate_hz = card().rate_hz > 0.0 ? card().rate_hz : 25.0;
     recording_ = Recorded{plan.file, {}, frame.frame.info.time, frame.frame.info.exposure_ms};
+    {
+      const std::lock_guard lock(mutex_);
+      glance_.recording = RecordState{};
+    }
     auto begun = Recorder::begin(std::move(plan), frame, rate_hz);
     const std::lock_guard lock(mutex_);
     if (begun) {
@@ -314,6 +321,13 @@ class Session::Machine {
     }
   }
 
+  /// A recording that was asked for and has not begun; under the mutex.
+  void forget_record() {
+    if (wishes_.record && !recorder_) {
+      glance_.recording.reset();
+    }
+    wishes_.record.reset();
+  }
   void note_refusal(const base::Result<void>& done) {
     const std::lock_guard lock(mutex_);
     glance_.refusal = done ? std::nullopt : std::optional(done.error());
@@ -476,6 +490,7 @@ class Session::Machine {
     {
       const std::lock_guard lock(mutex_);
       glance_.ended = true;
+      forget_record();
       if (series_) {
         glance_.series = series_->state();
         glance_.series->stage = SeriesStage::kFailed;

@@ -80,6 +80,19 @@ TEST(ExposureRun, StoppedItLeavesTheExposureOfBefore) {
   }));
 }
 
+TEST(ExposureRun, EndsWhereAnotherExposureIsSet) {
+  PaintedSource::Ways slow;
+  slow.rate_hz = 1.0;
+  Session session(std::make_unique<PaintedSource>(slow), setting(), {}, 1000.0);
+  session.run_exposures(ladder());
+  ASSERT_TRUE(wait_until(
+      session, [](const Glance& now) { return now.exposing && now.exposing->place >= 1; }));
+  session.expose(3.0, setting());
+  EXPECT_TRUE(wait_until(session, [](const Glance& now) {
+    return !now.exposing && now.frame->info.exposure_ms == 3.0;
+  }));
+}
+
 TEST(ExposureRun, SaysWhatStandsAgainstIt) {
   PaintedSource::Ways ways;
   ways.exposes = false;
