@@ -16,6 +16,7 @@
 #include "cli/place.h"
 #include "cli/plan_commands.h"
 #include "cli/record.h"
+#include "cli/reduce_commands.h"
 #include "cli/spoken_reports.h"
 #include "cli/values.h"
 
@@ -442,10 +443,11 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   MountOptions mount_options;
   MatchOptions match_options;
   LiveOptions live_options;
+  ReduceOptions reduce_options;
   for (std::vector<Command>& of_a_kind :
        std::array{add_align_commands(app, align_options), add_mount_commands(app, mount_options),
                   add_match_commands(app, match_options), add_live_commands(app, live_options),
-                  add_log_commands(app, log_options)}) {
+                  add_reduce_commands(app, reduce_options), add_log_commands(app, log_options)}) {
     std::move(of_a_kind.begin(), of_a_kind.end(), std::back_inserter(further));
   }
 
@@ -459,7 +461,7 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
                        base::wants("one-of", {},
                                    "sun, day, plan, runbook, forecast, year, windows, find, north, "
                                    "align, mount, match, expose, rig, catalogue, rules, simulate, "
-                                   "measure, clip, grade, record, watch, log, "
+                                   "measure, clip, grade, stack, record, watch, log, "
                                    "demo")});
     }
   }

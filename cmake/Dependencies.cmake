@@ -27,3 +27,5 @@ find_library(OPENCV_CORE_LIBRARY opencv_core REQUIRED)
 add_library(solarchon_opencv_core INTERFACE)
 target_include_directories(solarchon_opencv_core SYSTEM INTERFACE ${OPENCV_INCLUDE_DIR})
 target_link_libraries(solarchon_opencv_core INTERFACE ${OPENCV_CORE_LIBRARY})
+# For bench/ alone, which compares with a plain chain of its functions.
+find_library(OPENCV_IMGPROC_LIBRARY opencv_imgproc)

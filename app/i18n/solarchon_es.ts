@@ -10668,5 +10668,13 @@ P %4°, B₀ %5°</translation>
         <source>Blow it off the camera&apos;s window, or take a flat with the camera as it is.</source>
         <translation>Sóplelo de la ventana de la cámara, o tome un flat con la cámara tal como está.</translation>
     </message>
+    <message>
+        <source>nothing in it is found again from frame to frame: cloud, an empty field, or far out of focus</source>
+        <translation>nada en él vuelve a hallarse de un fotograma a otro: nubes, un campo vacío o muy desenfocado</translation>
+    </message>
+    <message>
+        <source>it is no longer the file that the recipe was made with</source>
+        <translation>ya no es el archivo con el que se hizo la receta</translation>
+    </message>
 </context>
 </TS>

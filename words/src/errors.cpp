@@ -109,6 +109,11 @@ constexpr TextRow kRemarks[] = {
      TEXT(
          "the picture is too dim: nothing in it stands out by a hundredth of full; expose longer")},
     {"picture-too-bright", TEXT("the picture is full all over; expose shorter")},
+    // Clips that are reduced.
+    {"no-structure",
+     TEXT("nothing in it is found again from frame to frame: cloud, an empty field, or far out of "
+          "focus")},
+    {"another-file", TEXT("it is no longer the file that the recipe was made with")},
     // The light path.
     {"telescope-and-camera", TEXT("a telescope and a camera behind it")},
     {"telescope-and-eyepiece", TEXT("a telescope and an eyepiece without a camera behind it")},

@@ -2,14 +2,22 @@
 #pragma once
 
 #include <cstdint>
+#include <optional>
 
 #include "solarchon/frames/clip_writer.h"
 #include "solarchon/frames/frame.h"
+#include "solarchon/frames/picture.h"
 
 namespace solarchon::frames {
 
 /// Reads a file whose first bytes are those of FITS.
 [[nodiscard]] base::Result<Frame> read_fits(const std::filesystem::path& path);
+
+/// A picture that write_fits_picture wrote; none where the file is another's.
+[[nodiscard]] base::Result<std::optional<Picture>> read_fits_picture(
+    const std::filesystem::path& path);
+[[nodiscard]] base::Result<void> write_fits_picture(const Picture& picture,
+                                                    const std::filesystem::path& path);
 
 /// Where things stand in a cube without frames that was just made.
 struct CubeHeader {

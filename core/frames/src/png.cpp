@@ -11,6 +11,7 @@
 #include <memory>
 
 #include "grey.h"
+#include "interleaved.h"
 #include "solarchon/base/file.h"
 
 namespace solarchon::frames {
@@ -73,15 +74,28 @@ bool read_rows(png_structp png, png_infop info, std::vector<png_bytep>& rows,
   return true;
 }
 
-bool write_rows(png_structp png, png_infop info, std::FILE* file, const Frame& frame,
-                png_bytep* rows) {
+/// What goes into a file: samples of 16 bits in this machine's byte order.
+struct PngContent {
+  int width;
+  int height;
+  int planes;
+  std::vector<std::uint16_t> samples;
+  std::string recipe;
+};
+
+bool write_rows(png_structp png, png_infop info, std::FILE* file, const PngContent& content,
+                png_bytep* rows, png_textp text) {
   if (setjmp(png_jmpbuf(png)) != 0) {
     return false;
   }
   png_init_io(png, file);
-  png_set_IHDR(png, info, static_cast<png_uint_32>(frame.width),
-               static_cast<png_uint_32>(frame.height), 16, PNG_COLOR_TYPE_GRAY, PNG_INTERLACE_NONE,
+  png_set_IHDR(png, info, static_cast<png_uint_32>(content.width),
+               static_cast<png_uint_32>(content.height), 16,
+               content.planes == 3 ? PNG_COLOR_TYPE_RGB : PNG_COLOR_TYPE_GRAY, PNG_INTERLACE_NONE,
                PNG_COMPRESSION_TYPE_DEFAULT, PNG_FILTER_TYPE_DEFAULT);
+  if (text != nullptr) {
+    png_set_text(png, info, text, 1);
+  }
   png_write_info(png, info);
   if (std::endian::native == std::endian::little) {
     png_set_swap(png);
@@ -89,6 +103,42 @@ bool write_rows(png_structp png, png_infop info, std::FILE* file, const Frame& f
   png_write_image(png, rows);
   png_write_end(png, nullptr);
   return true;
+}
+
+Result<void> write_content(PngContent content, const std::filesystem::path& path) {
+  return base::write_beside_then_rename(
+      path, [&](const std::filesystem::path& target) -> Result<void> {
+        FileHandle file(std::fopen(target.c_str(), "wb"), &std::fclose);
+        if (!file) {
+          return fail(ErrorCode::kUnwritable, path.string());
+        }
+        std::vector<png_bytep> rows;
+        rows.reserve(static_cast<std::size_t>(content.height));
+        for (int y = 0; y < content.height; ++y) {
+          rows.push_back(reinterpret_cast<png_bytep>(content.samples.data() +
+                                                     static_cast<std::ptrdiff_t>(y) *
+                                                         content.width * content.planes));
+        }
+        std::string keyword = "Recipe";
+        png_text text{};
+        text.compression = PNG_ITXT_COMPRESSION_zTXt;
+        text.key = keyword.data();
+        text.text = content.recipe.data();
+        text.itxt_length = content.recipe.size();
+        PngState state;
+        png_structp png =
+            png_create_write_struct(PNG_LIBPNG_VER_STRING, &state, keep_reason, ignore_warning);
+        png_infop info = png_create_info_struct(png);
+        const bool written = write_rows(png, info, file.get(), content, rows.data(),
+                                        content.recipe.empty() ? nullptr : &text);
+        png_destroy_write_struct(&png, &info);
+        const bool closed = std::fclose(file.release()) == 0;
+        if (!written || !closed) {
+          return fail_because(ErrorCode::kUnwritable, path.string(),
+                              base::reported(state.reason.data()));
+        }
+        return {};
+      });
 }
 
 }  // namespace
@@ -143,37 +193,18 @@ Result<Frame> read_png(const std::filesystem::path& path) {
 }
 
 Result<void> write_png(const Frame& frame, const std::filesystem::path& path) {
-  return base::write_beside_then_rename(
-      path, [&](const std::filesystem::path& target) -> Result<void> {
-        FileHandle file(std::fopen(target.c_str(), "wb"), &std::fclose);
-        if (!file) {
-          return fail(ErrorCode::kUnwritable, path.string());
-        }
-        std::vector<std::uint16_t> stretched(frame.pixels.size());
-        for (std::size_t i = 0; i < stretched.size(); ++i) {
-          const int full = frame.saturation;
-          const int value = std::min<int>(frame.pixels[i], full);
-          stretched[i] = static_cast<std::uint16_t>((value * 65535LL + full / 2) / full);
-        }
-        std::vector<png_bytep> rows;
-        rows.reserve(static_cast<std::size_t>(frame.height));
-        for (int y = 0; y < frame.height; ++y) {
-          rows.push_back(reinterpret_cast<png_bytep>(stretched.data() +
-                                                     static_cast<std::ptrdiff_t>(y) * frame.width));
-        }
-        PngState state;
-        png_structp png =
-            png_create_write_struct(PNG_LIBPNG_VER_STRING, &state, keep_reason, ignore_warning);
-        png_infop info = png_create_info_struct(png);
-        const bool written = write_rows(png, info, file.get(), frame, rows.data());
-        png_destroy_write_struct(&png, &info);
-        const bool closed = std::fclose(file.release()) == 0;
-        if (!written || !closed) {
-          return fail_because(ErrorCode::kUnwritable, path.string(),
-                              base::reported(state.reason.data()));
-        }
-        return {};
-      });
+  std::vector<std::uint16_t> stretched(frame.pixels.size());
+  for (std::size_t i = 0; i < stretched.size(); ++i) {
+    const int full = frame.saturation;
+    const int value = std::min<int>(frame.pixels[i], full);
+    stretched[i] = static_cast<std::uint16_t>((value * 65535LL + full / 2) / full);
+  }
+  return write_content({frame.width, frame.height, 1, std::move(stretched), {}}, path);
+}
+
+Result<void> write_png_picture(const Picture& picture, const std::filesystem::path& path) {
+  return write_content(
+      {picture.width, picture.height, picture.planes, interleaved(picture), picture.recipe}, path);
 }
 
 }  // namespace solarchon::frames

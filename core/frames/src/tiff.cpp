@@ -9,6 +9,7 @@
 #include <memory>
 
 #include "grey.h"
+#include "interleaved.h"
 #include "solarchon/base/file.h"
 
 namespace solarchon::frames {
@@ -161,24 +162,30 @@ Result<Frame> read_tiff(const std::filesystem::path& path) {
   return frame;
 }
 
-Result<void> write_tiff(const Frame& frame, const std::filesystem::path& path) {
+namespace {
+
+/// @param samples  of 16 bits, the planes of a pixel together
+Result<void> write_samples(int width, int height, int planes, std::vector<std::uint16_t> samples,
+                           const std::string& recipe, const std::filesystem::path& path) {
   return base::write_beside_then_rename(
       path, [&](const std::filesystem::path& target) -> Result<void> {
         TiffHandle tiff = open_tiff(target, "w");
         bool written = tiff != nullptr;
         if (written) {
-          TIFFSetField(tiff.get(), TIFFTAG_IMAGEWIDTH, static_cast<std::uint32_t>(frame.width));
-          TIFFSetField(tiff.get(), TIFFTAG_IMAGELENGTH, static_cast<std::uint32_t>(frame.height));
+          TIFFSetField(tiff.get(), TIFFTAG_IMAGEWIDTH, static_cast<std::uint32_t>(width));
+          TIFFSetField(tiff.get(), TIFFTAG_IMAGELENGTH, static_cast<std::uint32_t>(height));
           TIFFSetField(tiff.get(), TIFFTAG_BITSPERSAMPLE, 16);
-          TIFFSetField(tiff.get(), TIFFTAG_SAMPLESPERPIXEL, 1);
-          TIFFSetField(tiff.get(), TIFFTAG_PHOTOMETRIC, PHOTOMETRIC_MINISBLACK);
+          TIFFSetField(tiff.get(), TIFFTAG_SAMPLESPERPIXEL, planes);
+          TIFFSetField(tiff.get(), TIFFTAG_PHOTOMETRIC,
+                       planes == 3 ? PHOTOMETRIC_RGB : PHOTOMETRIC_MINISBLACK);
           TIFFSetField(tiff.get(), TIFFTAG_PLANARCONFIG, PLANARCONFIG_CONTIG);
           TIFFSetField(tiff.get(), TIFFTAG_ROWSPERSTRIP, 16);
-          std::vector<std::uint16_t> row(static_cast<std::size_t>(frame.width));
-          for (int y = 0; y < frame.height && written; ++y) {
-            std::copy_n(frame.pixels.begin() + static_cast<std::ptrdiff_t>(y) * frame.width,
-                        frame.width, row.begin());
-            written = TIFFWriteScanline(tiff.get(), row.data(), static_cast<std::uint32_t>(y)) == 1;
+          if (!recipe.empty()) {
+            TIFFSetField(tiff.get(), TIFFTAG_IMAGEDESCRIPTION, recipe.c_str());
+          }
+          for (int y = 0; y < height && written; ++y) {
+            std::uint16_t* row = samples.data() + static_cast<std::ptrdiff_t>(y) * width * planes;
+            written = TIFFWriteScanline(tiff.get(), row, static_cast<std::uint32_t>(y)) == 1;
           }
           written = written && TIFFFlush(tiff.get()) == 1;
         }
@@ -187,6 +194,17 @@ Result<void> write_tiff(const Frame& frame, const std::filesystem::path& path) {
         }
         return {};
       });
+}
+
+}  // namespace
+
+Result<void> write_tiff(const Frame& frame, const std::filesystem::path& path) {
+  return write_samples(frame.width, frame.height, 1, frame.pixels, {}, path);
+}
+
+Result<void> write_tiff_picture(const Picture& picture, const std::filesystem::path& path) {
+  return write_samples(picture.width, picture.height, picture.planes, interleaved(picture),
+                       picture.recipe, path);
 }
 
 }  // namespace solarchon::frames

@@ -2,10 +2,14 @@
 #pragma once
 
 #include "solarchon/frames/frame.h"
+#include "solarchon/frames/picture.h"
 
 namespace solarchon::frames {
 
 /// Reads a file whose first bytes are those of TIFF.
 [[nodiscard]] base::Result<Frame> read_tiff(const std::filesystem::path& path);
+
+[[nodiscard]] base::Result<void> write_tiff_picture(const Picture& picture,
+                                                    const std::filesystem::path& path);
 
 }  // namespace solarchon::frames

@@ -22,14 +22,6 @@ constexpr double kDriftKept_s = 60.0;
 constexpr double kWidthKept_s = 4.0;
 constexpr double kEnoughLimb = 0.08;  ///< of it in sight, to know where the centre is
 
-/// Half of what the aperture resolves, in whole pixels.
-int scale_of(const Setting& setting) {
-  const double resolved_arcsec =
-      1e-6 * setting.wavelength_nm / setting.aperture_mm * base::kArcsecPerRad;
-  return std::clamp(
-      static_cast<int>(std::lround(0.7 * resolved_arcsec / setting.plate_scale_arcsec_px)), 1, 8);
-}
-
 /// Brightness that the middle of the disc has, of full scale, by all of the disc that is in sight:
 /// the darkening towards its edge is taken out.
 double centre_level(const frames::Frame& frame, const std::optional<LimbSeen>& limb,
@@ -82,7 +74,7 @@ double Drift::arcsec_min() const { return std::hypot(right_arcsec_min, down_arcs
 
 Meters::Meters(const Setting& setting)
     : setting_(setting),
-      scale_px_(scale_of(setting)),
+      scale_px_(detail_scale_px(setting)),
       limb_(setting.sun_radius_arcsec / setting.plate_scale_arcsec_px),
       air_(setting),
       bands_(setting.pixel_um(), setting.wavelength_nm) {}

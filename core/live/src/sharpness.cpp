@@ -7,6 +7,8 @@
 #include <cstdint>
 #include <vector>
 
+#include "solarchon/base/angle.h"
+
 namespace solarchon::live {
 
 namespace {
@@ -60,7 +62,18 @@ Level level_of(const frames::Frame& frame) {
   return level;
 }
 
+int detail_scale_px(const Setting& setting) {
+  const double resolved_arcsec =
+      1e-6 * setting.wavelength_nm / setting.aperture_mm * base::kArcsecPerRad;
+  return std::clamp(
+      static_cast<int>(std::lround(0.7 * resolved_arcsec / setting.plate_scale_arcsec_px)), 1, 8);
+}
+
 Sharpness sharpness_of(const frames::Frame& frame, int scale_px, double black) {
+  return sharpness_of(frame, scale_px, black, level_of(frame).bright);
+}
+
+Sharpness sharpness_of(const frames::Frame& frame, int scale_px, double black, double bright) {
   constexpr double kMostPixels = 150'000.0;
   Sharpness sharpness;
   const int scale = std::clamp(scale_px, 1, 16);
@@ -68,10 +81,9 @@ Sharpness sharpness_of(const frames::Frame& frame, int scale_px, double black) {
   if (columns < 3 || frame.height < 3 * scale) {
     return sharpness;
   }
-  const Level level = level_of(frame);
   const double dark = black * frame.saturation;
-  const double least = dark + 0.25 * (level.bright * frame.saturation - dark);
-  if (level.bright <= black) {
+  const double least = dark + 0.25 * (bright * frame.saturation - dark);
+  if (bright <= black) {
     return sharpness;
   }
   // Stripes of three binned rows, evenly over the height.

@@ -23,6 +23,7 @@ struct ClipFacts {
   FrameInfo info;  ///< of the first frame
   /// Of each frame since the first, where a file beside the clip tells it (ClipWriter); else empty.
   std::vector<double> seconds = {};
+  bool parts_alone = false;  ///< a part of a frame is read without the rest
 };
 
 /// Frames of a clip, one at a time: a FITS cube, grey or colour video, or a series of pictures.

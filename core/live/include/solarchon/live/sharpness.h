@@ -2,6 +2,7 @@
 #pragma once
 
 #include "solarchon/frames/frame.h"
+#include "solarchon/live/setting.h"
 
 namespace solarchon::live {
 
@@ -14,6 +15,10 @@ struct Level {
 };
 /// Looks at some hundred thousand pixels, evenly over the frame. An empty frame gives zeros.
 [[nodiscard]] Level level_of(const frames::Frame& frame);
+
+/// The size of detail that says most of sharpness: half of what the aperture resolves, in whole
+/// pixels, 1 to 8.
+[[nodiscard]] int detail_scale_px(const Setting& setting);
 
 /// Detail in a frame, as a figure that grows with sharpness and with nothing else.
 struct Sharpness {
@@ -29,5 +34,8 @@ struct Sharpness {
 /// Accuracy: noise of up to a tenth of the disc's brightness changes `detail` by less than 5 per
 /// cent of a sharp frame's; light by 1 per cent.
 [[nodiscard]] Sharpness sharpness_of(const frames::Frame& frame, int scale_px, double black = 0.0);
+/// The same of a part of a frame, whose bright part is known (Level::bright of the whole).
+[[nodiscard]] Sharpness sharpness_of(const frames::Frame& frame, int scale_px, double black,
+                                     double bright);
 
 }  // namespace solarchon::live

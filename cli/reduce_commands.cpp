@@ -1,0 +1,164 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "cli/reduce_commands.h"
+
+#include "solarchon/live/sharpness.h"
+#include "solarchon/optics/rig_file.h"
+#include "solarchon/reduce/recipe.h"
+#include "solarchon/sky/sun.h"
+#include "solarchon/workspace/answers.h"
+#include "solarchon/workspace/live.h"
+
+namespace solarchon::cli {
+
+using base::ErrorCode;
+using base::Json;
+using base::Result;
+
+namespace {
+
+constexpr base::Range kShareRange{0.0001, 1.0};
+constexpr base::Range kLevelRange{0.0, 1000.0};
+constexpr base::Range kCalmRange{0.05, 3600.0};
+
+Result<std::optional<reduce::KeepWish>> keep_of(const ReduceOptions& options) {
+  if (options.keep.empty() && !options.share) {
+    return std::optional<reduce::KeepWish>();
+  }
+  reduce::KeepWish wish;
+  if (!options.keep.empty()) {
+    const auto rule = reduce::kKeepWords.from(options.keep);
+    if (!rule) {
+      return base::fail(ErrorCode::kUnknownValue, "keep", options.keep,
+                        base::one_of(reduce::kKeepWords.list()));
+    }
+    wish.rule = *rule;
+  }
+  const auto share = base::checked("share", options.share.value_or(wish.share), kShareRange);
+  const auto level = base::checked("level", options.level.value_or(wish.level), kLevelRange);
+  const auto calm = base::checked("calm", options.calm_s.value_or(wish.calm_s), kCalmRange);
+  if (!share || !level || !calm) {
+    return tl::make_unexpected(!share ? share.error() : !level ? level.error() : calm.error());
+  }
+  wish.share = *share;
+  wish.level = *level;
+  wish.calm_s = *calm;
+  return std::optional(wish);
+}
+
+/// The size of detail that the light path resolves, in the clip's pixels.
+Result<int> scale_of(const ReduceOptions& options) {
+  auto clip = frames::ClipReader::open(options.clip);
+  if (!clip) {
+    return tl::make_unexpected(clip.error());
+  }
+  const auto rig = optics::read_rig(options.rig);
+  if (!rig) {
+    return tl::make_unexpected(rig.error());
+  }
+  workspace::Workspace space;
+  space.rig = *rig;
+  const sky::UtcTime time = clip->facts().info.time.value_or(sky::UtcTime{});
+  const auto answers = workspace::answer(space, time, sky::geocentric_sun(time, 0.0));
+  return workspace::live_setting(space, answers, {}, 0.0).map([&](live::Setting setting) {
+    if (const auto scale = clip->facts().info.plate_scale_arcsec_px) {
+      setting.plate_scale_arcsec_px = *scale;
+    }
+    return live::detail_scale_px(setting);
+  });
+}
+
+Result<reduce::Recipe> recipe_of(const ReduceOptions& options) {
+  if (!options.recipe.empty()) {
+    return reduce::read_recipe(options.recipe);
+  }
+  if (options.clip.empty()) {
+    return base::fail(ErrorCode::kMissing, "clip");
+  }
+  const auto keep = keep_of(options);
+  if (!keep) {
+    return tl::make_unexpected(keep.error());
+  }
+  reduce::Recipe recipe;
+  recipe.clip = options.clip;
+  recipe.keep = *keep;
+  recipe.grade.black = options.black;
+  recipe.dark = options.dark;
+  recipe.flat = options.flat;
+  recipe.local = !options.whole;
+  recipe.clip_sigma = options.sigma;
+  recipe.finer = options.finer;
+  if (!options.rig.empty()) {
+    const auto scale = scale_of(options);
+    if (!scale) {
+      return tl::make_unexpected(scale.error());
+    }
+    recipe.grade.scale_px = *scale;
+  }
+  return recipe;
+}
+
+Result<Json> stacked(const ReduceOptions& options) {
+  const auto recipe = recipe_of(options);
+  if (!recipe) {
+    return tl::make_unexpected(recipe.error());
+  }
+  reduce::Reducer reducer;
+  const auto product = reducer.make(*recipe);
+  if (!product) {
+    return tl::make_unexpected(product.error());
+  }
+  if (const auto written = reduce::write_product(*product, options.out); !written) {
+    return tl::make_unexpected(written.error());
+  }
+  const reduce::ClipGrading& grading = *reducer.graded();
+  const reduce::Proposal proposal = reduce::propose(grading);
+  const auto unlike = std::count_if(grading.frames.begin(), grading.frames.end(),
+                                    [](const reduce::GradedFrame& frame) { return !frame.alike; });
+  const frames::Picture& picture = product->picture;
+  return Json{{"out", options.out},
+              {"recipe", reduce::recipe_beside(options.out).string()},
+              {"frames", grading.frames.size()},
+              {"kept", product->frames},
+              {"unlike", unlike},
+              {"damaged", grading.damaged},
+              {"cut_off", grading.cut_off},
+              {"width", picture.width},
+              {"height", picture.height},
+              {"planes", picture.planes},
+              {"scale_arcsec_px", base::or_null(picture.info.plate_scale_arcsec_px)},
+              {"detail_gain", product->gain.detail},
+              {"noise", product->facts.noise},
+              {"local_motion_px", product->facts.local_motion_px},
+              {"clipped_share", product->facts.clipped_share},
+              {"proposal",
+               {{"share", proposal.gain.share},
+                {"frames", proposal.gain.frames},
+                {"detail_gain", proposal.gain.detail},
+                {"noise", proposal.gain.noise},
+                {"even_air", proposal.even_air}}}};
+}
+
+}  // namespace
+
+std::vector<Command> add_reduce_commands(CLI::App& app, ReduceOptions& options) {
+  CLI::App* stack = app.add_subcommand("stack", "one picture from a clip's good frames");
+  stack->add_flag("--json", options.json, "answer as JSON (the only form)");
+  stack->add_option("clip", options.clip, "FITS cube, video or series of pictures");
+  stack->add_option("--out", options.out, "FITS, PNG or TIFF to write")->required();
+  stack->add_option("--recipe", options.recipe,
+                    "makes it by a recipe, or as another product was made");
+  stack->add_option("--rig", options.rig, "rig file that it was taken with");
+  stack->add_option("--keep", options.keep, "best, level, calm or all; else as is proposed");
+  stack->add_option("--share", options.share, "of the frames that is kept, 0 to 1");
+  stack->add_option("--level", options.level, "of sharpness, over the clip's median");
+  stack->add_option("--calm", options.calm_s, "how long calm has to last (s)");
+  stack->add_option("--dark", options.dark, "clip or picture with the cap on");
+  stack->add_option("--flat", options.flat, "clip or picture of something evenly lit");
+  stack->add_option("--black", options.black, "level without light, of full scale");
+  stack->add_option("--sigma", options.sigma, "further off, values do not count; 0: all do");
+  stack->add_option("--finer", options.finer, "pixels along one of the camera's: 1 or 2");
+  stack->add_flag("--whole", options.whole, "lays frames as wholes, not by their detail");
+  return {{stack, [&options] { return stacked(options); }}};
+}
+
+}  // namespace solarchon::cli

@@ -1,0 +1,35 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <CLI/CLI.hpp>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "cli/command.h"
+
+namespace solarchon::cli {
+
+struct ReduceOptions {
+  bool json = true;
+  std::string clip;
+  std::string out;
+  std::string recipe;
+  std::string rig;
+  std::string keep;
+  std::optional<double> share;
+  std::optional<double> level;
+  std::optional<double> calm_s;
+  std::string dark;
+  std::string flat;
+  double black = 0.0;
+  double sigma = 3.5;
+  int finer = 1;
+  bool whole = false;
+};
+
+/// Adds `stack`.
+/// @param options  must outlive the parsing and the answers
+[[nodiscard]] std::vector<Command> add_reduce_commands(CLI::App& app, ReduceOptions& options);
+
+}  // namespace solarchon::cli

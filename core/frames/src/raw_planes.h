@@ -1,0 +1,45 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstdint>
+#include <filesystem>
+#include <optional>
+#include <vector>
+
+#include "solarchon/frames/part.h"
+
+namespace solarchon::frames {
+
+/// The planes of an uncompressed cube of whole numbers, read as they lie in the file: quicker than
+/// through the library, which goes over every pixel several times.
+class RawPlanes {
+ public:
+  /// @param data   where the first plane begins
+  /// @param bytes  of a pixel: 1, or 2 for big-endian numbers with 32768 taken off
+  /// @return       none when the file cannot be opened
+  [[nodiscard]] static std::optional<RawPlanes> open(const std::filesystem::path& path,
+                                                     std::int64_t data, int width, int height,
+                                                     int bytes);
+  ~RawPlanes();
+  RawPlanes(RawPlanes&& other) noexcept;
+  RawPlanes& operator=(RawPlanes&& other) noexcept;
+  RawPlanes(const RawPlanes&) = delete;
+  RawPlanes& operator=(const RawPlanes&) = delete;
+
+  /// @param part  within the plane, rows from the top
+  /// @param into  its pixels have the part's size
+  /// @return      false when the file does not give them
+  [[nodiscard]] bool read(std::int64_t plane, const Part& part, Frame& into);
+
+ private:
+  RawPlanes(int file, std::int64_t data, int width, int height, int bytes)
+      : file_(file), data_(data), width_(width), height_(height), bytes_(bytes) {}
+  int file_;
+  std::int64_t data_;
+  int width_;
+  int height_;
+  int bytes_;
+  std::vector<unsigned char> buffer_;
+};
+
+}  // namespace solarchon::frames

@@ -1,0 +1,250 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "anchor.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace solarchon::reduce {
+
+using frames::Frame;
+using frames::Part;
+
+void bin_down(const Frame& frame, int bin, Frame& into) {
+  into.width = frame.width / bin;
+  into.height = frame.height / bin;
+  const auto pixels = static_cast<std::uint32_t>(bin * bin);
+  const auto full = static_cast<std::uint32_t>(frame.saturation) * pixels;
+  // Sums that do not fit are halved until they do.
+  unsigned shift = 0;
+  while ((full >> shift) > 65535U) {
+    ++shift;
+  }
+  into.saturation = static_cast<int>(full >> shift);
+  into.pixels.resize(static_cast<std::size_t>(into.width) * static_cast<std::size_t>(into.height));
+  std::vector<std::uint32_t> sums(static_cast<std::size_t>(into.width));
+  for (int y = 0; y < into.height; ++y) {
+    std::fill(sums.begin(), sums.end(), 0U);
+    for (int i = 0; i < bin; ++i) {
+      const std::uint16_t* row =
+          frame.pixels.data() + (static_cast<std::ptrdiff_t>(y) * bin + i) * frame.width;
+      if (bin == 2) {
+        for (std::size_t x = 0; x < sums.size(); ++x) {
+          sums[x] += static_cast<std::uint32_t>(row[2 * x]) + row[2 * x + 1];
+        }
+        continue;
+      }
+      for (int x = 0; x < into.width; ++x) {
+        std::uint32_t sum = 0;
+        for (int k = 0; k < bin; ++k) {
+          sum += row[x * bin + k];
+        }
+        sums[static_cast<std::size_t>(x)] += sum;
+      }
+    }
+    std::uint16_t* to = into.pixels.data() + static_cast<std::ptrdiff_t>(y) * into.width;
+    for (int x = 0; x < into.width; ++x) {
+      to[x] = static_cast<std::uint16_t>(sums[static_cast<std::size_t>(x)] >> shift);
+    }
+  }
+}
+
+namespace {
+
+Frame binned_part(const Frame& frame, const Part& part, int bin) {
+  Frame cut;
+  frames::cut(frame, part, cut);
+  Frame small;
+  bin_down(cut, bin, small);
+  return small;
+}
+
+Part moved(const Part& square, const Lying& by, int width_px, int height_px) {
+  const auto place = [](int from, double shift, int size, int room) {
+    return std::clamp(from + static_cast<int>(std::lround(shift)), 0, room - size);
+  };
+  return {place(square.left_px, by.right_px, square.width_px, width_px),
+          place(square.top_px, by.down_px, square.height_px, height_px), square.width_px,
+          square.height_px};
+}
+
+}  // namespace
+
+Anchor::Anchor(const Frame& reference, const Part& square, int bin)
+    : square_(square),
+      bin_(bin),
+      registered_(binned_part(reference, square, bin), 0, 0, square.width_px / bin) {}
+
+std::optional<Lying> Anchor::seek_once(const PartReader& read, int width_px, int height_px,
+                                       const Lying& expected) {
+  const Part at = moved(square_, expected, width_px, height_px);
+  if (!read(at, part_)) {
+    return std::nullopt;
+  }
+  bin_down(part_, bin_, binned_);
+  const auto found = registered_.lay(binned_);
+  if (!found) {
+    return std::nullopt;
+  }
+  return Lying{at.left_px - square_.left_px + found->right_px * bin_,
+               at.top_px - square_.top_px + found->down_px * bin_, live::level_of(binned_)};
+}
+
+std::optional<Lying> Anchor::seek(const PartReader& read, int width_px, int height_px,
+                                  const Lying& expected) {
+  const auto first = seek_once(read, width_px, height_px, expected);
+  // Far from where it was looked for, the square's edges cut off too much of it.
+  const double far = 0.04 * square_.width_px;
+  if (!first || (std::abs(first->right_px - expected.right_px) < far &&
+                 std::abs(first->down_px - expected.down_px) < far)) {
+    return first;
+  }
+  const auto closer = seek_once(read, width_px, height_px, *first);
+  return closer ? closer : first;
+}
+
+namespace {
+
+/// Slopes of a small picture as their least mean square over all directions: how well both of its
+/// coordinates can be told.
+double hold_of(const Frame& small) {
+  double xx = 0.0;
+  double yy = 0.0;
+  double xy = 0.0;
+  double noise = 0.0;
+  double light = 0.0;
+  double count = 0.0;
+  for (int y = 1; y + 1 < small.height; ++y) {
+    for (int x = 1; x + 1 < small.width; ++x) {
+      const double right = small.at(x + 1, y) - small.at(x - 1, y);
+      const double down = small.at(x, y + 1) - small.at(x, y - 1);
+      const double rest = small.at(x, y) - 0.25 * (small.at(x + 1, y) + small.at(x - 1, y) +
+                                                   small.at(x, y + 1) + small.at(x, y - 1));
+      xx += right * right;
+      yy += down * down;
+      xy += right * down;
+      noise += rest * rest;
+      light += small.at(x, y);
+      count += 1.0;
+    }
+  }
+  if (count < 1.0 || light <= 0.0) {
+    return 0.0;
+  }
+  const double least = 0.5 * (xx + yy) - std::hypot(0.5 * (xx - yy), xy);
+  constexpr double kOfTheRest = 1.25;  // its variance in units of a pixel's
+  return std::max(0.0, least - 2.0 * noise / kOfTheRest * 0.5) * count / (light * light);
+}
+
+struct Candidate {
+  Part square;
+  int bin = 1;
+};
+
+std::optional<Candidate> best_square(const Frame& reference, int bin, int side) {
+  const int size = side * bin;
+  if (size > std::min(reference.width, reference.height)) {
+    return std::nullopt;
+  }
+  Candidate best{{(reference.width - size) / 2, (reference.height - size) / 2, size, size}, bin};
+  double most = -1.0;
+  // Up to five places along each side.
+  constexpr int kPlaces = 5;
+  for (int j = 0; j < kPlaces; ++j) {
+    for (int i = 0; i < kPlaces; ++i) {
+      const Part square{(reference.width - size) * i / (kPlaces - 1),
+                        (reference.height - size) * j / (kPlaces - 1), size, size};
+      const double hold = hold_of(binned_part(reference, square, bin));
+      if (hold > most) {
+        most = hold;
+        best.square = square;
+      }
+    }
+  }
+  return best;
+}
+
+PartReader reader_of(const Frame& frame) {
+  return [&frame](const Part& part, Frame& into) {
+    frames::cut(frame, part, into);
+    return true;
+  };
+}
+
+double found_share(Anchor& anchor, const std::vector<Frame>& others) {
+  double found = 0.0;
+  for (const Frame& other : others) {
+    found += anchor.seek(reader_of(other), other.width, other.height, {}) ? 1.0 : 0.0;
+  }
+  return others.empty() ? 0.0 : found / static_cast<double>(others.size());
+}
+
+}  // namespace
+
+std::optional<Anchors> choose_anchors(const Frame& reference, const std::vector<Frame>& beside,
+                                      const std::vector<Frame>& spread) {
+  const int least = std::min(reference.width, reference.height);
+  const int side = least >= 256 ? 128 : (least >= 64 ? 64 : 32);
+  const int first_bin = least >= 1024 ? 2 : 1;
+  std::optional<Candidate> near;
+  std::optional<Candidate> wide;
+  double near_share = 0.0;
+  double wide_share = 0.0;
+  for (int bin = first_bin; side * bin <= least; bin *= 2) {
+    const auto candidate = best_square(reference, bin, side);
+    if (!candidate) {
+      break;
+    }
+    Anchor anchor(reference, candidate->square, bin);
+    const double close = found_share(anchor, beside);
+    const double all = found_share(anchor, spread);
+    constexpr double kClearlyMore = 1.3;
+    if (close > kClearlyMore * near_share) {
+      near_share = close;
+      near = candidate;
+    }
+    if (all >= wide_share && all > 0.0) {
+      wide_share = all;
+      wide = candidate;
+    }
+  }
+  constexpr double kLeastShare = 0.25;
+  if (near_share < kLeastShare && wide_share < kLeastShare) {
+    return std::nullopt;
+  }
+  if (!near) {
+    near = wide;
+  }
+  if (!wide) {
+    wide = near;
+  }
+  return Anchors{near->square, near->bin, wide->square, wide->bin};
+}
+
+std::optional<Lying> SquareFollower::follow(const PartReader& read, int width_px, int height_px) {
+  auto found = near_.seek(read, width_px, height_px, last_);
+  if (!found && !(wide_.square() == near_.square())) {
+    const auto about = wide_.seek(read, width_px, height_px, last_);
+    found = about ? near_.seek(read, width_px, height_px, *about) : std::nullopt;
+    if (!found) {
+      found = about;
+    }
+  }
+  if (found) {
+    last_ = *found;
+  }
+  return found;
+}
+
+std::optional<Lying> LimbFollower::follow(const PartReader& read, int width_px, int height_px) {
+  if (!read({0, 0, width_px, height_px}, frame_)) {
+    return std::nullopt;
+  }
+  const auto seen = watch_.look(frame_);
+  if (!seen) {
+    return std::nullopt;
+  }
+  return Lying{seen->centre_x_px - limb_.centre_x_px, seen->centre_y_px - limb_.centre_y_px,
+               live::level_of(frame_)};
+}
+
+}  // namespace solarchon::reduce

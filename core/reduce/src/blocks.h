@@ -1,0 +1,68 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstdint>
+#include <vector>
+
+#include "field.h"
+#include "solarchon/frames/frame.h"
+
+namespace solarchon::reduce {
+
+/// A frame as it is laid on the stack: its numbers become light by (number - black) gain.
+struct Layer {
+  const frames::Frame* frame = nullptr;
+  const Field* field = nullptr;
+  double black = 0.0;
+  double gain = 1.0;
+  double weight = 1.0;
+};
+
+/// What values are held against, before they count: their mean, and how far off they may be.
+struct Judge {
+  std::vector<float> mean;   ///< padded as the sums are
+  std::vector<float> limit;  ///< above 0
+};
+
+/// Sums of what was laid on one another, in rows that are padded to whole blocks.
+class Sums {
+ public:
+  static constexpr int kWide = 32;
+  static constexpr int kTall = 16;
+
+  /// @param squares  whether the squares are summed as well
+  Sums(int width, int height, bool squares);
+
+  /// Lays layers on rows kTall * band and following, all on one block before the next, so that its
+  /// sums stay close at hand. Bands may be done by several threads.
+  /// @param judge   none: all values count
+  /// @param phase   of the pixels against the camera's (px)
+  /// @param picky   values count by how near they lie to one of the camera's pixels
+  /// @return        how many values did not count
+  std::int64_t lay(const std::vector<Layer>& layers, int band, const Judge* judge,
+                   const Offset& phase, bool picky);
+
+  [[nodiscard]] int bands() const { return (height_ + kTall - 1) / kTall; }
+  [[nodiscard]] int stride() const { return stride_; }
+  [[nodiscard]] int height() const { return height_; }
+  [[nodiscard]] const std::vector<float>& sums() const { return sums_; }
+  [[nodiscard]] const std::vector<float>& weights() const { return weights_; }
+  [[nodiscard]] const std::vector<float>& squares() const { return squares_; }
+
+ private:
+  double lay_block(const Layer& layer, int left, int top, const Judge* judge, const Offset& phase,
+                   bool picky);
+
+  int width_;
+  int height_;
+  int stride_;
+  std::vector<float> sums_;
+  std::vector<float> weights_;
+  std::vector<float> squares_;
+};
+
+/// Weights of four pixels in a row for a place between the middle two. Keys' cubic with -1/2.
+/// @param share  of the way from the second to the third, 0 to 1
+[[nodiscard]] std::array<float, 4> cubic(double share);
+
+}  // namespace solarchon::reduce

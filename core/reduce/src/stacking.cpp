@@ -1,0 +1,580 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/reduce/stacking.h"
+
+#include <algorithm>
+#include <array>
+#include <atomic>
+#include <cmath>
+#include <mutex>
+#include <numeric>
+
+#include "blocks.h"
+#include "crew.h"
+#include "field.h"
+#include "solarchon/base/json.h"
+#include "solarchon/base/parallel.h"
+#include "solarchon/frames/clip_reader.h"
+
+namespace solarchon::reduce {
+
+using base::ErrorCode;
+using base::Result;
+using frames::ClipReader;
+using frames::Frame;
+using frames::Picture;
+
+namespace {
+
+/// The raw mosaic of a colour sensor as three frames: red, green, blue. What a place does not have
+/// is the mean of those around it that have it.
+std::array<Frame, 3> colours_of(const Frame& mosaic) {
+  std::array<Frame, 3> planes;
+  for (Frame& plane : planes) {
+    plane.width = mosaic.width;
+    plane.height = mosaic.height;
+    plane.saturation = mosaic.saturation;
+    plane.pixels.resize(mosaic.pixels.size());
+  }
+  const auto colour_at = [&](int x, int y) {
+    const char colour = mosaic.info.bayer[static_cast<std::size_t>((y % 2) * 2 + x % 2)];
+    return colour == 'R' ? 0U : (colour == 'G' ? 1U : 2U);
+  };
+  for (int y = 0; y < mosaic.height; ++y) {
+    for (int x = 0; x < mosaic.width; ++x) {
+      std::array<int, 3> sums{};
+      std::array<int, 3> counts{};
+      for (int j = std::max(0, y - 1); j <= std::min(mosaic.height - 1, y + 1); ++j) {
+        for (int i = std::max(0, x - 1); i <= std::min(mosaic.width - 1, x + 1); ++i) {
+          const std::size_t colour = colour_at(i, j);
+          sums.at(colour) += mosaic.at(i, j);
+          ++counts.at(colour);
+        }
+      }
+      const std::size_t at = static_cast<std::size_t>(y) * static_cast<std::size_t>(mosaic.width) +
+                             static_cast<std::size_t>(x);
+      for (std::size_t colour = 0; colour < 3; ++colour) {
+        const int count = std::max(1, counts.at(colour));
+        planes.at(colour).pixels[at] =
+            static_cast<std::uint16_t>((sums.at(colour) + count / 2) / count);
+      }
+      planes.at(colour_at(x, y)).pixels[at] = mosaic.at(x, y);
+    }
+  }
+  return planes;
+}
+
+bool is_mosaic(const std::string& bayer) {
+  return bayer.size() == 4 && bayer.find_first_not_of("RGB") == std::string::npos;
+}
+
+/// A frame in hand, ready to be laid.
+struct Ready {
+  bool read = false;
+  int number = 0;
+  std::vector<Frame> planes;
+  Field field;
+  Layer layer;  ///< without its frame and field
+};
+
+class Stacker {
+ public:
+  Stacker(std::filesystem::path clip, const ClipGrading& grading,
+          const std::vector<std::size_t>& places, const StackWishes& wishes, const base::Task& task)
+      : clip_(std::move(clip)), grading_(grading), places_(places), wishes_(wishes), task_(task) {}
+
+  Result<Stacked> run() {
+    for (int i = 0; i < hands(); ++i) {
+      auto reader = ClipReader::open(clip_);
+      if (!reader) {
+        return tl::make_unexpected(reader.error());
+      }
+      readers_.push_back(std::move(*reader));
+    }
+    const frames::ClipFacts& facts = readers_.front().facts();
+    if (facts.width != grading_.width_px || facts.height != grading_.height_px) {
+      return base::fail_because(ErrorCode::kMalformed, clip_.string(),
+                                base::because("another-size"));
+    }
+    planes_ = is_mosaic(facts.info.bayer) ? 3 : 1;
+    black_ = wishes_.calibration.dark || wishes_.calibration.flat ? kPedestal : grading_.black;
+    calibration_ = wishes_.calibration;
+    if (calibration_.bad.empty()) {
+      find_bad_pixels();
+    }
+    {
+      Frame probe;
+      probe.width = facts.width;
+      probe.height = facts.height;
+      probe.info.bayer = facts.info.bayer;
+      probe.pixels.resize(static_cast<std::size_t>(facts.width) *
+                          static_cast<std::size_t>(facts.height));
+      if (const auto fits = calibrate(calibration_, probe); !fits) {
+        return tl::make_unexpected(fits.error());
+      }
+    }
+    if (!make_reference() || !lay_all()) {
+      if (task_.stopped()) {
+        return base::fail(ErrorCode::kCancelled, "clip");
+      }
+      return base::fail_because(ErrorCode::kMalformed, clip_.string(),
+                                base::because("no-whole-frame"));
+    }
+    return finished();
+  }
+
+ private:
+  /// Pixels that stand out of the mean of some frames.
+  void find_bad_pixels() {
+    constexpr int kLooked = 12;
+    const frames::ClipFacts& facts = readers_.front().facts();
+    Picture mean;
+    mean.width = facts.width;
+    mean.height = facts.height;
+    mean.info.bayer = facts.info.bayer;
+    mean.values.assign(mean.plane_size(), 0.0F);
+    const int count = std::min(kLooked, static_cast<int>(places_.size()));
+    const float scale = 1.0F / static_cast<float>(count) / static_cast<float>(facts.saturation);
+    Frame frame;
+    for (int i = 0; i < count && !task_.stopped(); ++i) {
+      const std::size_t place =
+          places_[places_.size() * static_cast<std::size_t>(i) / static_cast<std::size_t>(count)];
+      if (readers_.front().read(grading_.frames[place].frame, frame)) {
+        for (std::size_t k = 0; k < frame.pixels.size(); ++k) {
+          mean.values[k] += static_cast<float>(frame.pixels[k]) * scale;
+        }
+      }
+    }
+    calibration_.bad = bad_pixels(mean);
+    // So many are no faults but what the picture shows.
+    constexpr std::size_t kMostShare = 1000;
+    if (calibration_.bad.size() > mean.values.size() / kMostShare) {
+      calibration_.bad.clear();
+    }
+  }
+
+  void take(std::size_t place, int hand, const FieldSeeker* seeker, Ready& into) {
+    const GradedFrame& graded = grading_.frames[place];
+    into.number = graded.frame;
+    into.planes.resize(1);
+    into.read = readers_[static_cast<std::size_t>(hand)].read(graded.frame, into.planes[0]) &&
+                calibrate(calibration_, into.planes[0]);
+    if (!into.read) {
+      return;
+    }
+    if (planes_ == 3) {
+      const std::array<Frame, 3> colours = colours_of(into.planes[0]);
+      into.planes.assign(colours.begin(), colours.end());
+    }
+    const Frame& shown = into.planes.size() > 1 ? into.planes[1] : into.planes[0];
+    const double full = shown.saturation;
+    Layer& layer = into.layer;
+    layer.black = black_ * full;
+    const double light = std::max(1e-6, graded.level - grading_.black);
+    const double usual = std::max(1e-6, grading_.level - grading_.black);
+    const double even_gain = usual / light / full;
+    const Offset about{graded.right_px, graded.down_px};
+    into.field = even_field(shown.width, shown.height, about, even_gain);
+    if (seeker != nullptr) {
+      Field field =
+          seeker->seek(shown, layer.black, about, scratch_[static_cast<std::size_t>(hand)]);
+      if (field.gain > 0.0) {
+        into.field = std::move(field);
+        for (std::size_t i = 0; i < bends_.size(); ++i) {
+          into.field.offsets[i].right_px -= bends_[i].right_px;
+          into.field.offsets[i].down_px -= bends_[i].down_px;
+        }
+        if (!wishes_.local) {
+          flatten(into.field);
+        }
+      }
+    }
+    layer.gain = into.field.gain;
+    layer.weight = std::clamp(light / usual, 0.05, 2.0) * std::clamp(graded.sharpness, 0.05, 20.0);
+  }
+
+  [[nodiscard]] static Offset mean_of(const Field& field) {
+    Offset mean;
+    for (const Offset& offset : field.offsets) {
+      mean.right_px += offset.right_px / static_cast<double>(field.offsets.size());
+      mean.down_px += offset.down_px / static_cast<double>(field.offsets.size());
+    }
+    return mean;
+  }
+  /// The same offset all over: the mean one.
+  static void flatten(Field& field) {
+    std::fill(field.offsets.begin(), field.offsets.end(), mean_of(field));
+  }
+
+  /// How the reference is bent: the air bends frames both ways, so that what they have in common
+  /// against it is its own.
+  void find_bends() {
+    constexpr std::size_t kLooked = 32;
+    const std::size_t count = std::min(kLooked, places_.size());
+    std::vector<Field> fields(count);
+    std::atomic<std::size_t> next{0};
+    together(hands(), [&](int hand) {
+      Ready ready;
+      for (std::size_t i = next++; i < count && !task_.stopped(); i = next++) {
+        take(places_[places_.size() * i / count], hand, seeker_.get(), ready);
+        if (ready.read && ready.field.columns > 1) {
+          fields[i] = std::move(ready.field);
+        }
+      }
+    });
+    std::vector<Offset> sums;
+    double used = 0.0;
+    for (const Field& field : fields) {
+      if (field.offsets.empty()) {
+        continue;
+      }
+      sums.resize(field.offsets.size());
+      const Offset mean = mean_of(field);
+      for (std::size_t i = 0; i < sums.size(); ++i) {
+        sums[i].right_px += field.offsets[i].right_px - mean.right_px;
+        sums[i].down_px += field.offsets[i].down_px - mean.down_px;
+      }
+      used += 1.0;
+    }
+    for (Offset& sum : sums) {
+      sum = {sum.right_px / used, sum.down_px / used};
+    }
+    bends_ = std::move(sums);
+  }
+
+  /// Reads some frames at once, and lays them: false when it was stopped.
+  bool lay(const std::vector<std::size_t>& places, const FieldSeeker* seeker,
+           const std::function<void(const std::vector<const Ready*>&, int band)>& lay_band,
+           int bands, double from, double to) {
+    constexpr std::size_t kAtOnce = 16;
+    batch_.resize(kAtOnce);
+    for (std::size_t first = 0; first < places.size(); first += kAtOnce) {
+      const std::size_t count = std::min(kAtOnce, places.size() - first);
+      std::atomic<std::size_t> next{0};
+      together(hands(), [&](int hand) {
+        for (std::size_t i = next++; i < count && !task_.stopped(); i = next++) {
+          take(places[first + i], hand, seeker, batch_[i]);
+        }
+      });
+      if (task_.stopped()) {
+        return false;
+      }
+      std::vector<const Ready*> readies;
+      for (std::size_t i = 0; i < count; ++i) {
+        if (batch_[i].read) {
+          readies.push_back(&batch_[i]);
+        }
+      }
+      const bool done =
+          base::each_row(bands, {task_.stop, {}}, [&](int band) { lay_band(readies, band); });
+      if (!done) {
+        return false;
+      }
+      for (std::size_t i = 0; i < count; ++i) {
+        took(batch_[i]);
+      }
+      task_.report(from + (to - from) * static_cast<double>(first + count) /
+                              static_cast<double>(places.size()));
+    }
+    return true;
+  }
+
+  [[nodiscard]] static std::vector<Layer> layers_of(const std::vector<const Ready*>& readies,
+                                                    std::size_t plane) {
+    std::vector<Layer> layers;
+    for (const Ready* ready : readies) {
+      layers.push_back(ready->layer);
+      layers.back().frame = &ready->planes[plane];
+      layers.back().field = &ready->field;
+    }
+    return layers;
+  }
+
+  void took(const Ready& ready) {
+    if (!ready.read) {
+      left_out_.push_back(ready.number);
+      return;
+    }
+    ++laid_;
+    motion_ += ready.field.local_px * ready.field.local_px;
+  }
+
+  [[nodiscard]] static Plane mean_of(const Sums& sums, int width, int height) {
+    Plane plane;
+    plane.width = width;
+    plane.height = height;
+    plane.values.resize(static_cast<std::size_t>(width) * static_cast<std::size_t>(height));
+    for (int y = 0; y < height; ++y) {
+      for (int x = 0; x < width; ++x) {
+        const auto at = static_cast<std::size_t>(y) * static_cast<std::size_t>(sums.stride()) +
+                        static_cast<std::size_t>(x);
+        plane.values[static_cast<std::size_t>(y) * static_cast<std::size_t>(width) +
+                     static_cast<std::size_t>(x)] =
+            sums.weights()[at] > 0.0F ? sums.sums()[at] / sums.weights()[at] : 0.0F;
+      }
+    }
+    return plane;
+  }
+
+  /// Mean and spread of the sharpest frames: laid as wholes, then by their detail, and once more
+  /// without what stands out in one of them.
+  bool make_reference() {
+    constexpr std::size_t kFewest = 8;
+    constexpr std::size_t kMost = 16;
+    std::vector<std::size_t> best = places_;
+    std::stable_sort(best.begin(), best.end(), [&](std::size_t a, std::size_t b) {
+      return grading_.frames[a].sharpness > grading_.frames[b].sharpness;
+    });
+    best.resize(std::min(best.size(), std::clamp(best.size() / 10, kFewest, kMost)));
+    std::sort(best.begin(), best.end());
+    const int width = grading_.width_px;
+    const int height = grading_.height_px;
+    const std::size_t shown = planes_ == 3 ? 1 : 0;
+    constexpr double kProgress = 0.1;
+    constexpr int kTurns = 3;
+    for (int turn = 0; turn < kTurns; ++turn) {
+      std::vector<Sums> sums;
+      sums.reserve(static_cast<std::size_t>(planes_));
+      for (int plane = 0; plane < planes_; ++plane) {
+        sums.emplace_back(width, height, turn > 0);
+      }
+      const bool done = lay(
+          best, seeker_.get(),
+          [&](const std::vector<const Ready*>& readies, int band) {
+            for (std::size_t plane = 0; plane < sums.size(); ++plane) {
+              if (turn > 0 || plane == shown) {
+                std::vector<Layer> layers = layers_of(readies, plane);
+                for (Layer& layer : layers) {
+                  layer.weight = 1.0;
+                }
+                const Judge* judge = judges_.empty() ? nullptr : &judges_[plane];
+                sums[plane].lay(layers, band, judge, {}, false);
+              }
+            }
+          },
+          sums.front().bands(), kProgress * turn / kTurns, kProgress * (turn + 1) / kTurns);
+      if (!done || laid_ == 0) {
+        return false;
+      }
+      reference_ = mean_of(sums[shown], width, height);
+      bends_.clear();
+      seeker_ = std::make_unique<FieldSeeker>(reference_);
+      if (turn > 0) {
+        // One of eight that is off by any amount lies within 2.5 deviations: it counts in them.
+        constexpr double kStrict = 2.2;
+        constexpr double kLostSpread = 1.15;
+        const bool last = turn == kTurns - 1;
+        judges_.clear();
+        for (const Sums& of_plane : sums) {
+          judges_.push_back(judge_of(of_plane, last ? kLostSpread * wishes_.clip_sigma : kStrict));
+        }
+      }
+      if (turn == kTurns - 2 && wishes_.local) {
+        find_bends();
+      }
+      laid_ = 0;
+      motion_ = 0.0;
+      left_out_.clear();
+    }
+    return !task_.stopped();
+  }
+
+  /// Values may be off by so many deviations: those of the best frames, and not less than noise.
+  [[nodiscard]] Judge judge_of(const Sums& sums, double deviations) const {
+    Judge judge;
+    judge.mean.resize(sums.sums().size(), 0.0F);
+    judge.limit.resize(sums.sums().size(), std::numeric_limits<float>::max());
+    const double light = std::max(1e-6, grading_.level - grading_.black);
+    const double noise = grading_.noise * light;
+    for (std::size_t i = 0; i < judge.mean.size(); ++i) {
+      const float weight = sums.weights()[i];
+      if (weight < 3.0F) {
+        continue;
+      }
+      const float mean = sums.sums()[i] / weight;
+      judge.mean[i] = mean;
+      if (wishes_.clip_sigma <= 0.0) {
+        continue;
+      }
+      const double variance = static_cast<double>(
+          std::max(0.0F, sums.squares()[i] / weight - mean * mean) * weight / (weight - 1.0F));
+      // Photons make it: it goes with the light.
+      const double share = std::clamp(static_cast<double>(mean) / light, 0.05, 4.0);
+      judge.limit[i] = static_cast<float>(deviations * std::sqrt(variance + noise * noise * share));
+    }
+    return judge;
+  }
+
+  /// Where the pixels of a finer picture lie between the camera's.
+  [[nodiscard]] std::vector<Offset> phases() const {
+    if (wishes_.finer == 1) {
+      return {{0.0, 0.0}};
+    }
+    constexpr double kQuarter = 0.25;
+    return {
+        {-kQuarter, -kQuarter}, {kQuarter, -kQuarter}, {-kQuarter, kQuarter}, {kQuarter, kQuarter}};
+  }
+
+  bool lay_all() {
+    const std::vector<Offset> offsets = phases();
+    for (int plane = 0; plane < planes_; ++plane) {
+      for (std::size_t i = 0; i < offsets.size(); ++i) {
+        sums_.emplace_back(grading_.width_px, grading_.height_px, false);
+      }
+    }
+    std::atomic<std::int64_t> not_counted{0};
+    constexpr double kProgress = 0.1;
+    const bool done = lay(
+        places_, seeker_.get(),
+        [&](const std::vector<const Ready*>& readies, int band) {
+          std::int64_t out = 0;
+          for (std::size_t plane = 0; plane < static_cast<std::size_t>(planes_); ++plane) {
+            const std::vector<Layer> layers = layers_of(readies, plane);
+            for (std::size_t i = 0; i < offsets.size(); ++i) {
+              out += sums_[plane * offsets.size() + i].lay(layers, band, &judges_[plane],
+                                                           offsets[i], wishes_.finer > 1);
+            }
+          }
+          not_counted += out;
+        },
+        sums_.front().bands(), kProgress, 1.0);
+    clipped_ = not_counted;
+    return done && laid_ > 0;
+  }
+
+  /// Rows and columns of which half of the weight is there.
+  [[nodiscard]] frames::Part covered() const {
+    const Sums& sums = sums_.front();
+    const int width = grading_.width_px;
+    const int height = grading_.height_px;
+    std::vector<double> of_row(static_cast<std::size_t>(height), 0.0);
+    std::vector<double> of_column(static_cast<std::size_t>(width), 0.0);
+    for (int y = 0; y < height; ++y) {
+      for (int x = 0; x < width; ++x) {
+        const auto weight = static_cast<double>(
+            sums.weights()[static_cast<std::size_t>(y) * static_cast<std::size_t>(sums.stride()) +
+                           static_cast<std::size_t>(x)]);
+        of_row[static_cast<std::size_t>(y)] += weight / width;
+        of_column[static_cast<std::size_t>(x)] += weight / height;
+      }
+    }
+    const auto ends = [](const std::vector<double>& weights) {
+      const double least = 0.5 * *std::max_element(weights.begin(), weights.end());
+      int from = 0;
+      int to = static_cast<int>(weights.size());
+      while (from < to - 1 && weights[static_cast<std::size_t>(from)] < least) {
+        ++from;
+      }
+      while (to > from + 1 && weights[static_cast<std::size_t>(to - 1)] < least) {
+        --to;
+      }
+      return std::pair(from, to);
+    };
+    const auto [left, right] = ends(of_column);
+    const auto [top, bottom] = ends(of_row);
+    return {left, top, right - left, bottom - top};
+  }
+
+  Stacked finished() {
+    Stacked stacked;
+    stacked.part = covered();
+    stacked.frames = laid_;
+    stacked.left_out = left_out_;
+    const double values = static_cast<double>(laid_) * grading_.width_px * grading_.height_px *
+                          static_cast<double>(sums_.size());
+    stacked.clipped_share = static_cast<double>(clipped_) / values;
+    stacked.local_motion_px = std::sqrt(motion_ / laid_);
+    stacked.noise = grading_.noise / std::sqrt(static_cast<double>(laid_));
+    Picture& picture = stacked.picture;
+    const int finer = wishes_.finer;
+    picture.width = stacked.part.width_px * finer;
+    picture.height = stacked.part.height_px * finer;
+    picture.planes = planes_;
+    picture.values.resize(picture.plane_size() * static_cast<std::size_t>(planes_));
+    const std::size_t offsets = phases().size();
+    for (int plane = 0; plane < planes_; ++plane) {
+      for (int y = 0; y < picture.height; ++y) {
+        for (int x = 0; x < picture.width; ++x) {
+          const std::size_t phase =
+              static_cast<std::size_t>(y % finer) * static_cast<std::size_t>(finer) +
+              static_cast<std::size_t>(x % finer);
+          const Sums& sums = sums_[static_cast<std::size_t>(plane) * offsets + phase];
+          const auto at = static_cast<std::size_t>(stacked.part.top_px + y / finer) *
+                              static_cast<std::size_t>(sums.stride()) +
+                          static_cast<std::size_t>(stacked.part.left_px + x / finer);
+          const float weight = sums.weights()[at];
+          picture
+              .values[(static_cast<std::size_t>(plane) * static_cast<std::size_t>(picture.height) +
+                       static_cast<std::size_t>(y)) *
+                          static_cast<std::size_t>(picture.width) +
+                      static_cast<std::size_t>(x)] =
+              weight > 0.0F ? sums.sums()[at] / weight
+                            : judges_[static_cast<std::size_t>(plane)].mean[at];
+        }
+      }
+    }
+    inform(picture.info, stacked);
+    return stacked;
+  }
+
+  void inform(frames::FrameInfo& info, const Stacked& /*stacked*/) const {
+    info = readers_.front().facts().info;
+    info.bayer.clear();
+    info.mosaic = false;
+    // Where the disc's middle lies in the stack is not known from the first frame's header.
+    info.centre_x_px.reset();
+    info.centre_y_px.reset();
+    if (info.plate_scale_arcsec_px) {
+      *info.plate_scale_arcsec_px /= wishes_.finer;
+    }
+    if (info.pixel_um) {
+      *info.pixel_um /= wishes_.finer;
+    }
+    if (info.time) {
+      double seconds = 0.0;
+      for (const std::size_t place : places_) {
+        seconds += grading_.frames[place].seconds / static_cast<double>(places_.size());
+      }
+      info.time = *info.time + sky::seconds(seconds);
+    }
+  }
+
+  std::filesystem::path clip_;
+  const ClipGrading& grading_;
+  const std::vector<std::size_t>& places_;
+  StackWishes wishes_;
+  const base::Task& task_;
+  Calibration calibration_;
+  std::vector<ClipReader> readers_;
+  int planes_ = 1;
+  double black_ = 0.0;
+  std::vector<Ready> batch_;
+  std::vector<std::array<Plane, 2>> scratch_ =
+      std::vector<std::array<Plane, 2>>(static_cast<std::size_t>(hands()));
+  Plane reference_;
+  std::unique_ptr<FieldSeeker> seeker_;
+  std::vector<Offset> bends_;  ///< of the reference, at the nodes of fields
+  std::vector<Judge> judges_;
+  std::vector<Sums> sums_;
+  std::vector<int> left_out_;
+  int laid_ = 0;
+  double motion_ = 0.0;
+  std::int64_t clipped_ = 0;
+};
+
+}  // namespace
+
+Result<Stacked> stack(const std::filesystem::path& clip, const ClipGrading& grading,
+                      const std::vector<std::size_t>& places, const StackWishes& wishes,
+                      const base::Task& task) {
+  if (places.empty()) {
+    return base::fail(ErrorCode::kMissing, "frames");
+  }
+  const auto finer = base::checked("finer", wishes.finer, {1.0, 2.0});
+  const auto sigma = base::checked("clip_sigma", wishes.clip_sigma, {0.0, 100.0});
+  if (!finer || !sigma) {
+    return tl::make_unexpected(!finer ? finer.error() : sigma.error());
+  }
+  return Stacker(clip, grading, places, wishes, task).run();
+}
+
+}  // namespace solarchon::reduce

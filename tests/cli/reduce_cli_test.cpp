@@ -1,0 +1,71 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <filesystem>
+
+#include "solarchon/frames/picture.h"
+#include "tests/cli/cli_support.h"
+#include "tests/core/reduce/painted.h"
+#include "tests/support/support.h"
+
+namespace solarchon::cli {
+namespace {
+
+using test::glimpse_of;
+using test::Painting;
+using test::TempFolder;
+
+struct PaintedClip {
+  PaintedClip() {
+    const Painting painting(220, 180);
+    base::Random random{31};
+    test::write_clip(file, 40, [&](int i) { return painting.frame(glimpse_of(i), random); });
+  }
+  TempFolder folder;
+  std::string file = (folder / "clip.fits").string();
+  std::string out = (folder / "stack.fits").string();
+};
+
+TEST(Stack, MakesAPictureAndTellsWhatWentIntoIt) {
+  const PaintedClip clip;
+  const Outcome outcome =
+      call({"stack", clip.file, "--out", clip.out, "--keep", "best", "--share", "0.25"});
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  const Json json = outcome.json();
+  EXPECT_EQ(json["frames"], 40);
+  EXPECT_EQ(json["kept"], 10);
+  EXPECT_EQ(json["unlike"], 0);
+  EXPECT_GT(json["detail_gain"].get<double>(), 1.0);
+  EXPECT_GT(json["proposal"]["share"].get<double>(), 0.0);
+  EXPECT_TRUE(frames::read_picture(clip.out));
+  EXPECT_TRUE(std::filesystem::exists(json["recipe"].get<std::string>()));
+  // And again by its recipe.
+  const std::string again = (clip.folder / "again.png").string();
+  const Outcome second = call({"stack", "--recipe", clip.out, "--out", again});
+  ASSERT_EQ(second.code, 0) << second.err;
+  EXPECT_EQ(second.json()["kept"], 10);
+}
+
+TEST(Stack, KeepsAsItIsTold) {
+  const PaintedClip clip;
+  const Outcome all = call({"stack", clip.file, "--out", clip.out, "--keep", "all"});
+  ASSERT_EQ(all.code, 0) << all.err;
+  EXPECT_EQ(all.json()["kept"], 40);
+  const Outcome level =
+      call({"stack", clip.file, "--out", clip.out, "--keep", "level", "--level", "1"});
+  ASSERT_EQ(level.code, 0) << level.err;
+  EXPECT_NEAR(level.json()["kept"].get<int>(), 20, 3);
+}
+
+TEST(Stack, NamesTheFieldThatIsWrong) {
+  const PaintedClip clip;
+  expect_bad_input(call({"stack", clip.file, "--out", clip.out, "--keep", "few"}), "keep");
+  expect_bad_input(call({"stack", clip.file, "--out", clip.out, "--share", "3"}), "share");
+  expect_bad_input(call({"stack", clip.file, "--out", clip.out, "--finer", "5"}), "finer");
+  expect_bad_input(call({"stack", clip.file, "--out", clip.out, "--sigma", "-1"}), "sigma");
+  expect_bad_input(call({"stack", clip.file, "--out", clip.out, "--black", "2"}), "black");
+  expect_bad_input(call({"stack", "--out", clip.out}), "clip");
+  expect_bad_input(call({"stack", "none.fits", "--out", clip.out}), "none.fits");
+  EXPECT_FALSE(std::filesystem::exists(clip.out));
+}
+
+}  // namespace
+}  // namespace solarchon::cli

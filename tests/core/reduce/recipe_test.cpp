@@ -1,0 +1,138 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/reduce/recipe.h"
+
+#include <gmock/gmock.h>
+
+#include <fstream>
+
+#include "painted.h"
+#include "solarchon/base/file.h"
+#include "tests/support/support.h"
+
+namespace solarchon::reduce {
+namespace {
+
+using base::ErrorCode;
+using test::FailsWith;
+using test::glimpse_of;
+using test::Painting;
+using test::TempFolder;
+using test::write_clip;
+
+class RecipeTest : public testing::Test {
+ protected:
+  void SetUp() override {
+    std::filesystem::create_directory(folder_ / "clips");
+    const Painting painting(200, 160);
+    base::Random random{21};
+    write_clip(clip_, 40, [&](int i) { return painting.frame(glimpse_of(i), random); });
+    recipe_.clip = clip_;
+  }
+  TempFolder folder_;
+  std::filesystem::path clip_ = folder_ / "clips/sun.fits";
+  Recipe recipe_;
+};
+
+TEST_F(RecipeTest, AProductCanBeMadeAgainFromItself) {
+  recipe_.keep = KeepWish{.rule = KeepRule::kBestShare, .share = 0.3};
+  recipe_.finer = 2;
+  Reducer reducer;
+  const auto product = reducer.make(recipe_);
+  ASSERT_TRUE(product);
+  for (const char* name : {"a.fits", "b.png", "c.tiff"}) {
+    ASSERT_TRUE(write_product(*product, folder_ / name)) << name;
+    EXPECT_TRUE(std::filesystem::exists(recipe_beside(folder_ / name)));
+  }
+  const auto inside = read_recipe(folder_ / "a.fits");
+  const auto beside = read_recipe(folder_ / "b.recipe.json");
+  ASSERT_TRUE(inside) << inside.error().field;
+  ASSERT_TRUE(beside);
+  EXPECT_EQ(inside->keep, recipe_.keep);
+  EXPECT_EQ(inside->finer, 2);
+  EXPECT_EQ(inside->clip.lexically_normal(), clip_.lexically_normal());
+  const auto again = Reducer().make(*inside);
+  ASSERT_TRUE(again);
+  ASSERT_EQ(again->picture.values.size(), product->picture.values.size());
+  for (std::size_t i = 0; i < again->picture.values.size(); i += 37) {
+    ASSERT_NEAR(again->picture.values[i], product->picture.values[i], 1e-5);
+  }
+  const auto read = frames::read_picture(folder_ / "a.fits");
+  ASSERT_TRUE(read);
+  EXPECT_EQ(read->values, product->picture.values) << "FITS keeps every digit";
+}
+
+TEST_F(RecipeTest, OnlyWhatDependsOnAChangeIsDoneAgain) {
+  Reducer reducer;
+  ASSERT_TRUE(reducer.make(recipe_));
+  // The clip is gone: what is not done again does not miss it.
+  std::filesystem::rename(clip_, folder_ / "clips/elsewhere.fits");
+  EXPECT_TRUE(reducer.make(recipe_)) << "nothing has changed";
+  recipe_.keep = KeepWish{.rule = KeepRule::kAll};
+  EXPECT_TRUE(reducer.choose(recipe_)) << "the grading still holds";
+  EXPECT_FALSE(reducer.make(recipe_)) << "stacking needs the frames";
+  recipe_.grade.scale_px = 3;
+  EXPECT_FALSE(reducer.grade(recipe_));
+}
+
+TEST_F(RecipeTest, AnotherFileUnderTheSameNameIsNotTaken) {
+  Reducer reducer;
+  const auto product = reducer.make(recipe_);
+  ASSERT_TRUE(product);
+  ASSERT_TRUE(write_product(*product, folder_ / "a.fits"));
+  std::fstream file(clip_, std::ios::in | std::ios::out | std::ios::binary);
+  file.seekp(20000);
+  file.put('x');
+  file.close();
+  const auto recipe = read_recipe(folder_ / "a.fits");
+  ASSERT_FALSE(recipe);
+  EXPECT_EQ(recipe.error().reason.id, "another-file");
+}
+
+TEST_F(RecipeTest, NamesWhatIsWrongInARecipe) {
+  Reducer reducer;
+  const auto product = reducer.make(recipe_);
+  ASSERT_TRUE(product);
+  ASSERT_TRUE(write_product(*product, folder_ / "a.fits"));
+  const std::string good = test::read_text(folder_ / "a.recipe.json");
+  const auto with = [&](const std::string& old, const std::string& other) {
+    std::string text = good;
+    const std::size_t at = text.find(old);
+    EXPECT_NE(at, std::string::npos) << old;
+    text.replace(at, old.size(), other);
+    test::write_text(folder_ / "x.json", text);
+    return read_recipe(folder_ / "x.json");
+  };
+  EXPECT_THAT(with("\"solarchon_recipe\": 1", "\"solarchon_recipe\": 9"),
+              FailsWith(ErrorCode::kVersion, "solarchon_recipe"));
+  EXPECT_THAT(with("\"rule\": \"best\"", "\"rule\": \"worst\""),
+              FailsWith(ErrorCode::kUnknownValue, "steps[1].rule"));
+  EXPECT_THAT(with("\"finer\": 1", "\"finer\": 7"),
+              FailsWith(ErrorCode::kOutOfRange, "steps[2].finer"));
+  EXPECT_THAT(with("\"step\": \"stack\"", "\"step\": \"bake\""),
+              FailsWith(ErrorCode::kUnknownValue, "steps[2].step"));
+  EXPECT_THAT(with("\"clip\"", "\"clap\""), FailsWith(ErrorCode::kMissing, "inputs.clip"));
+  test::write_text(folder_ / "x.json", "[1, 2");
+  EXPECT_FALSE(read_recipe(folder_ / "x.json"));
+  test::write_text(folder_ / "x.json", "[1, 2]");
+  EXPECT_FALSE(read_recipe(folder_ / "x.json"));
+}
+
+TEST_F(RecipeTest, StoppedItLeavesNoFileBehind) {
+  std::stop_source stop;
+  stop.request_stop();
+  const auto product = Reducer().make(recipe_, {stop.get_token(), {}});
+  ASSERT_FALSE(product);
+  EXPECT_EQ(product.error().code, ErrorCode::kCancelled);
+  const auto made = Reducer().make(recipe_);
+  ASSERT_TRUE(made);
+  EXPECT_FALSE(write_product(*made, folder_ / "a.bmp"));
+  EXPECT_FALSE(write_product(*made, folder_ / "nowhere/a.fits"));
+  int files = 0;
+  for ([[maybe_unused]] const auto& entry : std::filesystem::directory_iterator(folder_.path())) {
+    ++files;
+  }
+  EXPECT_EQ(files, 1) << "the folder of clips alone";
+}
+
+}  // namespace
+}  // namespace solarchon::reduce
