@@ -73,6 +73,37 @@
     </message>
 </context>
 <context>
+    <name>solarchon::app::RecipePanel</name>
+    <message numerus="yes">
+        <source>%n frame(s)</source>
+        <translation>
+            <numerusform>%n frame</numerusform>
+            <numerusform>%n frames</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n show(s) something else</source>
+        <translation>
+            <numerusform>%n shows something else</numerusform>
+            <numerusform>%n show something else</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n damaged</source>
+        <translation>
+            <numerusform>%n damaged</numerusform>
+            <numerusform>%n damaged</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n cut off</source>
+        <translation>
+            <numerusform>%n cut off</numerusform>
+            <numerusform>%n cut off</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::RecordBox</name>
     <message numerus="yes">
         <source>%n frame(s)</source>
@@ -93,6 +124,16 @@
         <translation>
             <numerusform>%n passed over</numerusform>
             <numerusform>%n passed over</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::ReduceView</name>
+    <message numerus="yes">
+        <source>Stack of %n frame(s), false colour</source>
+        <translation>
+            <numerusform>Stack of %n frame, false colour</numerusform>
+            <numerusform>Stack of %n frames, false colour</numerusform>
         </translation>
     </message>
 </context>

@@ -878,6 +878,10 @@
         <source>r₀ %1 cm</source>
         <translation>r₀ %1 cm</translation>
     </message>
+    <message>
+        <source>Reduce</source>
+        <translation>Reducir</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>
@@ -1983,6 +1987,33 @@
     <message>
         <source>Two bytes a pixel; without it 8 bits, which come through the cable faster</source>
         <translation>Dos bytes por píxel; sin esto, 8 bits, que pasan más deprisa por el cable</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::ClipRibbon</name>
+    <message>
+        <source>Sharpness of the clip in time</source>
+        <translation>Nitidez del clip en el tiempo</translation>
+    </message>
+    <message>
+        <source>Click a frame, or go with left and right; up and down move the level</source>
+        <translation>Pulse un fotograma, o vaya con izquierda y derecha; arriba y abajo mueven el nivel</translation>
+    </message>
+    <message>
+        <source>Sharpness, over the clip’s median</source>
+        <translation>Nitidez, respecto a la mediana del clip</translation>
+    </message>
+    <message>
+        <source>1×</source>
+        <translation>1×</translation>
+    </message>
+    <message>
+        <source>0 s</source>
+        <translation>0 s</translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation>%1 s</translation>
     </message>
 </context>
 <context>
@@ -5818,6 +5849,229 @@ Haga una con el botón, o con F5.</translation>
     </message>
 </context>
 <context>
+    <name>solarchon::app::RecipePanel</name>
+    <message>
+        <source>Share kept</source>
+        <translation>Se conserva</translation>
+    </message>
+    <message>
+        <source>%</source>
+        <translation>%</translation>
+    </message>
+    <message>
+        <source>Sharper than</source>
+        <translation>Más nítido que</translation>
+    </message>
+    <message>
+        <source>Follow detail</source>
+        <translation>Seguir detalle</translation>
+    </message>
+    <message>
+        <source>Leave out strays</source>
+        <translation>Sin intrusos</translation>
+    </message>
+    <message>
+        <source>Finer grid</source>
+        <translation>Malla fina</translation>
+    </message>
+    <message>
+        <source>Keep in the log</source>
+        <translation>Guardar en el registro</translation>
+    </message>
+    <message>
+        <source>Export…</source>
+        <translation>Exportar…</translation>
+    </message>
+    <message>
+        <source>1  Grade</source>
+        <translation>1  Valorar</translation>
+    </message>
+    <message>
+        <source>2  Keep</source>
+        <translation>2  Conservar</translation>
+    </message>
+    <message>
+        <source>3  Stack</source>
+        <translation>3  Apilar</translation>
+    </message>
+    <message>
+        <source>Best share</source>
+        <translation>Los mejores</translation>
+    </message>
+    <message>
+        <source>The sharpest frames, wherever they lie: where the air changes from frame to frame</source>
+        <translation>Los fotogramas más nítidos, estén donde estén: cuando el aire cambia de un fotograma a otro</translation>
+    </message>
+    <message>
+        <source>Above a level</source>
+        <translation>Sobre un nivel</translation>
+    </message>
+    <message>
+        <source>All that are sharper than the line in the ribbon</source>
+        <translation>Todos los más nítidos que la línea de la cinta</translation>
+    </message>
+    <message>
+        <source>Calm stretches</source>
+        <translation>Tramos de calma</translation>
+    </message>
+    <message>
+        <source>Most of what was recorded while the air was calm: where it is good or bad for seconds and minutes, and noise is to be beaten</source>
+        <translation>La mayor parte de lo grabado con el aire en calma: cuando es bueno o malo durante segundos y minutos, y hay que vencer al ruido</translation>
+    </message>
+    <message>
+        <source>All</source>
+        <translation>Todos</translation>
+    </message>
+    <message>
+        <source>Every frame that shows the same: least noise</source>
+        <translation>Cada fotograma que muestra lo mismo: el menor ruido</translation>
+    </message>
+    <message>
+        <source>Lays frames on one another by their detail all over the picture: the air bends each another way</source>
+        <translation>Superpone los fotogramas por su detalle en toda la imagen: el aire deforma cada uno de otro modo</translation>
+    </message>
+    <message>
+        <source>What is in one frame alone does not count: birds, aircraft, noise</source>
+        <translation>Lo que está en un solo fotograma no cuenta: aves, aviones, ruido</translation>
+    </message>
+    <message>
+        <source>Two pixels along one of the camera’s: where pixels are coarser than the detail</source>
+        <translation>Dos píxeles por cada uno de la cámara: cuando los píxeles son más gruesos que el detalle</translation>
+    </message>
+    <message>
+        <source>A clip or picture with the cap on, at the same exposure</source>
+        <translation>Un clip o imagen con la tapa puesta, con la misma exposición</translation>
+    </message>
+    <message>
+        <source>Progress</source>
+        <translation>Progreso</translation>
+    </message>
+    <message>
+        <source>Writes the picture with its recipe below the data folder, and files it (F10)</source>
+        <translation>Escribe la imagen con su receta en la carpeta de datos, y la archiva (F10)</translation>
+    </message>
+    <message>
+        <source>FITS with all digits, PNG or TIFF; the recipe goes with it (Shift+F10)</source>
+        <translation>FITS con todas las cifras, PNG o TIFF; la receta va con ella (Mayús+F10)</translation>
+    </message>
+    <message>
+        <source>How sharp each frame is, whatever light, noise and drift do.</source>
+        <translation>La nitidez de cada fotograma, hagan lo que hagan luz, ruido y deriva.</translation>
+    </message>
+    <message>
+        <source>Every frame is looked at.</source>
+        <translation>Se mira cada fotograma.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n frame(s)</source>
+        <translation>
+            <numerusform>%n fotograma</numerusform>
+            <numerusform>%n fotogramas</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n show(s) something else</source>
+        <translation>
+            <numerusform>%n muestra otra cosa</numerusform>
+            <numerusform>%n muestran otra cosa</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n damaged</source>
+        <translation>
+            <numerusform>%n dañado</numerusform>
+            <numerusform>%n dañados</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n cut off</source>
+        <translation>
+            <numerusform>%n cortado</numerusform>
+            <numerusform>%n cortados</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>No frame is kept.</source>
+        <translation>No se conserva ningún fotograma.</translation>
+    </message>
+    <message>
+        <source>%1 of %2 frames: their detail is %3 times that of all; noise %4 % of the light, %5 % in one.</source>
+        <translation>%1 de %2 fotogramas: su detalle es %3 veces el de todos; ruido %4 % de la luz, %5 % en uno.</translation>
+    </message>
+    <message>
+        <source>The recipe was changed: make the picture again.</source>
+        <translation>La receta ha cambiado: haga la imagen de nuevo.</translation>
+    </message>
+    <message>
+        <source>Written: %1</source>
+        <translation>Escrito: %1</translation>
+    </message>
+    <message>
+        <source>Detail moved by %1 px over the frame; %2 % of all values were strays.</source>
+        <translation>El detalle se movió %1 px en el fotograma; el %2 % de los valores eran intrusos.</translation>
+    </message>
+    <message>
+        <source>Proposed: %1 %</source>
+        <translation>Propuesto: %1 %</translation>
+    </message>
+    <message>
+        <source>Proposed</source>
+        <translation>Propuesto</translation>
+    </message>
+    <message>
+        <source>The air was even: most frames are as good as the best</source>
+        <translation>El aire era uniforme: casi todos los fotogramas son tan buenos como los mejores</translation>
+    </message>
+    <message>
+        <source>Fewer would gain too little detail for the noise that is left, more would lose detail</source>
+        <translation>Menos ganarían poco detalle para el ruido que queda, más perderían detalle</translation>
+    </message>
+    <message>
+        <source>Dark: none</source>
+        <translation>Oscuro: ninguno</translation>
+    </message>
+    <message>
+        <source>Dark: %1</source>
+        <translation>Oscuro: %1</translation>
+    </message>
+    <message>
+        <source>Flat: none</source>
+        <translation>Plano: ninguno</translation>
+    </message>
+    <message>
+        <source>Flat: %1</source>
+        <translation>Plano: %1</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Parar</translation>
+    </message>
+    <message>
+        <source>Make the picture</source>
+        <translation>Hacer la imagen</translation>
+    </message>
+    <message>
+        <source>Nothing is written (F9)</source>
+        <translation>No se escribe nada (F9)</translation>
+    </message>
+    <message>
+        <source>Stacks the kept frames (F9)</source>
+        <translation>Apila los fotogramas conservados (F9)</translation>
+    </message>
+    <message>
+        <source>A clip or picture of something evenly lit: the Sun out of focus, with the filter on and tracing paper in front of it</source>
+        <translation>Un clip o imagen de algo iluminado por igual: el Sol desenfocado, con el filtro puesto y papel vegetal delante de él</translation>
+    </message>
+    <message>
+        <source>×</source>
+        <translation>×</translation>
+    </message>
+    <message>
+        <source>Times the clip’s median; the line in the ribbon moves it too</source>
+        <translation>Veces la mediana del clip; la línea de la cinta también lo mueve</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::RecordBox</name>
     <message>
         <source>MB</source>
@@ -5907,6 +6161,76 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>At most, in %1</source>
         <translation>Como mucho, en %1</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::ReduceView</name>
+    <message>
+        <source>Recorded clips</source>
+        <translation>Clips grabados</translation>
+    </message>
+    <message>
+        <source>Clips below the data folder, the newest first</source>
+        <translation>Clips de la carpeta de datos, el más nuevo primero</translation>
+    </message>
+    <message>
+        <source>Open…</source>
+        <translation>Abrir…</translation>
+    </message>
+    <message>
+        <source>A FITS cube, a video or a series of pictures; you can drop one here (F8)</source>
+        <translation>Un cubo FITS, un vídeo o una serie de imágenes; puede soltar uno aquí (F8)</translation>
+    </message>
+    <message>
+        <source>Choose a clip</source>
+        <translation>Elija un clip</translation>
+    </message>
+    <message>
+        <source>Frame %1, sharpness %2×</source>
+        <translation>Fotograma %1, nitidez %2×</translation>
+    </message>
+    <message>
+        <source>Frame %1 shows something else</source>
+        <translation>El fotograma %1 muestra otra cosa</translation>
+    </message>
+    <message numerus="yes">
+        <source>Stack of %n frame(s), false colour</source>
+        <translation>
+            <numerusform>Pila de %n fotograma, color falso</numerusform>
+            <numerusform>Pila de %n fotogramas, color falso</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>The clip is being graded</source>
+        <translation>Se está valorando el clip</translation>
+    </message>
+    <message>
+        <source>Choose a recorded clip, open one, or drop it here: it becomes a picture</source>
+        <translation>Elija un clip grabado, abra uno o suéltelo aquí: se convierte en una imagen</translation>
+    </message>
+    <message>
+        <source>Clips and pictures (*.fits *.fit *.fts *.mkv *.avi *.mp4 *.mov *.png *.tif *.tiff);;All files (*)</source>
+        <translation>Clips e imágenes (*.fits *.fit *.fts *.mkv *.avi *.mp4 *.mov *.png *.tif *.tiff);;Todos los archivos (*)</translation>
+    </message>
+    <message>
+        <source>Open a clip</source>
+        <translation>Abrir un clip</translation>
+    </message>
+    <message>
+        <source>Dark</source>
+        <translation>Oscuro</translation>
+    </message>
+    <message>
+        <source>Flat</source>
+        <translation>Plano</translation>
+    </message>
+    <message>
+        <source>Export</source>
+        <translation>Exportar</translation>
+    </message>
+    <message>
+        <source>All digits (*.fits);;Picture (*.png *.tiff)</source>
+        <translation>Todas las cifras (*.fits);;Imagen (*.png *.tiff)</translation>
     </message>
 </context>
 <context>
@@ -7002,6 +7326,17 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>The page of Field that is about it</source>
         <translation>La página de Campo que trata de ello</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::SwipePicture</name>
+    <message>
+        <source>Before and after</source>
+        <translation>Antes y después</translation>
+    </message>
+    <message>
+        <source>Drag, or press left and right, to part before and after; double click or Z shows pixels as they are</source>
+        <translation>Arrastre, o pulse izquierda y derecha, para separar antes y después; doble clic o Z muestra los píxeles tal como son</translation>
     </message>
 </context>
 <context>

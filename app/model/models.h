@@ -12,19 +12,21 @@ class LiveCamera;
 class Log;
 class Mount;
 class OutsideFiles;
+class Reduction;
 class Runbook;
 class SeriesDesk;
 class Trouble;
 
 /// All that a view may look at and ask for. What a view uses of it, it includes.
 struct Models {
-  Document& document;   ///< workspace, moment and answers
-  Log& log;             ///< sessions and what they taught
-  Kit& kit;             ///< parts, and shelves of sites and light paths
-  FrameInHand& frame;   ///< the picture that is shown, and the work that makes one
-  LiveCamera& camera;   ///< that is looked through, and what it shows
-  FolderWatch& folder;  ///< that another program fills
-  SeriesDesk& series;   ///< clips that go by themselves
+  Document& document;    ///< workspace, moment and answers
+  Log& log;              ///< sessions and what they taught
+  Kit& kit;              ///< parts, and shelves of sites and light paths
+  FrameInHand& frame;    ///< the picture that is shown, and the work that makes one
+  LiveCamera& camera;    ///< that is looked through, and what it shows
+  FolderWatch& folder;   ///< that another program fills
+  Reduction& reduction;  ///< of a clip to a picture
+  SeriesDesk& series;    ///< clips that go by themselves
   OutsideFiles& files;
   DiskSpeed& disk;
   Runbook& runbook;  ///< steps at the telescope, and which of them were done

@@ -11,6 +11,7 @@
 #include "app/views/log/log_view.h"
 #include "app/views/match/match_view.h"
 #include "app/views/measure/measure_view.h"
+#include "app/views/reduce/reduce_view.h"
 
 namespace solarchon::app {
 
@@ -95,6 +96,7 @@ std::vector<Place> places() {
            {"capture", "capture-live", "capture-focus", "capture-tuning", "capture-ladder",
             "capture-series"},
            {{"capture", is_video}}},
+          {"reduce", QObject::tr("Reduce"), "reduce", make<ReduceView>, {}, {}},
           {"measure",
            QObject::tr("Measure"),
            "measure",

@@ -77,6 +77,7 @@ Window::Window(const Options& options, QWidget* parent)
   clips_ = std::make_unique<Clips>(data_, *document_, *log_queue_, *log_, *trouble_);
   camera_ = std::make_unique<LiveCamera>(data_, *document_, *trouble_);
   folder_ = std::make_unique<FolderWatch>(*document_, *clips_, *trouble_);
+  reduction_ = std::make_unique<Reduction>(data_, *document_, *clips_, *trouble_);
   series_ = std::make_unique<SeriesDesk>(data_, *document_, *camera_, *trouble_);
   disk_ = std::make_unique<DiskSpeed>(data_, *settings_, *trouble_);
   learning_ = std::make_unique<Learning>(*document_, *log_);
@@ -141,7 +142,7 @@ void Window::come_forward() {
 }
 
 Models Window::models() {
-  return {*document_, *log_,   *kit_,  *frame_,   *camera_, *folder_,
+  return {*document_, *log_,   *kit_,  *frame_,   *camera_, *folder_, *reduction_,
           *series_,   *files_, *disk_, *runbook_, *mount_,  *trouble_};
 }
 

@@ -22,6 +22,7 @@
 #include "app/model/models.h"
 #include "app/model/mount.h"
 #include "app/model/outside_files.h"
+#include "app/model/reduction.h"
 #include "app/model/runbook.h"
 #include "app/model/series_desk.h"
 #include "app/shell/notice.h"
@@ -109,6 +110,7 @@ class Window : public QMainWindow {
   std::unique_ptr<Clips> clips_;
   std::unique_ptr<LiveCamera> camera_;
   std::unique_ptr<FolderWatch> folder_;
+  std::unique_ptr<Reduction> reduction_;
   std::unique_ptr<SeriesDesk> series_;
   std::unique_ptr<DiskSpeed> disk_;
   std::unique_ptr<Learning> learning_;

@@ -89,13 +89,13 @@ TEST_F(StoryTest, AMorningWithTheKeyboardAlone) {
   const auto shown = window->models().frame.shown();
   ASSERT_TRUE(shown && shown->measurement);
   EXPECT_NEAR(*shown->measurement->plate_scale_arcsec_px, 1.4825, 0.001);
-  press(Qt::Key_6, Qt::ControlModifier);
+  press(Qt::Key_7, Qt::ControlModifier);
   EXPECT_EQ(window->current_view().findChild<QTableView*>()->model()->rowCount(),
             static_cast<int>(shown->measurement->spots.size()));
   EXPECT_GT(shown->measurement->spots.size(), 3U);
 
   // She closes the program, opens it again, and everything is there.
-  press(Qt::Key_7, Qt::ControlModifier);
+  press(Qt::Key_8, Qt::ControlModifier);
   window->close();
   window.reset();
   open();

@@ -207,7 +207,8 @@ std::optional<Anchors> choose_anchors(const Frame& reference, const std::vector<
       wide = candidate;
     }
   }
-  constexpr double kLeastShare = 0.25;
+  // Noise is taken for the same now and then.
+  constexpr double kLeastShare = 0.45;
   if (near_share < kLeastShare && wide_share < kLeastShare) {
     return std::nullopt;
   }

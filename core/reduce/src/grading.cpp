@@ -260,10 +260,13 @@ Result<ClipGrading> summed_up(const std::vector<Seen>& seen, const ClipReader& c
   set_sharpness(grading, seen, tiles.size());
   grading.level = base::middle_of(levels);
   grading.noise = base::middle_of(noises);
-  const auto alike = std::count_if(grading.frames.begin(), grading.frames.end(),
-                                   [](const GradedFrame& frame) { return frame.alike; });
-  constexpr double kLeastShare = 0.1;
-  if (static_cast<double>(alike) < kLeastShare * static_cast<double>(grading.frames.size())) {
+  // The reference frame is like itself.
+  const auto others = std::count_if(
+      grading.frames.begin(), grading.frames.end(),
+      [&](const GradedFrame& frame) { return frame.alike && frame.frame != grading.reference; });
+  constexpr double kLeastShare = 0.25;
+  if (grading.frames.size() > 1 &&
+      static_cast<double>(others) < kLeastShare * static_cast<double>(grading.frames.size() - 1)) {
     return base::fail_because(ErrorCode::kNotFound, name, base::because("no-structure"));
   }
   return grading;

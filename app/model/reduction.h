@@ -1,0 +1,121 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QObject>
+#include <QString>
+#include <QStringList>
+#include <filesystem>
+#include <memory>
+#include <optional>
+#include <vector>
+
+#include "app/model/clips.h"
+#include "app/model/document.h"
+#include "app/model/newest_wins.h"
+#include "solarchon/reduce/recipe.h"
+
+namespace solarchon::app {
+
+/// The clip that is being made into a picture: its grading, the recipe, what it keeps, and what was
+/// made. All work is off the interface thread; a newer wish stops an older one.
+class Reduction : public QObject {
+  Q_OBJECT
+
+ public:
+  enum class Stage { kNothing, kGrading, kGraded, kStacking, kFailed };
+  /// A frame, small, for a row of them.
+  struct Small {
+    int frame = 0;
+    frames::Frame picture;
+  };
+
+  Reduction(std::filesystem::path data, Document& document, Clips& clips, Trouble& trouble,
+            QObject* parent = nullptr);
+
+  /// Takes a clip and grades it.
+  void open(const QString& file);
+  [[nodiscard]] const std::filesystem::path& clip() const { return recipe_.clip; }
+  /// Clips below the data folder, the newest first: their paths.
+  [[nodiscard]] QStringList recorded() const;
+
+  [[nodiscard]] Stage stage() const { return stage_; }
+  [[nodiscard]] double progress() const { return progress_; }
+  [[nodiscard]] const QString& problem() const { return problem_; }
+  [[nodiscard]] const std::shared_ptr<const reduce::ClipGrading>& grading() const {
+    return grading_;
+  }
+  [[nodiscard]] const reduce::Proposal& proposal() const { return proposal_; }
+  /// Rounded, for people.
+  [[nodiscard]] double proposed_share() const;
+  /// Places in the grading's frames that the recipe keeps.
+  [[nodiscard]] const std::vector<std::size_t>& kept() const { return kept_; }
+  [[nodiscard]] const reduce::Gain& gain() const { return gain_; }
+  [[nodiscard]] const std::vector<Small>& smalls() const { return smalls_; }
+
+  [[nodiscard]] const reduce::Recipe& recipe() const { return recipe_; }
+  [[nodiscard]] reduce::KeepWish keep() const;
+  void set_keep(const reduce::KeepWish& keep);
+  void set_local(bool local);
+  void set_rejecting(bool rejects);
+  void set_finer(int finer);
+  /// Empty: none.
+  void set_dark(const QString& file);
+  void set_flat(const QString& file);
+
+  /// The frame that is looked at, once it was read.
+  [[nodiscard]] const std::shared_ptr<const frames::Frame>& shown() const { return shown_; }
+  [[nodiscard]] int chosen() const { return chosen_; }
+  /// @param place  in the grading's frames
+  void choose(int place);
+
+  void make();
+  void stop();
+  [[nodiscard]] const std::shared_ptr<const reduce::Product>& product() const { return product_; }
+  /// The recipe was changed since the product was made.
+  [[nodiscard]] bool stale() const;
+  /// Writes the product below the data folder and files it in the log.
+  void keep_product();
+  /// Writes it elsewhere, with its recipe beside it.
+  void save_to(const QString& file);
+  /// Where the product was written last; empty: nowhere yet.
+  [[nodiscard]] const QString& kept_as() const { return kept_as_; }
+  [[nodiscard]] bool settled() const { return jobs_.settled() && looks_.settled(); }
+
+ signals:
+  void changed();
+  void progressed(double fraction);
+  void frameChanged();
+
+ private:
+  void grade();
+  void graded(const base::Result<reduce::ClipGrading>& grading, std::vector<Small> smalls);
+  void choose_frames();
+  void fail(const base::Error& error);
+  void write(const std::filesystem::path& file, bool files);
+  [[nodiscard]] base::Task watched(const base::Task& task);
+  void changed_recipe();
+
+  std::filesystem::path data_;
+  Document& document_;
+  Clips& clips_;
+  Trouble& trouble_;
+  std::shared_ptr<reduce::Reducer> reducer_;
+  reduce::Recipe recipe_;
+  std::optional<reduce::Recipe> of_product_;
+  Stage stage_ = Stage::kNothing;
+  double progress_ = 0.0;
+  QString problem_;
+  std::shared_ptr<const reduce::ClipGrading> grading_;
+  reduce::Proposal proposal_;
+  std::vector<std::size_t> kept_;
+  reduce::Gain gain_;
+  std::vector<Small> smalls_;
+  std::shared_ptr<const frames::Frame> shown_;
+  int chosen_ = -1;
+  std::shared_ptr<const reduce::Product> product_;
+  QString kept_as_;
+  NewestWins looks_;
+  NewestWins jobs_;  // last: they have ended before anything that they deliver to is gone
+};
+
+}  // namespace solarchon::app

@@ -1,0 +1,345 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/views/reduce/recipe_panel.h"
+
+#include <QFileInfo>
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <QVBoxLayout>
+#include <array>
+
+#include "app/model/phrases.h"
+#include "app/shell/plain_label.h"
+#include "app/shell/theme.h"
+
+namespace solarchon::app {
+
+using reduce::KeepRule;
+using Stage = Reduction::Stage;
+
+namespace {
+
+constexpr double kPercent = 100.0;
+constexpr base::Range kShareRange{0.1, 100.0};
+constexpr base::Range kLevelRange{0.01, 100.0};
+
+QPushButton* named(QPushButton* button, const char* name) {
+  button->setObjectName(QLatin1String(name));
+  button->setMinimumHeight(Theme::px(32));
+  button->setProperty("narrow", true);
+  return button;
+}
+
+}  // namespace
+
+RecipePanel::RecipePanel(Reduction& reduction, QWidget* parent)
+    : QWidget(parent),
+      reduction_(reduction),
+      graded_(new PlainLabel(this)),
+      rules_(new QButtonGroup(this)),
+      proposed_(named(new QPushButton(this), "reduce-proposed")),
+      share_(new NumberField(tr("Share kept"), tr("%"), kShareRange, false, this)),
+      level_(new NumberField(tr("Sharper than"), tr("\u00d7"), kLevelRange, false, this)),
+      keeps_(new PlainLabel(this)),
+      local_(named(new QPushButton(tr("Follow detail"), this), "reduce-local")),
+      rejecting_(named(new QPushButton(tr("Leave out strays"), this), "reduce-rejecting")),
+      finer_(named(new QPushButton(tr("Finer grid"), this), "reduce-finer")),
+      dark_(named(new QPushButton(this), "reduce-dark")),
+      flat_(named(new QPushButton(this), "reduce-flat")),
+      make_(named(new QPushButton(this), "reduce-make")),
+      bar_(new QProgressBar(this)),
+      made_(new PlainLabel(this)),
+      keep_(named(new QPushButton(tr("Keep in the log"), this), "reduce-keep")),
+      save_(named(new QPushButton(tr("Export\u2026"), this), "reduce-save")) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(6);
+  column->addWidget(heading(tr("1  Grade")));
+  graded_->setObjectName(QStringLiteral("reduce-graded"));
+  graded_->setWordWrap(true);
+  column->addWidget(graded_);
+  column->addWidget(heading(tr("2  Keep")));
+  column->addWidget(build_keep());
+  column->addWidget(heading(tr("3  Stack")));
+  column->addWidget(build_stack());
+  column->addStretch(1);
+  column->addWidget(build_out());
+  connect(&reduction_, &Reduction::progressed, bar_,
+          [this](double fraction) { bar_->setValue(static_cast<int>(kPercent * fraction)); });
+}
+
+QLabel* RecipePanel::heading(const QString& words) {
+  auto* label = new PlainLabel(words, this);
+  label->setFont(Theme::font(TextSize::kMedium, true));
+  return label;
+}
+
+QWidget* RecipePanel::build_keep() {
+  auto* box = new QWidget(this);
+  auto* column = new QVBoxLayout(box);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(6);
+  auto* grid = new QGridLayout;
+  grid->setSpacing(0);
+  struct Rule {
+    KeepRule rule;
+    const char* name;
+    QString words;
+    QString why;
+  };
+  const std::array rules{
+      Rule{KeepRule::kBestShare, "reduce-best", tr("Best share"),
+           tr("The sharpest frames, wherever they lie: where the air changes from frame to "
+              "frame")},
+      Rule{KeepRule::kAboveLevel, "reduce-level", tr("Above a level"),
+           tr("All that are sharper than the line in the ribbon")},
+      Rule{KeepRule::kCalmStretches, "reduce-calm", tr("Calm stretches"),
+           tr("Most of what was recorded while the air was calm: where it is good or bad for "
+              "seconds and minutes, and noise is to be beaten")},
+      Rule{KeepRule::kAll, "reduce-all", tr("All"),
+           tr("Every frame that shows the same: least noise")}};
+  int place = 0;
+  for (const Rule& rule : rules) {
+    auto* button = named(new QPushButton(rule.words, box), rule.name);
+    button->setCheckable(true);
+    button->setToolTip(rule.why);
+    button->setProperty("switch", true);
+    button->setProperty("first", place % 2 == 0);
+    rules_->addButton(button, static_cast<int>(rule.rule));
+    grid->addWidget(button, place / 2, place % 2);
+    ++place;
+  }
+  connect(rules_, &QButtonGroup::idClicked, this, [this](int id) {
+    reduce::KeepWish wish = reduction_.keep();
+    wish.rule = static_cast<KeepRule>(id);
+    reduction_.set_keep(wish);
+  });
+  column->addLayout(grid);
+  auto* row = new QHBoxLayout;
+  row->setSpacing(8);
+  share_->setObjectName(QStringLiteral("reduce-share"));
+  level_->setObjectName(QStringLiteral("reduce-level-value"));
+  connect(share_, &NumberField::entered, this, [this](double value) {
+    reduce::KeepWish wish = reduction_.keep();
+    wish.share = value / kPercent;
+    reduction_.set_keep(wish);
+  });
+  level_->setToolTip(tr("Times the clip\u2019s median; the line in the ribbon moves it too"));
+  connect(level_, &NumberField::entered, this, [this](double value) {
+    reduce::KeepWish wish = reduction_.keep();
+    wish.level = value;
+    reduction_.set_keep(wish);
+  });
+  connect(proposed_, &QPushButton::clicked, this, [this] {
+    reduce::KeepWish wish = reduction_.keep();
+    wish.rule = KeepRule::kBestShare;
+    wish.share = reduction_.proposed_share();
+    reduction_.set_keep(wish);
+  });
+  row->addWidget(share_, 1);
+  row->addWidget(level_, 1);
+  row->addWidget(proposed_, 1, Qt::AlignTop);
+  column->addLayout(row);
+  keeps_->setObjectName(QStringLiteral("reduce-keeps"));
+  keeps_->setWordWrap(true);
+  column->addWidget(keeps_);
+  return box;
+}
+
+QWidget* RecipePanel::build_stack() {
+  auto* box = new QWidget(this);
+  auto* grid = new QGridLayout(box);
+  grid->setContentsMargins(0, 0, 0, 0);
+  grid->setSpacing(6);
+  for (QPushButton* button : {local_, rejecting_, finer_}) {
+    button->setCheckable(true);
+  }
+  for (QPushButton* button : {local_, rejecting_, finer_}) {
+    button->setProperty("switch", true);
+    button->setProperty("first", true);
+  }
+  local_->setToolTip(
+      tr("Lays frames on one another by their detail all over the picture: the air "
+         "bends each another way"));
+  rejecting_->setToolTip(tr("What is in one frame alone does not count: birds, aircraft, noise"));
+  finer_->setToolTip(
+      tr("Two pixels along one of the camera\u2019s: where pixels are coarser than the detail"));
+  connect(local_, &QPushButton::clicked, this, [this](bool on) { reduction_.set_local(on); });
+  connect(rejecting_, &QPushButton::clicked, this,
+          [this](bool on) { reduction_.set_rejecting(on); });
+  connect(finer_, &QPushButton::clicked, this,
+          [this](bool on) { reduction_.set_finer(on ? 2 : 1); });
+  connect(dark_, &QPushButton::clicked, this, &RecipePanel::asksForDark);
+  connect(flat_, &QPushButton::clicked, this, &RecipePanel::asksForFlat);
+  dark_->setToolTip(tr("A clip or picture with the cap on, at the same exposure"));
+  flat_->setToolTip(
+      tr("A clip or picture of something evenly lit: the Sun out of focus, with the "
+         "filter on and tracing paper in front of it"));
+  grid->addWidget(local_, 0, 0);
+  grid->addWidget(rejecting_, 0, 1);
+  grid->addWidget(finer_, 0, 2);
+  auto* row = new QHBoxLayout;
+  row->setSpacing(6);
+  row->addWidget(dark_, 1);
+  row->addWidget(flat_, 1);
+  grid->addLayout(row, 1, 0, 1, 3);
+  return box;
+}
+
+QWidget* RecipePanel::build_out() {
+  auto* box = new QWidget(this);
+  auto* column = new QVBoxLayout(box);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(6);
+  made_->setObjectName(QStringLiteral("reduce-made"));
+  made_->setWordWrap(true);
+  column->addWidget(made_);
+  bar_->setAccessibleName(tr("Progress"));
+  bar_->setRange(0, static_cast<int>(kPercent));
+  bar_->setTextVisible(false);
+  bar_->setFixedHeight(Theme::px(8));
+  column->addWidget(bar_);
+  make_->setProperty("main", true);
+  make_->setMinimumHeight(Theme::px(40));
+  connect(make_, &QPushButton::clicked, this, &RecipePanel::make_or_stop);
+  column->addWidget(make_);
+  auto* row = new QHBoxLayout;
+  row->setSpacing(6);
+  keep_->setToolTip(
+      tr("Writes the picture with its recipe below the data folder, and files it "
+         "(F10)"));
+  save_->setToolTip(tr("FITS with all digits, PNG or TIFF; the recipe goes with it (Shift+F10)"));
+  connect(keep_, &QPushButton::clicked, this, [this] { reduction_.keep_product(); });
+  connect(save_, &QPushButton::clicked, this, &RecipePanel::asksToSave);
+  row->addWidget(keep_, 1);
+  row->addWidget(save_, 1);
+  column->addLayout(row);
+  return box;
+}
+
+void RecipePanel::make_or_stop() {
+  if (reduction_.stage() == Stage::kStacking || reduction_.stage() == Stage::kGrading) {
+    reduction_.stop();
+  } else {
+    reduction_.make();
+  }
+}
+
+QString RecipePanel::grading_words() const {
+  switch (reduction_.stage()) {
+    case Stage::kNothing:
+      return tr("How sharp each frame is, whatever light, noise and drift do.");
+    case Stage::kGrading:
+      return tr("Every frame is looked at.");
+    default:
+      break;
+  }
+  const auto& grading = reduction_.grading();
+  if (!grading) {
+    return reduction_.problem();
+  }
+  int unlike = 0;
+  for (const reduce::GradedFrame& frame : grading->frames) {
+    unlike += frame.alike ? 0 : 1;
+  }
+  QStringList words{tr("%n frame(s)", nullptr, static_cast<int>(grading->frames.size()))};
+  if (unlike > 0) {
+    words << tr("%n show(s) something else", nullptr, unlike);
+  }
+  if (!grading->damaged.empty()) {
+    words << tr("%n damaged", nullptr, static_cast<int>(grading->damaged.size()));
+  }
+  if (grading->cut_off > 0) {
+    words << tr("%n cut off", nullptr, grading->cut_off);
+  }
+  return words.join(QStringLiteral(" \u00b7 "));
+}
+
+QString RecipePanel::keep_words() const {
+  const auto& grading = reduction_.grading();
+  if (!grading) {
+    return {};
+  }
+  const reduce::Gain& gain = reduction_.gain();
+  if (gain.frames == 0) {
+    return tr("No frame is kept.");
+  }
+  return tr("%1 of %2 frames: their detail is %3 times that of all; noise %4 % of the light, %5 % "
+            "in one.")
+      .arg(number(gain.frames, 0), number(static_cast<double>(grading->frames.size()), 0),
+           number(gain.detail, 2), number(kPercent * gain.noise, 2),
+           number(kPercent * grading->noise, 1));
+}
+
+QString RecipePanel::made_words() const {
+  if (reduction_.stage() == Stage::kFailed) {
+    return reduction_.grading() ? reduction_.problem() : QString();
+  }
+  const auto& product = reduction_.product();
+  if (!product || reduction_.stage() == Stage::kStacking) {
+    return {};
+  }
+  if (reduction_.stale()) {
+    return tr("The recipe was changed: make the picture again.");
+  }
+  if (!reduction_.kept_as().isEmpty()) {
+    return tr("Written: %1").arg(QFileInfo(reduction_.kept_as()).fileName());
+  }
+  return tr("Detail moved by %1 px over the frame; %2 % of all values were strays.")
+      .arg(number(product->facts.local_motion_px, 2),
+           number(kPercent * product->facts.clipped_share, 2));
+}
+
+void RecipePanel::follow() {
+  const auto& grading = reduction_.grading();
+  const bool works =
+      reduction_.stage() == Stage::kGrading || reduction_.stage() == Stage::kStacking;
+  graded_->setText(grading_words());
+  graded_->setProperty("role", reduction_.stage() == Stage::kFailed && !grading ? "error" : "");
+  const reduce::KeepWish wish = reduction_.keep();
+  for (QAbstractButton* button : rules_->buttons()) {
+    button->setEnabled(grading != nullptr);
+    button->setChecked(grading && rules_->id(button) == static_cast<int>(wish.rule));
+  }
+  share_->setVisible(wish.rule == KeepRule::kBestShare || wish.rule == KeepRule::kCalmStretches);
+  level_->setVisible(wish.rule == KeepRule::kAboveLevel);
+  share_->setEnabled(grading != nullptr);
+  level_->setEnabled(grading != nullptr);
+  share_->show_value(kPercent * wish.share);
+  level_->show_value(wish.level);
+  const double proposed = reduction_.proposed_share();
+  proposed_->setEnabled(grading != nullptr);
+  proposed_->setText(
+      grading ? tr("Proposed: %1 %").arg(number(kPercent * proposed, proposed < 0.05 ? 1 : 0))
+              : tr("Proposed"));
+  proposed_->setToolTip(reduction_.proposal().even_air
+                            ? tr("The air was even: most frames are as good as the best")
+                            : tr("Fewer would gain too little detail for the noise that is left, "
+                                 "more would lose detail"));
+  keeps_->setText(keep_words());
+  keeps_->setVisible(grading != nullptr);
+  const reduce::Recipe& recipe = reduction_.recipe();
+  local_->setChecked(recipe.local);
+  rejecting_->setChecked(recipe.clip_sigma > 0.0);
+  finer_->setChecked(recipe.finer > 1);
+  const auto file_words = [](const QString& none, const QString& some,
+                             const std::filesystem::path& file) {
+    return file.empty() ? none
+                        : some.arg(QString::fromStdString(file.filename().string()).left(14));
+  };
+  dark_->setText(file_words(tr("Dark: none"), tr("Dark: %1"), recipe.dark));
+  flat_->setText(file_words(tr("Flat: none"), tr("Flat: %1"), recipe.flat));
+  const QString made = made_words();
+  made_->setText(made);
+  made_->setProperty("role", reduction_.stage() == Stage::kFailed ? "error" : "");
+  made_->setVisible(!made.isEmpty());
+  bar_->setVisible(works);
+  bar_->setValue(static_cast<int>(kPercent * reduction_.progress()));
+  make_->setText(works ? tr("Stop") : tr("Make the picture"));
+  make_->setToolTip(works ? tr("Nothing is written (F9)") : tr("Stacks the kept frames (F9)"));
+  make_->setEnabled(works || (grading && !reduction_.kept().empty()));
+  const bool has = reduction_.product() && !works;
+  keep_->setEnabled(has && reduction_.kept_as().isEmpty());
+  save_->setEnabled(has);
+}
+
+}  // namespace solarchon::app
