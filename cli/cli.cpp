@@ -461,7 +461,8 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
                        base::wants("one-of", {},
                                    "sun, day, plan, runbook, forecast, year, windows, find, north, "
                                    "align, mount, match, expose, rig, catalogue, rules, simulate, "
-                                   "measure, clip, grade, stack, record, watch, log, "
+                                   "measure, clip, grade, stack, restore, record, watch, "
+                                   "log, "
                                    "demo")});
     }
   }

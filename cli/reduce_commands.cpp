@@ -138,6 +138,72 @@ Result<Json> stacked(const ReduceOptions& options) {
                 {"even_air", proposal.even_air}}}};
 }
 
+/// What the light path, the file and the options say of the blur.
+Result<reduce::RestoreWishes> restoring_of(const ReduceOptions& options,
+                                           const frames::Picture& picture) {
+  reduce::RestoreWishes wishes;
+  if (!options.rig.empty()) {
+    const auto rig = optics::read_rig(options.rig);
+    if (!rig) {
+      return tl::make_unexpected(rig.error());
+    }
+    workspace::Workspace space;
+    space.rig = *rig;
+    const sky::UtcTime time = picture.info.time.value_or(sky::UtcTime{});
+    const auto answers = workspace::answer(space, time, sky::geocentric_sun(time, 0.0));
+    const auto setting = workspace::live_setting(space, answers, {}, 0.0);
+    if (!setting) {
+      return tl::make_unexpected(setting.error());
+    }
+    wishes.aperture_mm = setting->aperture_mm;
+    wishes.obstruction = setting->obstruction;
+    wishes.wavelength_nm = setting->wavelength_nm;
+    wishes.scale_arcsec_px = setting->plate_scale_arcsec_px;
+  } else if (!options.aperture_mm) {
+    return base::fail(ErrorCode::kMissing, "rig");
+  }
+  const auto& info = picture.info;
+  if (options.rig.empty() && !options.scale_arcsec_px && !info.plate_scale_arcsec_px) {
+    return base::fail(ErrorCode::kMissing, "scale");
+  }
+  wishes.aperture_mm = options.aperture_mm.value_or(wishes.aperture_mm);
+  wishes.wavelength_nm =
+      options.wavelength_nm.value_or(info.wavelength_nm.value_or(wishes.wavelength_nm));
+  wishes.scale_arcsec_px =
+      options.scale_arcsec_px.value_or(info.plate_scale_arcsec_px.value_or(wishes.scale_arcsec_px));
+  wishes.r0_cm = options.r0_cm;
+  wishes.noise = options.noise;
+  wishes.strength = options.strength;
+  return wishes;
+}
+
+Result<Json> restored(const ReduceOptions& options) {
+  auto picture = reduce::read_product(options.picture);
+  if (!picture) {
+    return tl::make_unexpected(picture.error());
+  }
+  const auto wishes = restoring_of(options, *picture);
+  if (!wishes) {
+    return tl::make_unexpected(wishes.error());
+  }
+  const auto product = reduce::restored(std::move(*picture), *wishes);
+  if (!product) {
+    return tl::make_unexpected(product.error());
+  }
+  if (const auto written = reduce::write_product(*product, options.out); !written) {
+    return tl::make_unexpected(written.error());
+  }
+  const reduce::Restored& done = *product->restored;
+  return Json{{"out", options.out},
+              {"recipe", reduce::recipe_beside(options.out).string()},
+              {"width", product->picture.width},
+              {"height", product->picture.height},
+              {"noise", done.noise},
+              {"reached", done.reached},
+              {"limb_r0_cm", base::or_null(done.limb_r0_cm)},
+              {"limb_overshoot", base::or_null(done.limb_overshoot)}};
+}
+
 }  // namespace
 
 std::vector<Command> add_reduce_commands(CLI::App& app, ReduceOptions& options) {
@@ -158,7 +224,19 @@ std::vector<Command> add_reduce_commands(CLI::App& app, ReduceOptions& options) 
   stack->add_option("--sigma", options.sigma, "further off, values do not count; 0: all do");
   stack->add_option("--finer", options.finer, "pixels along one of the camera's: 1 or 2");
   stack->add_flag("--whole", options.whole, "lays frames as wholes, not by their detail");
-  return {{stack, [&options] { return stacked(options); }}};
+  CLI::App* restore = app.add_subcommand("restore", "undoes the blur of aperture and air");
+  restore->add_flag("--json", options.json, "answer as JSON (the only form)");
+  restore->add_option("picture", options.picture, "a stack: FITS, PNG or TIFF")->required();
+  restore->add_option("--out", options.out, "FITS, PNG or TIFF to write")->required();
+  restore->add_option("--rig", options.rig, "rig file that it was taken with");
+  restore->add_option("--aperture", options.aperture_mm, "of the telescope (mm)");
+  restore->add_option("--wavelength", options.wavelength_nm, "of the light (nm)");
+  restore->add_option("--scale", options.scale_arcsec_px, "of the picture (arcsec per pixel)");
+  restore->add_option("--r0", options.r0_cm, "Fried's parameter at 500 nm (cm); else by the limb");
+  restore->add_option("--noise", options.noise, "of a pixel, over the light");
+  restore->add_option("--strength", options.strength, "0 leaves it as it is, 1 undoes all");
+  return {{stack, [&options] { return stacked(options); }},
+          {restore, [&options] { return restored(options); }}};
 }
 
 }  // namespace solarchon::cli

@@ -26,9 +26,16 @@ struct ReduceOptions {
   double sigma = 3.5;
   int finer = 1;
   bool whole = false;
+  std::string picture;
+  std::optional<double> aperture_mm;
+  std::optional<double> wavelength_nm;
+  std::optional<double> scale_arcsec_px;
+  std::optional<double> r0_cm;
+  double noise = 0.002;
+  double strength = 1.0;
 };
 
-/// Adds `stack`.
+/// Adds `stack` and `restore`.
 /// @param options  must outlive the parsing and the answers
 [[nodiscard]] std::vector<Command> add_reduce_commands(CLI::App& app, ReduceOptions& options);
 

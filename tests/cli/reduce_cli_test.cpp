@@ -67,5 +67,36 @@ TEST(Stack, NamesTheFieldThatIsWrong) {
   EXPECT_FALSE(std::filesystem::exists(clip.out));
 }
 
+TEST(Restore, SharpensAStackAndAddsTheStepToItsRecipe) {
+  const PaintedClip clip;
+  ASSERT_EQ(call({"stack", clip.file, "--out", clip.out, "--share", "0.5"}).code, 0);
+  const std::string sharp = (clip.folder / "sharp.fits").string();
+  const Outcome outcome = call({"restore", clip.out, "--out", sharp, "--aperture", "100", "--scale",
+                                "0.4", "--r0", "5", "--noise", "0.002"});
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  EXPECT_GT(outcome.json()["reached"].get<double>(), 0.2);
+  EXPECT_TRUE(outcome.json()["limb_r0_cm"].is_null());
+  const Json recipe = Json::parse(frames::read_picture(sharp)->recipe);
+  EXPECT_EQ(recipe["steps"].back()["step"], "restore");
+  EXPECT_EQ(recipe["steps"].size(), 4U);
+  // From the clip on, by its recipe.
+  const std::string again = (clip.folder / "again.fits").string();
+  const Outcome second = call({"stack", "--recipe", sharp, "--out", again});
+  ASSERT_EQ(second.code, 0) << second.err;
+  EXPECT_EQ(Json::parse(frames::read_picture(again)->recipe)["product"], "restored");
+}
+
+TEST(Restore, NamesTheFieldThatIsWrong) {
+  const PaintedClip clip;
+  ASSERT_EQ(call({"stack", clip.file, "--out", clip.out, "--share", "0.5"}).code, 0);
+  const std::string sharp = (clip.folder / "sharp.fits").string();
+  expect_bad_input(call({"restore", clip.out, "--out", sharp}), "rig");
+  expect_bad_input(call({"restore", clip.out, "--out", sharp, "--aperture", "100"}), "scale");
+  expect_bad_input(call({"restore", clip.out, "--out", sharp, "--aperture", "-1", "--scale", "1"}),
+                   "aperture");
+  expect_bad_input(call({"restore", "none.fits", "--out", sharp, "--aperture", "1"}), "none.fits");
+  EXPECT_FALSE(std::filesystem::exists(sharp));
+}
+
 }  // namespace
 }  // namespace solarchon::cli

@@ -6,6 +6,7 @@
 
 #include "solarchon/base/file.h"
 #include "solarchon/frames/clip_reader.h"
+#include "solarchon/seeing/air.h"
 
 namespace solarchon::reduce {
 
@@ -142,7 +143,7 @@ Result<Json> recipe_json(const Recipe& recipe, const KeepWish& keep, const ClipG
 bool Recipe::operator==(const Recipe& other) const {
   return same_grading(*this, other) && keep == other.keep && dark == other.dark &&
          flat == other.flat && local == other.local && clip_sigma == other.clip_sigma &&
-         finer == other.finer;
+         finer == other.finer && restore == other.restore;
 }
 
 Result<const ClipGrading*> Reducer::grade(const Recipe& recipe, const base::Task& task) {
@@ -174,7 +175,7 @@ Result<std::vector<std::size_t>> Reducer::choose(const Recipe& recipe, const bas
   });
 }
 
-Result<Product> Reducer::make(const Recipe& recipe, const base::Task& task) {
+Result<Product> Reducer::stacked(const Recipe& recipe, const base::Task& task) {
   if (product_ && of_product_ == recipe) {
     return *product_;
   }
@@ -211,6 +212,87 @@ Result<Product> Reducer::make(const Recipe& recipe, const base::Task& task) {
   return product;
 }
 
+Result<Product> Reducer::make(const Recipe& recipe, const base::Task& task) {
+  constexpr double kStacked = 0.9;
+  Recipe of_stack = recipe;
+  of_stack.restore.reset();
+  auto product = stacked(of_stack, part_of(task, 0.0, recipe.restore ? kStacked : 1.0));
+  if (!product || !recipe.restore) {
+    return product;
+  }
+  RestoreWishes wishes = *recipe.restore;
+  wishes.noise = product->facts.noise;
+  wishes.scale_arcsec_px /= recipe.finer;
+  auto sharp = restored(std::move(product->picture), wishes, part_of(task, kStacked, 1.0));
+  if (!sharp) {
+    return sharp;
+  }
+  product->picture = std::move(sharp->picture);
+  product->restored = std::move(sharp->restored);
+  return product;
+}
+
+namespace {
+
+Json restore_json(const RestoreWishes& wishes, const Restored& done) {
+  return Json{{"step", "restore"},
+              {"aperture_mm", wishes.aperture_mm},
+              {"obstruction", wishes.obstruction},
+              {"wavelength_nm", wishes.wavelength_nm},
+              {"scale_arcsec_px", wishes.scale_arcsec_px},
+              {"r0_cm", base::or_null(wishes.r0_cm)},
+              {"noise", wishes.noise},
+              {"strength", wishes.strength},
+              {"limb_r0_cm", base::or_null(done.limb_r0_cm)},
+              {"limb_overshoot", base::or_null(done.limb_overshoot)},
+              {"reached", done.reached}};
+}
+
+}  // namespace
+
+Result<Product> restored(Picture picture, const RestoreWishes& wishes, const base::Task& task) {
+  auto done = restore(picture, wishes, task);
+  if (!done) {
+    return tl::make_unexpected(done.error());
+  }
+  Product product;
+  product.picture = std::move(done->picture);
+  done->picture = {};
+  const auto before = base::parse_json(picture.recipe, "recipe");
+  Json recipe = before && before->is_object() && before->contains("steps") &&
+                        (*before)["steps"].is_array() && before->contains("inputs")
+                    ? *before
+                    : Json{{"solarchon_recipe", kVersion},
+                           {"program", "solarchon " SOLARCHON_VERSION},
+                           {"inputs", Json::object()},
+                           {"steps", Json::array()}};
+  recipe["product"] = "restored";
+  recipe["steps"].push_back(restore_json(wishes, *done));
+  product.picture.recipe = recipe.dump();
+  product.restored = std::move(*done);
+  return product;
+}
+
+Result<Picture> read_product(const std::filesystem::path& path) {
+  return frames::read_picture(path).map([&](Picture picture) {
+    auto recipe = base::parse_json(picture.recipe, "recipe");
+    if (!recipe || !recipe->is_object() || !recipe->contains("inputs") ||
+        !(*recipe)["inputs"].is_object()) {
+      return picture;
+    }
+    std::error_code ignored;
+    const auto folder = std::filesystem::absolute(path, ignored).parent_path();
+    for (auto& [key, input] : (*recipe)["inputs"].items()) {
+      if (input.is_object() && input.contains("file") && input["file"].is_string()) {
+        const std::filesystem::path named = input["file"].get<std::string>();
+        input["file"] = (folder / named).lexically_normal().generic_string();
+      }
+    }
+    picture.recipe = recipe->dump();
+    return picture;
+  });
+}
+
 std::filesystem::path recipe_beside(const std::filesystem::path& product) {
   std::filesystem::path beside = product;
   return beside.replace_extension(".recipe.json");
@@ -224,6 +306,9 @@ Result<void> write_product(const Product& product, const std::filesystem::path& 
   std::error_code status;
   const auto folder = std::filesystem::absolute(path, status).parent_path();
   for (auto& [key, input] : (*recipe)["inputs"].items()) {
+    if (!input.is_object() || !input.contains("file") || !input["file"].is_string()) {
+      continue;
+    }
     const auto whole = std::filesystem::absolute(input["file"].get<std::string>(), status);
     const auto seen = std::filesystem::proximate(whole, folder, status);
     input["file"] = (status ? whole : seen).generic_string();
@@ -311,9 +396,18 @@ Result<Recipe> parse_recipe(const Json& json, const std::filesystem::path& folde
       recipe.local = of_step.flag_or("local", true);
       recipe.clip_sigma = of_step.number_or("clip_sigma", kSigmaRange, recipe.clip_sigma);
       recipe.finer = of_step.integer_or("finer", kFinerRange, 1);
+    } else if (name == "restore") {
+      RestoreWishes wishes;
+      wishes.aperture_mm = of_step.number("aperture_mm", {1.0, 2000.0});
+      wishes.obstruction = of_step.number_or("obstruction", {0.0, 0.95}, 0.0);
+      wishes.wavelength_nm = of_step.number("wavelength_nm", {300.0, 1100.0});
+      wishes.scale_arcsec_px = of_step.number("scale_arcsec_px", {0.01, 100.0}) * recipe.finer;
+      wishes.r0_cm = of_step.optional_number("r0_cm", seeing::kR0Range);
+      wishes.strength = of_step.number_or("strength", {0.0, 1.0}, 1.0);
+      recipe.restore = wishes;
     } else if (!of_step.error()) {
       of_step.fail(ErrorCode::kUnknownValue, "step", name,
-                   base::wants("one-of", {}, "grade, keep, stack"));
+                   base::wants("one-of", {}, "grade, keep, stack, restore"));
     }
     if (of_step.error()) {
       return tl::make_unexpected(*of_step.error());

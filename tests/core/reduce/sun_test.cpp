@@ -9,6 +9,7 @@
 #include "painted.h"
 #include "solarchon/camera/stream.h"
 #include "solarchon/reduce/keep.h"
+#include "solarchon/reduce/restoring.h"
 #include "solarchon/reduce/stacking.h"
 #include "tests/support/support.h"
 
@@ -116,6 +117,51 @@ TEST(SunStack, TheBestFifthHoldsMoreOfHalfTheCutoffThanAMean) {
   const double of_mean = detail_at(values_of(mean->picture), mean->picture.width,
                                    mean->picture.height, 0.5, cutoff_px);
   EXPECT_GT(of_best, 1.6 * of_mean);
+}
+
+TEST(SunStack, RestoredItHasTheContrastOfTheSun) {
+  TempFolder folder;
+  camera::StreamPlan plan;
+  plan.shot = fine_shot();
+  plan.shot.air = seeing::Air{};
+  plan.shot.air->r0_cm = 8.0;
+  plan.shot.air->wander = 0.0;  // then it is known
+  plan.sun_step_s = 3600.0;
+  auto stream = camera::Stream::open(plan);
+  ASSERT_TRUE(stream);
+  camera::Recording recording;
+  constexpr int kFrames = 120;
+  write_clip(folder / "clip.fits", kFrames, [&](int i) {
+    EXPECT_TRUE(stream->record(0.5 * i, recording));
+    return recording.frame;
+  });
+  const auto grading = grade_clip(folder / "clip.fits");
+  ASSERT_TRUE(grading);
+  const auto stacked =
+      stack(folder / "clip.fits", *grading, kept(*grading, {.rule = KeepRule::kAll}));
+  ASSERT_TRUE(stacked);
+  RestoreWishes wishes;
+  wishes.aperture_mm = 120.0;
+  wishes.scale_arcsec_px = recording.truth.plate_scale_arcsec_px;
+  wishes.r0_cm = 8.0;
+  wishes.noise = stacked->noise;
+  const auto restored = restore(stacked->picture, wishes);
+  ASSERT_TRUE(restored);
+  // The same Sun through a far larger telescope above the air.
+  camera::Shot truth_shot = fine_shot();
+  std::get<optics::Telescope>(truth_shot.rig.elements[1].part).aperture_mm = 1200.0;
+  std::get<optics::FrontFilm>(truth_shot.rig.elements[0].part).clear_aperture_mm = 1300.0;
+  truth_shot.seeing_arcsec = 0.0;
+  const auto truth = camera::simulate(truth_shot);
+  ASSERT_TRUE(truth);
+  const frames::Picture sun = frames::picture_of(truth->frame);
+  const double cutoff_px = 540e-9 / 0.12 * 206264.8 / recording.truth.plate_scale_arcsec_px;
+  for (const double share : {0.2, 0.3, 0.4, 0.5, 0.6}) {
+    const double found = detail_at(values_of(restored->picture), restored->picture.width,
+                                   restored->picture.height, share, cutoff_px);
+    const double real = detail_at(values_of(sun), sun.width, sun.height, share, cutoff_px);
+    EXPECT_NEAR(found / real, 1.0, 0.2) << share;
+  }
 }
 
 TEST(SunStack, FramesLieWhereTheAirHasMovedThem) {

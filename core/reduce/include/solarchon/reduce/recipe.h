@@ -13,6 +13,7 @@
 #include "solarchon/frames/picture.h"
 #include "solarchon/reduce/grading.h"
 #include "solarchon/reduce/keep.h"
+#include "solarchon/reduce/restoring.h"
 #include "solarchon/reduce/stacking.h"
 
 namespace solarchon::reduce {
@@ -28,6 +29,8 @@ struct Recipe {
   bool local = true;
   double clip_sigma = 3.5;
   int finer = 1;
+  /// None: the stack stays as it is. Its noise is the stack's, its scale the camera's.
+  std::optional<RestoreWishes> restore = {};
   bool operator==(const Recipe& other) const;
 };
 
@@ -37,6 +40,7 @@ struct Product {
   int frames = 0;
   Stacked facts;  ///< its own picture left empty
   Gain gain;
+  std::optional<Restored> restored = {};  ///< what restoring did, its own picture left empty
 };
 
 /// Makes products of one clip after another, and of one recipe after another: what a changed recipe
@@ -57,7 +61,8 @@ class Reducer {
  private:
   std::optional<Recipe> of_grading_;
   std::optional<ClipGrading> grading_;
-  std::optional<Recipe> of_product_;
+  [[nodiscard]] base::Result<Product> stacked(const Recipe& recipe, const base::Task& task);
+  std::optional<Recipe> of_product_;  ///< of the stack, before it is restored
   std::optional<Product> product_;
 };
 
@@ -67,6 +72,13 @@ class Reducer {
 /// Errors: as frames::write_picture.
 [[nodiscard]] base::Result<void> write_product(const Product& product,
                                                const std::filesystem::path& path);
+/// Reads a picture with its recipe, in which the inputs are named by their whole paths.
+/// Errors: as frames::read_picture.
+[[nodiscard]] base::Result<frames::Picture> read_product(const std::filesystem::path& path);
+/// Restores a picture that is there already, and adds the step to its recipe where it has one.
+/// Errors: as restore.
+[[nodiscard]] base::Result<Product> restored(frames::Picture picture, const RestoreWishes& wishes,
+                                             const base::Task& task = {});
 /// Where the recipe of a product stands.
 [[nodiscard]] std::filesystem::path recipe_beside(const std::filesystem::path& product);
 
