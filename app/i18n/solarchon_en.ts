@@ -136,6 +136,13 @@
             <numerusform>Stack of %n frames, false colour</numerusform>
         </translation>
     </message>
+    <message numerus="yes">
+        <source>Stack of %n frame(s), restored, false colour</source>
+        <translation>
+            <numerusform>Stack of %n frame, restored, false colour</numerusform>
+            <numerusform>Stack of %n frames, restored, false colour</numerusform>
+        </translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::SeriesPage</name>

@@ -6055,10 +6055,6 @@ Haga una con el botón, o con F5.</translation>
         <translation>No se escribe nada (F9)</translation>
     </message>
     <message>
-        <source>Stacks the kept frames (F9)</source>
-        <translation>Apila los fotogramas conservados (F9)</translation>
-    </message>
-    <message>
         <source>A clip or picture of something evenly lit: the Sun out of focus, with the filter on and tracing paper in front of it</source>
         <translation>Un clip o imagen de algo iluminado por igual: el Sol desenfocado, con el filtro puesto y papel vegetal delante de él</translation>
     </message>
@@ -6069,6 +6065,46 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Times the clip’s median; the line in the ribbon moves it too</source>
         <translation>Veces la mediana del clip; la línea de la cinta también lo mueve</translation>
+    </message>
+    <message>
+        <source>Air</source>
+        <translation>Aire</translation>
+    </message>
+    <message>
+        <source>cm</source>
+        <translation>cm</translation>
+    </message>
+    <message>
+        <source>4  Restore</source>
+        <translation>4  Restaurar</translation>
+    </message>
+    <message>
+        <source>The limb has a rim, %1 % too bright: more air undoes less.</source>
+        <translation>El limbo tiene una orla, un %1 % demasiado brillante: más aire deshace menos.</translation>
+    </message>
+    <message>
+        <source>Detail is back up to %1 % of what the aperture resolves; noise is %2 % of the light now.</source>
+        <translation>Hay detalle hasta el %1 % de lo que resuelve la abertura; el ruido es ahora el %2 % de la luz.</translation>
+    </message>
+    <message>
+        <source>Undoes what aperture and air have softened, as far as detail stands out of noise</source>
+        <translation>Deshace lo que abertura y aire han suavizado, mientras el detalle sobresalga del ruido</translation>
+    </message>
+    <message>
+        <source>The light path has no telescope and camera: its blur is not known</source>
+        <translation>El camino óptico no tiene telescopio y cámara: no se conoce su borrosidad</translation>
+    </message>
+    <message>
+        <source>By the recipe; what has not changed is not done again (F9)</source>
+        <translation>Según la receta; lo que no ha cambiado no se repite (F9)</translation>
+    </message>
+    <message>
+        <source>limb</source>
+        <translation>limbo</translation>
+    </message>
+    <message>
+        <source>Fried’s parameter of the kept frames, at 500 nm: as wide as air that blurs nothing; left out, as the limb tells it. Too small, and edges get bright rims</source>
+        <translation>Parámetro de Fried de los fotogramas conservados, a 500 nm: el ancho de aire que no emborrona; si falta, el que diga el limbo. Demasiado pequeño, los bordes se orlan de luz</translation>
     </message>
 </context>
 <context>
@@ -6231,6 +6267,13 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>All digits (*.fits);;Picture (*.png *.tiff)</source>
         <translation>Todas las cifras (*.fits);;Imagen (*.png *.tiff)</translation>
+    </message>
+    <message numerus="yes">
+        <source>Stack of %n frame(s), restored, false colour</source>
+        <translation>
+            <numerusform>Pila de %n fotograma, restaurada, color falso</numerusform>
+            <numerusform>Pila de %n fotogramas, restaurada, color falso</numerusform>
+        </translation>
     </message>
 </context>
 <context>

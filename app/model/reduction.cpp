@@ -13,6 +13,7 @@
 #include "app/model/trouble.h"
 #include "solarchon/base/file.h"
 #include "solarchon/live/sharpness.h"
+#include "solarchon/seeing/air.h"
 #include "solarchon/sky/sun.h"
 #include "solarchon/workspace/clips.h"
 #include "solarchon/workspace/live.h"
@@ -59,7 +60,32 @@ std::vector<Reduction::Small> smalls_of(const std::filesystem::path& path,
   return smalls;
 }
 
+/// The light path that a clip was taken with: as the file beside it says, else the one in use.
+std::optional<live::Setting> setting_of(const std::filesystem::path& clip,
+                                        const std::filesystem::path& data,
+                                        workspace::Workspace space, const log::SessionStart& usual,
+                                        std::optional<double>& r0_cm) {
+  sky::UtcTime time = usual.started;
+  if (const auto known = workspace::clip_on_disk(clip, data, usual)) {
+    space.rig = known->start.rig;
+    time = known->entry.begun;
+    r0_cm = known->entry.r0_cm;
+  }
+  const auto answers = workspace::answer(space, time, sky::geocentric_sun(time, 0.0));
+  const auto setting = workspace::live_setting(space, answers, {}, 0.0);
+  return setting ? std::optional(*setting) : std::nullopt;
+}
+
 }  // namespace
+
+struct Reduction::Look {
+  base::Result<ClipGrading> grading;
+  std::vector<Small> smalls;
+  std::optional<live::Setting> setting;
+  std::optional<double> scale_arcsec_px;  ///< by the clip's own header
+  std::optional<double> r0_cm;
+  int scale_px = 2;
+};
 
 Reduction::Reduction(std::filesystem::path data, Document& document, Clips& clips, Trouble& trouble,
                      QObject* parent)
@@ -114,10 +140,9 @@ void Reduction::open(const QString& file) {
   reducer_ = std::make_shared<reduce::Reducer>();
   recipe_ = {};
   recipe_.clip = file.toStdString();
-  const workspace::Answers& answers = document_.answers();
-  if (const auto setting = workspace::live_setting(document_.workspace(), answers, {}, 0.0)) {
-    recipe_.grade.scale_px = live::detail_scale_px(*setting);
-  }
+  blur_.reset();
+  measured_r0_cm_.reset();
+  r0_is_set_ = false;
   of_product_.reset();
   product_.reset();
   grading_.reset();
@@ -136,16 +161,29 @@ void Reduction::grade() {
   emit changed();
   emit frameChanged();
   jobs_.wish(
-      [this, reducer = reducer_, recipe = recipe_](const base::Task& task) -> Worker::Delivery {
-        base::Result<ClipGrading> grading =
-            reducer->grade(recipe, watched(task)).map([](const ClipGrading* made) {
-              return *made;
-            });
-        auto smalls =
-            grading ? smalls_of(recipe.clip, *grading, task) : std::vector<Reduction::Small>();
-        return [this, grading = std::move(grading), smalls = std::move(smalls), reducer] {
+      [this, reducer = reducer_, recipe = recipe_, data = data_, space = document_.workspace(),
+       usual = workspace::session_start(document_.workspace(), document_.moment())](
+          const base::Task& task) mutable -> Worker::Delivery {
+        auto look = std::make_shared<Look>();
+        look->setting = setting_of(recipe.clip, data, space, usual, look->r0_cm);
+        if (const auto clip = frames::ClipReader::open(recipe.clip)) {
+          look->scale_arcsec_px = clip->facts().info.plate_scale_arcsec_px;
+        }
+        if (look->setting) {
+          look->setting->plate_scale_arcsec_px =
+              look->scale_arcsec_px.value_or(look->setting->plate_scale_arcsec_px);
+          recipe.grade.scale_px = live::detail_scale_px(*look->setting);
+        }
+        look->scale_px = recipe.grade.scale_px;
+        look->grading = reducer->grade(recipe, watched(task)).map([](const ClipGrading* made) {
+          return *made;
+        });
+        if (look->grading) {
+          look->smalls = smalls_of(recipe.clip, *look->grading, task);
+        }
+        return [this, look, reducer] {
           if (reducer == reducer_) {
-            graded(grading, smalls);
+            graded(*look);
           }
         };
       },
@@ -162,13 +200,23 @@ void Reduction::fail(const base::Error& error) {
   emit changed();
 }
 
-void Reduction::graded(const base::Result<ClipGrading>& grading, std::vector<Small> smalls) {
-  if (!grading) {
-    fail(grading.error());
+void Reduction::graded(const Look& look) {
+  recipe_.grade.scale_px = look.scale_px;
+  if (look.setting) {
+    reduce::RestoreWishes blur;
+    blur.aperture_mm = look.setting->aperture_mm;
+    blur.obstruction = look.setting->obstruction;
+    blur.wavelength_nm = look.setting->wavelength_nm;
+    blur.scale_arcsec_px = look.setting->plate_scale_arcsec_px;
+    blur_ = blur;
+    measured_r0_cm_ = look.r0_cm;
+  }
+  if (!look.grading) {
+    fail(look.grading.error());
     return;
   }
-  grading_ = std::make_shared<const ClipGrading>(*grading);
-  smalls_ = std::move(smalls);
+  grading_ = std::make_shared<const ClipGrading>(*look.grading);
+  smalls_ = look.smalls;
   proposal_ = reduce::propose(*grading_);
   if (!recipe_.keep) {
     reduce::KeepWish wish;
@@ -186,7 +234,47 @@ void Reduction::graded(const base::Result<ClipGrading>& grading, std::vector<Sma
 void Reduction::choose_frames() {
   kept_ = reduce::kept(*grading_, keep());
   gain_ = reduce::gain_of(*grading_, kept_);
+  if (recipe_.restore && !r0_is_set_) {
+    recipe_.restore->r0_cm = r0_of_kept();
+  }
   emit changed();
+}
+
+std::optional<double> Reduction::r0_of_kept() const {
+  if (!measured_r0_cm_ || !blur_) {
+    return std::nullopt;
+  }
+  // Detail of that frequency counts in grading, as a share of the aperture's cutoff.
+  constexpr double kGraded = 0.36;
+  const double before = seeing::short_exposure_transfer(kGraded, *measured_r0_cm_,
+                                                        blur_->wavelength_nm, blur_->aperture_mm);
+  double r0_cm = *measured_r0_cm_;
+  constexpr double kStep = 1.02;
+  constexpr double kMost_cm = 40.0;
+  while (r0_cm < kMost_cm &&
+         seeing::short_exposure_transfer(kGraded, r0_cm, blur_->wavelength_nm, blur_->aperture_mm) <
+             before * gain_.detail) {
+    r0_cm *= kStep;
+  }
+  constexpr double kTenths = 10.0;
+  return std::round(r0_cm * kTenths) / kTenths;
+}
+
+void Reduction::set_restoring(bool restores) {
+  recipe_.restore = restores ? blur_ : std::nullopt;
+  if (recipe_.restore) {
+    recipe_.restore->r0_cm = r0_of_kept();
+  }
+  r0_is_set_ = false;
+  changed_recipe();
+}
+
+void Reduction::set_r0(std::optional<double> r0_cm) {
+  if (recipe_.restore) {
+    recipe_.restore->r0_cm = r0_cm;
+    r0_is_set_ = true;
+    changed_recipe();
+  }
 }
 
 double Reduction::proposed_share() const {
@@ -310,7 +398,8 @@ void Reduction::keep_product() {
   const sky::UtcTime taken = info.time.value_or(document_.moment());
   const std::string day = sky::to_iso(taken).substr(0, 10);
   const auto folder = data_ / "products" / day;
-  const std::string stem = recipe_.clip.stem().string() + "-stack";
+  const std::string stem =
+      recipe_.clip.stem().string() + (product_->restored ? "-sharp" : "-stack");
   std::filesystem::path file = folder / (stem + ".fits");
   std::error_code ignored;
   for (int i = 2; std::filesystem::exists(file, ignored); ++i) {

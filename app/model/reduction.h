@@ -58,6 +58,11 @@ class Reduction : public QObject {
   void set_local(bool local);
   void set_rejecting(bool rejects);
   void set_finer(int finer);
+  /// The light path that the clip was taken with is known, as far as its blur goes.
+  [[nodiscard]] bool can_restore() const { return blur_.has_value(); }
+  void set_restoring(bool restores);
+  /// Of the kept frames; none: by the limb. Before it is set, as it was measured with the clip.
+  void set_r0(std::optional<double> r0_cm);
   /// Empty: none.
   void set_dark(const QString& file);
   void set_flat(const QString& file);
@@ -87,8 +92,12 @@ class Reduction : public QObject {
   void frameChanged();
 
  private:
+  /// What a job found out about a clip.
+  struct Look;
   void grade();
-  void graded(const base::Result<reduce::ClipGrading>& grading, std::vector<Small> smalls);
+  void graded(const Look& look);
+  /// Of the kept frames, by what was measured over the whole clip and how much sharper they are.
+  [[nodiscard]] std::optional<double> r0_of_kept() const;
   void choose_frames();
   void fail(const base::Error& error);
   void write(const std::filesystem::path& file, bool files);
@@ -101,6 +110,9 @@ class Reduction : public QObject {
   Trouble& trouble_;
   std::shared_ptr<reduce::Reducer> reducer_;
   reduce::Recipe recipe_;
+  std::optional<reduce::RestoreWishes> blur_;  ///< of the clip's light path; its air left out
+  std::optional<double> measured_r0_cm_;       ///< with the clip
+  bool r0_is_set_ = false;
   std::optional<reduce::Recipe> of_product_;
   Stage stage_ = Stage::kNothing;
   double progress_ = 0.0;

@@ -5,6 +5,7 @@
 #include <QPushButton>
 
 #include "app/model/reduction.h"
+#include "app/shell/number_field.h"
 #include "app/views/reduce/clip_ribbon.h"
 #include "app/views/reduce/reduce_view.h"
 #include "app/views/reduce/swipe_picture.h"
@@ -119,6 +120,26 @@ TEST_F(ReduceTest, AChangedRecipeAsksToBeMadeAgain) {
   EXPECT_NE(words("reduce-made"), made);
   QTest::mouseClick(part<QPushButton>("reduce-finer"), Qt::LeftButton);
   EXPECT_EQ(words("reduce-made"), made) << "as it was: nothing has to be done";
+}
+
+TEST_F(ReduceTest, TheBlurIsUndoneWithoutStackingAgain) {
+  take_clip();
+  QTest::keyClick(view_, Qt::Key_F9);
+  ASSERT_TRUE(wait_until([&] { return part<QPushButton>("reduce-keep")->isEnabled(); }));
+  QTest::mouseClick(part<QPushButton>("reduce-restores"), Qt::LeftButton);
+  auto* air = part<NumberField>("reduce-air");
+  air->edit().setFocus();
+  QTest::keyClicks(&air->edit(), "6");
+  QTest::keyClick(&air->edit(), Qt::Key_Return);
+  // The clip is gone: the stack is not made again.
+  std::filesystem::rename(clip_, folder_ / "elsewhere.fits");
+  QTest::keyClick(view_, Qt::Key_F9);
+  ASSERT_TRUE(wait_until([&] {
+    const auto& product = window_->models().reduction.product();
+    return product && product->restored && view_->settled();
+  }));
+  EXPECT_EQ(window_->models().reduction.recipe().restore->r0_cm, 6.0);
+  EXPECT_TRUE(words("reduce-made").contains("%"));
 }
 
 TEST_F(ReduceTest, StoppedItGoesBackToTheGradedClip) {

@@ -21,6 +21,7 @@ namespace {
 constexpr double kPercent = 100.0;
 constexpr base::Range kShareRange{0.1, 100.0};
 constexpr base::Range kLevelRange{0.01, 100.0};
+constexpr base::Range kAirRange{0.5, 50.0};
 
 QPushButton* named(QPushButton* button, const char* name) {
   button->setObjectName(QLatin1String(name));
@@ -45,6 +46,8 @@ RecipePanel::RecipePanel(Reduction& reduction, QWidget* parent)
       finer_(named(new QPushButton(tr("Finer grid"), this), "reduce-finer")),
       dark_(named(new QPushButton(this), "reduce-dark")),
       flat_(named(new QPushButton(this), "reduce-flat")),
+      restores_(named(new QPushButton(tr("4  Restore"), this), "reduce-restores")),
+      air_(new NumberField(tr("Air"), tr("cm"), kAirRange, false, this)),
       make_(named(new QPushButton(this), "reduce-make")),
       bar_(new QProgressBar(this)),
       made_(new PlainLabel(this)),
@@ -53,14 +56,18 @@ RecipePanel::RecipePanel(Reduction& reduction, QWidget* parent)
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(6);
-  column->addWidget(heading(tr("1  Grade")));
+  auto* first = new QHBoxLayout;
+  first->setSpacing(12);
+  first->addWidget(heading(tr("1  Grade")), 0, Qt::AlignTop);
   graded_->setObjectName(QStringLiteral("reduce-graded"));
   graded_->setWordWrap(true);
-  column->addWidget(graded_);
+  first->addWidget(graded_, 1);
+  column->addLayout(first);
   column->addWidget(heading(tr("2  Keep")));
   column->addWidget(build_keep());
   column->addWidget(heading(tr("3  Stack")));
   column->addWidget(build_stack());
+  column->addWidget(build_restore());
   column->addStretch(1);
   column->addWidget(build_out());
   connect(&reduction_, &Reduction::progressed, bar_,
@@ -185,6 +192,30 @@ QWidget* RecipePanel::build_stack() {
   return box;
 }
 
+QWidget* RecipePanel::build_restore() {
+  auto* box = new QWidget(this);
+  auto* row = new QHBoxLayout(box);
+  row->setContentsMargins(0, 0, 0, 0);
+  row->setSpacing(8);
+  restores_->setCheckable(true);
+  restores_->setFont(Theme::font(TextSize::kMedium, true));
+  restores_->setProperty("switch", true);
+  restores_->setProperty("first", true);
+  air_->setObjectName(QStringLiteral("reduce-air"));
+  air_->allow_empty(tr("limb"));
+  air_->setToolTip(
+      tr("Fried\u2019s parameter of the kept frames, at 500 nm: as wide as air that "
+         "blurs nothing; left out, as the limb tells it. Too small, and edges get bright "
+         "rims"));
+  connect(restores_, &QPushButton::clicked, this,
+          [this](bool on) { reduction_.set_restoring(on); });
+  connect(air_, &NumberField::entered, this, [this](double value) { reduction_.set_r0(value); });
+  connect(air_, &NumberField::emptied, this, [this] { reduction_.set_r0(std::nullopt); });
+  row->addWidget(restores_, 1, Qt::AlignTop);
+  row->addWidget(air_, 2);
+  return box;
+}
+
 QWidget* RecipePanel::build_out() {
   auto* box = new QWidget(this);
   auto* column = new QVBoxLayout(box);
@@ -284,6 +315,16 @@ QString RecipePanel::made_words() const {
   if (!reduction_.kept_as().isEmpty()) {
     return tr("Written: %1").arg(QFileInfo(reduction_.kept_as()).fileName());
   }
+  if (const auto& restored = product->restored) {
+    constexpr double kRim = 0.03;
+    if (restored->limb_overshoot.value_or(0.0) > kRim) {
+      return tr("The limb has a rim, %1 % too bright: more air undoes less.")
+          .arg(number(kPercent * *restored->limb_overshoot, 0));
+    }
+    return tr("Detail is back up to %1 % of what the aperture resolves; noise is %2 % of the light "
+              "now.")
+        .arg(number(kPercent * restored->reached, 0), number(kPercent * restored->noise, 1));
+  }
   return tr("Detail moved by %1 px over the frame; %2 % of all values were strays.")
       .arg(number(product->facts.local_motion_px, 2),
            number(kPercent * product->facts.clipped_share, 2));
@@ -328,6 +369,18 @@ void RecipePanel::follow() {
   };
   dark_->setText(file_words(tr("Dark: none"), tr("Dark: %1"), recipe.dark));
   flat_->setText(file_words(tr("Flat: none"), tr("Flat: %1"), recipe.flat));
+  restores_->setEnabled(reduction_.can_restore());
+  restores_->setChecked(recipe.restore.has_value());
+  restores_->setToolTip(
+      reduction_.can_restore()
+          ? tr("Undoes what aperture and air have softened, as far as detail stands out of noise")
+          : tr("The light path has no telescope and camera: its blur is not known"));
+  air_->setEnabled(recipe.restore.has_value());
+  if (recipe.restore && recipe.restore->r0_cm) {
+    air_->show_value(*recipe.restore->r0_cm);
+  } else {
+    air_->clear();
+  }
   const QString made = made_words();
   made_->setText(made);
   made_->setProperty("role", reduction_.stage() == Stage::kFailed ? "error" : "");
@@ -335,7 +388,8 @@ void RecipePanel::follow() {
   bar_->setVisible(works);
   bar_->setValue(static_cast<int>(kPercent * reduction_.progress()));
   make_->setText(works ? tr("Stop") : tr("Make the picture"));
-  make_->setToolTip(works ? tr("Nothing is written (F9)") : tr("Stacks the kept frames (F9)"));
+  make_->setToolTip(works ? tr("Nothing is written (F9)")
+                          : tr("By the recipe; what has not changed is not done again (F9)"));
   make_->setEnabled(works || (grading && !reduction_.kept().empty()));
   const bool has = reduction_.product() && !works;
   keep_->setEnabled(has && reduction_.kept_as().isEmpty());

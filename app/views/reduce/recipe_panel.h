@@ -30,6 +30,7 @@ class RecipePanel : public QWidget {
  private:
   QWidget* build_keep();
   QWidget* build_stack();
+  QWidget* build_restore();
   QWidget* build_out();
   QLabel* heading(const QString& words);
   void enter_number(double value);
@@ -50,6 +51,8 @@ class RecipePanel : public QWidget {
   QPushButton* finer_;
   QPushButton* dark_;
   QPushButton* flat_;
+  QPushButton* restores_;
+  NumberField* air_;
   QPushButton* make_;
   QProgressBar* bar_;
   QLabel* made_;

@@ -186,7 +186,9 @@ void ReduceView::show_after() {
   constexpr int kWhole = 20000;
   picture_->show_after(
       quick_image(frame, QRect(0, 0, frame.width, frame.height), kWhole, Tone::kPlain),
-      tr("Stack of %n frame(s), false colour", nullptr, shown_product_->frames));
+      shown_product_->restored
+          ? tr("Stack of %n frame(s), restored, false colour", nullptr, shown_product_->frames)
+          : tr("Stack of %n frame(s), false colour", nullptr, shown_product_->frames));
   show_before();
 }
 
@@ -245,8 +247,9 @@ void ReduceView::ask_save() {
   if (!reduction_.product()) {
     return;
   }
-  const QString name =
-      QString::fromStdString(reduction_.clip().stem().string()) + QStringLiteral("-stack.fits");
+  const QString name = QString::fromStdString(reduction_.clip().stem().string()) +
+                       (reduction_.product()->restored ? QStringLiteral("-sharp.fits")
+                                                       : QStringLiteral("-stack.fits"));
   const QString file = QFileDialog::getSaveFileName(
       this, tr("Export"), name, tr("All digits (*.fits);;Picture (*.png *.tiff)"));
   if (!file.isEmpty()) {

@@ -90,14 +90,20 @@ void SwipePicture::draw(QPainter& painter) {
     painter.restore();
   }
   painter.setFont(Theme::drawn_font(TextSize::kSmall));
+  const double both_wide = painter.fontMetrics().horizontalAdvance(before_words_) +
+                           painter.fontMetrics().horizontalAdvance(after_words_) + 48.0;
   const auto label = [&](const QString& words, bool right) {
     if (words.isEmpty()) {
       return;
     }
     const double wide = painter.fontMetrics().horizontalAdvance(words) + 12.0;
     const double tall = painter.fontMetrics().height() + 4.0;
-    const QRectF box(right ? room.right() - wide - 6.0 : room.left() + 6.0,
-                     room.bottom() - tall - 6.0, wide, tall);
+    QRectF box(right ? room.right() - wide - 6.0 : room.left() + 6.0, room.bottom() - tall - 6.0,
+               wide, tall);
+    // Where there is no room beside one another, one over the other.
+    if (right && !before_words_.isEmpty() && both_wide > room.width()) {
+      box.translate(0.0, -tall - 4.0);
+    }
     painter.fillRect(box, c.sheet);
     painter.setPen(c.ink);
     painter.drawText(box, Qt::AlignCenter, words);
