@@ -178,7 +178,7 @@ Result<reduce::RestoreWishes> restoring_of(const ReduceOptions& options,
 }
 
 Result<Json> restored(const ReduceOptions& options) {
-  auto picture = reduce::read_product(options.picture);
+  const auto picture = reduce::read_product(options.picture);
   if (!picture) {
     return tl::make_unexpected(picture.error());
   }
@@ -186,7 +186,7 @@ Result<Json> restored(const ReduceOptions& options) {
   if (!wishes) {
     return tl::make_unexpected(wishes.error());
   }
-  const auto product = reduce::restored(std::move(*picture), *wishes);
+  const auto product = reduce::restored(*picture, *wishes);
   if (!product) {
     return tl::make_unexpected(product.error());
   }

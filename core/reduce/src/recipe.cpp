@@ -223,7 +223,7 @@ Result<Product> Reducer::make(const Recipe& recipe, const base::Task& task) {
   RestoreWishes wishes = *recipe.restore;
   wishes.noise = product->facts.noise;
   wishes.scale_arcsec_px /= recipe.finer;
-  auto sharp = restored(std::move(product->picture), wishes, part_of(task, kStacked, 1.0));
+  auto sharp = restored(product->picture, wishes, part_of(task, kStacked, 1.0));
   if (!sharp) {
     return sharp;
   }
@@ -250,7 +250,8 @@ Json restore_json(const RestoreWishes& wishes, const Restored& done) {
 
 }  // namespace
 
-Result<Product> restored(Picture picture, const RestoreWishes& wishes, const base::Task& task) {
+Result<Product> restored(const Picture& picture, const RestoreWishes& wishes,
+                         const base::Task& task) {
   auto done = restore(picture, wishes, task);
   if (!done) {
     return tl::make_unexpected(done.error());

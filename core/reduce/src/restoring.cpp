@@ -288,6 +288,15 @@ std::vector<float> drawn(const SharpDisc& disc, int width, int height) {
   return plane;
 }
 
+/// By how much the pixel of that number lies beyond the limb (px).
+double beyond_limb(std::size_t pixel, int width, const SharpDisc& disc) {
+  const auto wide = static_cast<std::size_t>(width);
+  const std::size_t row = pixel / wide;
+  return std::hypot(static_cast<double>(pixel % wide) - disc.limb.centre_x_px,
+                    static_cast<double>(row) - disc.limb.centre_y_px) -
+         disc.limb.radius_px;
+}
+
 /// The edge of a disc along a radius, from inside outwards, in steps of a fraction of a pixel.
 class Edge {
  public:
@@ -299,10 +308,7 @@ class Edge {
         sums_(static_cast<std::size_t>(2 * half_ + 1), 0.0),
         counts_(sums_.size(), 0.0) {
     for (std::size_t i = 0; i < plane.size(); ++i) {
-      const auto x = static_cast<double>(i % static_cast<std::size_t>(width));
-      const auto y = static_cast<double>(i / static_cast<std::size_t>(width));
-      const double out =
-          std::hypot(x - disc.limb.centre_x_px, y - disc.limb.centre_y_px) - disc.limb.radius_px;
+      const double out = beyond_limb(i, width, disc);
       const auto at = static_cast<int>(std::lround(out / kStep_px)) + half_;
       if (at >= 0 && at < static_cast<int>(sums_.size())) {
         sums_[static_cast<std::size_t>(at)] += static_cast<double>(plane[i]);
@@ -382,11 +388,7 @@ std::vector<float> rings_of(const std::vector<float>& plane, int width, const Sh
   const auto count = static_cast<std::size_t>(2.0 * reach_px * kPerPixel) + 2;
   std::vector<std::vector<double>> by_ring(count);
   const auto place_of = [&](std::size_t i) {
-    const auto x = static_cast<double>(i % static_cast<std::size_t>(width));
-    const auto y = static_cast<double>(i / static_cast<std::size_t>(width));
-    return (std::hypot(x - disc.limb.centre_x_px, y - disc.limb.centre_y_px) - disc.limb.radius_px +
-            reach_px) *
-           kPerPixel;
+    return (beyond_limb(i, width, disc) + reach_px) * kPerPixel;
   };
   for (std::size_t i = 0; i < plane.size(); ++i) {
     const double place = place_of(i);

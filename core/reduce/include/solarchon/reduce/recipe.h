@@ -77,7 +77,8 @@ class Reducer {
 [[nodiscard]] base::Result<frames::Picture> read_product(const std::filesystem::path& path);
 /// Restores a picture that is there already, and adds the step to its recipe where it has one.
 /// Errors: as restore.
-[[nodiscard]] base::Result<Product> restored(frames::Picture picture, const RestoreWishes& wishes,
+[[nodiscard]] base::Result<Product> restored(const frames::Picture& picture,
+                                             const RestoreWishes& wishes,
                                              const base::Task& task = {});
 /// Where the recipe of a product stands.
 [[nodiscard]] std::filesystem::path recipe_beside(const std::filesystem::path& product);
