@@ -61,16 +61,7 @@ Result<Frame> read_fits(const std::filesystem::path& path) {
     return tl::make_unexpected(unit.error());
   }
   FitsFile file;
-  file.open(path);
-  int bitpix = 0;
-  int naxis = 0;
-  std::array<LONGLONG, 3> size{1, 1, 1};
-  if (file.status == 0) {
-    fits_movabs_hdu(file.get(), *unit, nullptr, &file.status);
-    fits_get_img_equivtype(file.get(), &bitpix, &file.status);
-    fits_get_img_dim(file.get(), &naxis, &file.status);
-    fits_get_img_sizell(file.get(), 3, size.data(), &file.status);
-  }
+  const auto [bitpix, naxis, size] = open_unit(file, path, *unit);
   if (file.status != 0) {
     return fail_because(ErrorCode::kMalformed, path.string(), base::reported(file.reason()),
                         base::wants("fits"));

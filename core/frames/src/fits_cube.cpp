@@ -29,15 +29,10 @@ class Cube : public ClipReader::Source {
     if (!unit) {
       return tl::make_unexpected(unit.error());
     }
-    file_.open(path);
-    int naxis = 0;
-    std::array<LONGLONG, 3> size{1, 1, 1};
-    if (file_.status == 0) {
-      fits_movabs_hdu(file_.get(), *unit, nullptr, &file_.status);
-      fits_get_img_equivtype(file_.get(), &bitpix_, &file_.status);
-      fits_get_img_dim(file_.get(), &naxis, &file_.status);
-      fits_get_img_sizell(file_.get(), 3, size.data(), &file_.status);
-    }
+    const FitsShape shape = open_unit(file_, path, *unit);
+    bitpix_ = shape.bitpix;
+    const int naxis = shape.axes;
+    const auto& size = shape.size;
     if (file_.status != 0) {
       return damaged();
     }

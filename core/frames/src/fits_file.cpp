@@ -9,6 +9,18 @@ namespace solarchon::frames {
 using base::kDegPerRad;
 using base::kRadPerDeg;
 
+FitsShape open_unit(FitsFile& file, const std::filesystem::path& path, int unit) {
+  FitsShape shape;
+  file.open(path);
+  if (file.status == 0) {
+    fits_movabs_hdu(file.get(), unit, nullptr, &file.status);
+    fits_get_img_equivtype(file.get(), &shape.bitpix, &file.status);
+    fits_get_img_dim(file.get(), &shape.axes, &file.status);
+    fits_get_img_sizell(file.get(), 3, shape.size.data(), &file.status);
+  }
+  return shape;
+}
+
 namespace {
 
 constexpr double kSolarRadiusM = 6.96e8;

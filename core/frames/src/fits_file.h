@@ -98,6 +98,15 @@ class FitsFile {
   fitsfile* file_ = nullptr;
 };
 
+/// What kind of picture a unit holds.
+struct FitsShape {
+  int bitpix = 0;  ///< as the library names it, scaling by the header's figures included
+  int axes = 0;
+  std::array<LONGLONG, 3> size{1, 1, 1};
+};
+/// Opens a file at one of its units; whether that went well, `file.status` says.
+[[nodiscard]] FitsShape open_unit(FitsFile& file, const std::filesystem::path& path, int unit);
+
 /// What a header says of a picture. @param height  of it (px)
 void read_info(FitsFile& file, int height, FrameInfo& info);
 /// Writes into the header what is known of a picture of that size.

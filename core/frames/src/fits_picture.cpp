@@ -24,17 +24,8 @@ Result<std::optional<Picture>> read_fits_picture(const std::filesystem::path& pa
     return tl::make_unexpected(unit.error());
   }
   FitsFile file;
-  file.open(path);
-  int bitpix = 0;
-  int naxis = 0;
-  std::array<LONGLONG, 3> size{1, 1, 1};
-  if (file.status == 0) {
-    fits_movabs_hdu(file.get(), *unit, nullptr, &file.status);
-    fits_get_img_type(file.get(), &bitpix, &file.status);
-    fits_get_img_dim(file.get(), &naxis, &file.status);
-    fits_get_img_sizell(file.get(), 3, size.data(), &file.status);
-  }
-  const auto recipe = file.long_text(kRecipe);
+  const auto [bitpix, naxis, size] = open_unit(file, path, *unit);
+  const auto recipe = file.status == 0 ? file.long_text(kRecipe) : std::nullopt;
   const bool own = file.status == 0 && bitpix == FLOAT_IMG && recipe &&
                    (naxis == 2 || (naxis == 3 && size[2] == 3));
   if (!own) {

@@ -28,6 +28,12 @@ constexpr base::Range kCalmRange{0.05, 3600.0};
 constexpr base::Range kSigmaRange{0.0, 100.0};
 constexpr base::Range kFinerRange{1.0, 2.0};
 
+/// As it stands inside products: in one line, in ASCII, which headers are held to; bytes that are
+/// no UTF-8 are replaced.
+std::string inner_text(const Json& json) {
+  return json.dump(-1, ' ', true, Json::error_handler_t::replace);
+}
+
 bool same_grading(const Recipe& a, const Recipe& b) {
   return a.clip == b.clip && a.grade.scale_px == b.grade.scale_px && a.grade.black == b.grade.black;
 }
@@ -202,7 +208,7 @@ Result<Product> Reducer::stacked(const Recipe& recipe, const base::Task& task) {
   }
   Product product;
   product.picture = std::move(stacked->picture);
-  product.picture.recipe = json->dump();
+  product.picture.recipe = inner_text(*json);
   product.frames = stacked->frames;
   stacked->picture = {};
   product.facts = std::move(*stacked);
@@ -269,7 +275,7 @@ Result<Product> restored(const Picture& picture, const RestoreWishes& wishes,
                            {"steps", Json::array()}};
   recipe["product"] = "restored";
   recipe["steps"].push_back(restore_json(wishes, *done));
-  product.picture.recipe = recipe.dump();
+  product.picture.recipe = inner_text(recipe);
   product.restored = std::move(*done);
   return product;
 }
@@ -289,7 +295,7 @@ Result<Picture> read_product(const std::filesystem::path& path) {
         input["file"] = (folder / named).lexically_normal().generic_string();
       }
     }
-    picture.recipe = recipe->dump();
+    picture.recipe = inner_text(*recipe);
     return picture;
   });
 }
@@ -315,7 +321,7 @@ Result<void> write_product(const Product& product, const std::filesystem::path& 
     input["file"] = (status ? whole : seen).generic_string();
   }
   Picture picture = product.picture;
-  picture.recipe = recipe->dump();
+  picture.recipe = inner_text(*recipe);
   const std::filesystem::path beside = recipe_beside(path);
   const bool was_there = std::filesystem::exists(beside, status);
   if (auto written = frames::write_picture(picture, path); !written) {

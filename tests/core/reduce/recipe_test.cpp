@@ -61,6 +61,23 @@ TEST_F(RecipeTest, AProductCanBeMadeAgainFromItself) {
   EXPECT_EQ(read->values, product->picture.values) << "FITS keeps every digit";
 }
 
+TEST_F(RecipeTest, FoldersMayHaveAnyName) {
+  const auto folder = folder_ / "Año de l'été";
+  std::filesystem::create_directory(folder);
+  std::filesystem::rename(clip_, folder / "ocaso.fits");
+  recipe_.clip = folder / "ocaso.fits";
+  const auto product = Reducer().make(recipe_);
+  ASSERT_TRUE(product);
+  for (const char* name : {"a.fits", "b.png"}) {
+    ASSERT_TRUE(write_product(*product, folder_ / name));
+  }
+  for (const char* name : {"a.fits", "b.recipe.json"}) {
+    const auto read = read_recipe(folder_ / name);
+    ASSERT_TRUE(read) << name << " " << read.error().field;
+    EXPECT_EQ(read->clip.lexically_normal(), recipe_.clip.lexically_normal());
+  }
+}
+
 TEST_F(RecipeTest, OnlyWhatDependsOnAChangeIsDoneAgain) {
   Reducer reducer;
   ASSERT_TRUE(reducer.make(recipe_));
