@@ -111,6 +111,88 @@ TEST_F(ReduceTest, TheRuleChoosesFramesAndTheRibbonShowsThem) {
   EXPECT_TRUE(part<QPushButton>("reduce-best")->isChecked());
 }
 
+TEST_F(ReduceTest, TheLevelIsDraggedInTheRibbon) {
+  take_clip();
+  QTest::mouseClick(part<QPushButton>("reduce-level"), Qt::LeftButton);
+  auto* ribbon = part<ClipRibbon>("reduce-ribbon");
+  // The line stands somewhere: from the top down, the first place that moves it is it.
+  const double before = window_->models().reduction.keep().level;
+  for (int y = 22; y < ribbon->height() - 80; y += 4) {
+    QTest::mousePress(ribbon, Qt::LeftButton, {}, QPoint(ribbon->width() / 2, y));
+    QTest::mouseMove(ribbon, QPoint(ribbon->width() / 2, y - 12));
+    QTest::mouseRelease(ribbon, Qt::LeftButton, {}, QPoint(ribbon->width() / 2, y - 12));
+    if (window_->models().reduction.keep().level != before) {
+      break;
+    }
+  }
+  EXPECT_NE(window_->models().reduction.keep().level, before);
+  ASSERT_TRUE(wait_until([&] { return view_->settled(); }));
+}
+
+TEST_F(ReduceTest, KeysGoThroughTheClip) {
+  take_clip();
+  auto* ribbon = part<ClipRibbon>("reduce-ribbon");
+  ribbon->setFocus();
+  QTest::keyClick(ribbon, Qt::Key_Home);
+  EXPECT_EQ(window_->models().reduction.chosen(), 0);
+  QTest::keyClick(ribbon, Qt::Key_Left);
+  EXPECT_EQ(window_->models().reduction.chosen(), 0) << "there is none before it";
+  QTest::keyClick(ribbon, Qt::Key_Right);
+  EXPECT_EQ(window_->models().reduction.chosen(), 1);
+  QTest::keyClick(ribbon, Qt::Key_PageDown);
+  EXPECT_GT(window_->models().reduction.chosen(), 1);
+  QTest::keyClick(ribbon, Qt::Key_End);
+  EXPECT_EQ(window_->models().reduction.chosen(), 59);
+  QTest::keyClick(ribbon, Qt::Key_PageUp);
+  EXPECT_LT(window_->models().reduction.chosen(), 59);
+  ASSERT_TRUE(wait_until([&] { return view_->settled(); }));
+  ASSERT_TRUE(window_->models().reduction.shown());
+}
+
+TEST_F(ReduceTest, AWrongShareIsAnsweredAndNothingIsLost) {
+  take_clip();
+  auto* share = part<NumberField>("reduce-share");
+  const double before = window_->models().reduction.keep().share;
+  share->edit().setFocus();
+  share->edit().selectAll();
+  QTest::keyClicks(&share->edit(), "500");
+  QTest::keyClick(&share->edit(), Qt::Key_Return);
+  EXPECT_FALSE(share->problem().isEmpty());
+  EXPECT_EQ(window_->models().reduction.keep().share, before);
+  share->edit().selectAll();
+  QTest::keyClicks(&share->edit(), "50");
+  QTest::keyClick(&share->edit(), Qt::Key_Return);
+  EXPECT_EQ(window_->models().reduction.kept().size(), 30U);
+}
+
+TEST_F(ReduceTest, ADarkThatDoesNotFitIsSaidAndTheClipStays) {
+  const Painting another(120, 100);
+  base::Random random{43};
+  test::write_clip(folder_ / "dark.fits", 3, [&](int) { return another.frame({}, random); });
+  take_clip();
+  window_->models().reduction.set_dark(QString::fromStdString((folder_ / "dark.fits").string()));
+  QTest::keyClick(view_, Qt::Key_F9);
+  ASSERT_TRUE(wait_until([&] { return view_->settled(); }));
+  EXPECT_FALSE(words("reduce-made").isEmpty());
+  EXPECT_EQ(view_->readiness().state, safety::Severity::kCheck);
+  window_->models().reduction.set_dark({});
+  EXPECT_EQ(view_->readiness().state, safety::Severity::kNoObjection);
+  QTest::keyClick(view_, Qt::Key_F9);
+  ASSERT_TRUE(wait_until([&] { return part<QPushButton>("reduce-keep")->isEnabled(); }));
+}
+
+TEST_F(ReduceTest, ItIsExportedWithItsRecipe) {
+  take_clip();
+  QTest::keyClick(view_, Qt::Key_F9);
+  ASSERT_TRUE(wait_until([&] { return part<QPushButton>("reduce-keep")->isEnabled(); }));
+  for (const char* name : {"out.png", "out.tiff", "out.fits"}) {
+    window_->models().reduction.save_to(QString::fromStdString((folder_ / name).string()));
+    ASSERT_TRUE(wait_until([&] { return view_->settled(); }));
+    EXPECT_TRUE(frames::read_frame(folder_ / name)) << name;
+  }
+  EXPECT_TRUE(reduce::read_recipe(folder_ / "out.recipe.json"));
+}
+
 TEST_F(ReduceTest, AChangedRecipeAsksToBeMadeAgain) {
   take_clip();
   QTest::keyClick(view_, Qt::Key_F9);

@@ -183,7 +183,7 @@ double found_share(Anchor& anchor, const std::vector<Frame>& others) {
 std::optional<Anchors> choose_anchors(const Frame& reference, const std::vector<Frame>& beside,
                                       const std::vector<Frame>& spread) {
   const int least = std::min(reference.width, reference.height);
-  const int side = least >= 256 ? 128 : (least >= 64 ? 64 : 32);
+  const int side = least >= 256 ? 128 : (least >= 128 ? 64 : 32);
   const int first_bin = least >= 1024 ? 2 : 1;
   std::optional<Candidate> near;
   std::optional<Candidate> wide;
