@@ -11,7 +11,7 @@ namespace solarchon::seeing {
 
 namespace {
 
-constexpr int kWaves = 120;
+constexpr int kCloudWaves = 120;
 constexpr double kFinestArcsec = 60.0;
 constexpr double kCoarsestArcsec = 10800.0;
 constexpr double kArcsecPerArcmin = 60.0;
@@ -32,9 +32,9 @@ CloudField::CloudField(const Cloud& cloud) : cloud_(cloud) {
   base::Random random{cloud.seed, 0xc10dU};
   const double blowing = random.uniform(0.0, 2.0 * base::kPi);
   double sum = 0.0;
-  for (int i = 0; i < kWaves; ++i) {
+  for (int i = 0; i < kCloudWaves; ++i) {
     const double length =
-        kFinestArcsec * std::pow(kCoarsestArcsec / kFinestArcsec, (i + random.uniform()) / kWaves);
+        kFinestArcsec * std::pow(kCoarsestArcsec / kFinestArcsec, (i + random.uniform()) / kCloudWaves);
     const double wave_number = 2.0 * base::kPi / length;
     // Directions by the golden angle: lumps are as long as they are wide.
     constexpr double kGoldenRad = 2.399963229728653;
