@@ -33,8 +33,8 @@ CloudField::CloudField(const Cloud& cloud) : cloud_(cloud) {
   const double blowing = random.uniform(0.0, 2.0 * base::kPi);
   double sum = 0.0;
   for (int i = 0; i < kCloudWaves; ++i) {
-    const double length =
-        kFinestArcsec * std::pow(kCoarsestArcsec / kFinestArcsec, (i + random.uniform()) / kCloudWaves);
+    const double length = kFinestArcsec * std::pow(kCoarsestArcsec / kFinestArcsec,
+                                                   (i + random.uniform()) / kCloudWaves);
     const double wave_number = 2.0 * base::kPi / length;
     // Directions by the golden angle: lumps are as long as they are wide.
     constexpr double kGoldenRad = 2.399963229728653;
