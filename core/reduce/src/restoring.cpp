@@ -271,9 +271,12 @@ Result<Restored> restore(const Picture& picture, const RestoreWishes& wishes,
     if (disc) {
       const auto strength = static_cast<float>(wishes.strength);
       for (std::size_t i = 0; i < made.size(); ++i) {
-        // The rings come back as they were.
-        const float soft = values[i] - detail[i] - rings[i];
-        made[i] += rings[i] + soft + strength * (sharp[i] - soft);
+        // The rings come back as they were, but never beyond what the sharp disc and the edge as it
+        // was seen have between them: a blur that is not quite the real one would draw a rim there.
+        const float seen = values[i] - detail[i];
+        const float sharpened =
+            std::clamp(sharp[i] + rings[i], std::min(sharp[i], seen), std::max(sharp[i], seen));
+        made[i] += seen + strength * (sharpened - seen);
       }
       restored.limb_overshoot =
           overshoot(made, picture.width, picture.height, *disc, 2.0 * wide_px);

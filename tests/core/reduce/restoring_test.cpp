@@ -146,7 +146,7 @@ TEST(Restoring, TheLimbGetsSharperAndDoesNotRing) {
   }
   EXPECT_GT(steepest, 1.1 * steepest_before);
   EXPECT_LT(highest, 0.03 * 0.8);
-  EXPECT_GT(lowest, -0.02);
+  EXPECT_GT(lowest, -0.01);
 }
 
 TEST(Restoring, TheLimbTellsTheAir) {
