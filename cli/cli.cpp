@@ -13,6 +13,7 @@
 #include "cli/log_commands.h"
 #include "cli/match_commands.h"
 #include "cli/mount_commands.h"
+#include "cli/picture_commands.h"
 #include "cli/place.h"
 #include "cli/plan_commands.h"
 #include "cli/record.h"
@@ -444,10 +445,12 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   MatchOptions match_options;
   LiveOptions live_options;
   ReduceOptions reduce_options;
+  PictureOptions picture_options;
   for (std::vector<Command>& of_a_kind :
        std::array{add_align_commands(app, align_options), add_mount_commands(app, mount_options),
                   add_match_commands(app, match_options), add_live_commands(app, live_options),
-                  add_reduce_commands(app, reduce_options), add_log_commands(app, log_options)}) {
+                  add_reduce_commands(app, reduce_options),
+                  add_picture_commands(app, picture_options), add_log_commands(app, log_options)}) {
     std::move(of_a_kind.begin(), of_a_kind.end(), std::back_inserter(further));
   }
 

@@ -1,10 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/reduce_commands.h"
 
+#include "solarchon/base/file.h"
 #include "solarchon/live/sharpness.h"
 #include "solarchon/optics/rig_file.h"
+#include "solarchon/reduce/disc_size.h"
 #include "solarchon/reduce/recipe.h"
 #include "solarchon/sky/sun.h"
+#include "solarchon/words/errors.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/live.h"
 
@@ -46,8 +49,9 @@ Result<std::optional<reduce::KeepWish>> keep_of(const ReduceOptions& options) {
 }
 
 /// The size of detail that the light path resolves, in the clip's pixels.
-Result<int> scale_of(const ReduceOptions& options) {
-  auto clip = frames::ClipReader::open(options.clip);
+/// Errors: also kNotFound where its disc is of another size than the light path draws it.
+Result<int> scale_of(const ReduceOptions& options, const std::string& file) {
+  auto clip = frames::ClipReader::open(file);
   if (!clip) {
     return tl::make_unexpected(clip.error());
   }
@@ -59,19 +63,27 @@ Result<int> scale_of(const ReduceOptions& options) {
   space.rig = *rig;
   const sky::UtcTime time = clip->facts().info.time.value_or(sky::UtcTime{});
   const auto answers = workspace::answer(space, time, sky::geocentric_sun(time, 0.0));
-  return workspace::live_setting(space, answers, {}, 0.0).map([&](live::Setting setting) {
-    if (const auto scale = clip->facts().info.plate_scale_arcsec_px) {
-      setting.plate_scale_arcsec_px = *scale;
+  auto setting = workspace::live_setting(space, answers, {}, 0.0);
+  if (!setting) {
+    return tl::make_unexpected(setting.error());
+  }
+  frames::Frame first;
+  if (clip->read(0, first)) {
+    const auto size = reduce::disc_over_expected(first, setting->plate_scale_arcsec_px);
+    if (size && std::abs(*size - 1.0) > reduce::kDiscMayDiffer) {
+      return base::fail_because(ErrorCode::kNotFound, file, base::because("another-sun", {*size}));
     }
-    return live::detail_scale_px(setting);
-  });
+  }
+  setting->plate_scale_arcsec_px =
+      clip->facts().info.plate_scale_arcsec_px.value_or(setting->plate_scale_arcsec_px);
+  return live::detail_scale_px(*setting);
 }
 
-Result<reduce::Recipe> recipe_of(const ReduceOptions& options) {
+Result<reduce::Recipe> recipe_of(const ReduceOptions& options, const std::string& clip) {
   if (!options.recipe.empty()) {
     return reduce::read_recipe(options.recipe);
   }
-  if (options.clip.empty()) {
+  if (clip.empty()) {
     return base::fail(ErrorCode::kMissing, "clip");
   }
   const auto keep = keep_of(options);
@@ -79,7 +91,7 @@ Result<reduce::Recipe> recipe_of(const ReduceOptions& options) {
     return tl::make_unexpected(keep.error());
   }
   reduce::Recipe recipe;
-  recipe.clip = options.clip;
+  recipe.clip = clip;
   recipe.keep = *keep;
   recipe.grade.black = options.black;
   recipe.dark = options.dark;
@@ -88,7 +100,7 @@ Result<reduce::Recipe> recipe_of(const ReduceOptions& options) {
   recipe.clip_sigma = options.sigma;
   recipe.finer = options.finer;
   if (!options.rig.empty()) {
-    const auto scale = scale_of(options);
+    const auto scale = scale_of(options, clip);
     if (!scale) {
       return tl::make_unexpected(scale.error());
     }
@@ -97,8 +109,9 @@ Result<reduce::Recipe> recipe_of(const ReduceOptions& options) {
   return recipe;
 }
 
-Result<Json> stacked(const ReduceOptions& options) {
-  const auto recipe = recipe_of(options);
+Result<Json> stacked(const ReduceOptions& options, const std::string& clip,
+                     const std::string& out) {
+  const auto recipe = recipe_of(options, clip);
   if (!recipe) {
     return tl::make_unexpected(recipe.error());
   }
@@ -107,7 +120,7 @@ Result<Json> stacked(const ReduceOptions& options) {
   if (!product) {
     return tl::make_unexpected(product.error());
   }
-  if (const auto written = reduce::write_product(*product, options.out); !written) {
+  if (const auto written = reduce::write_product(*product, out); !written) {
     return tl::make_unexpected(written.error());
   }
   const reduce::ClipGrading& grading = *reducer.graded();
@@ -115,8 +128,8 @@ Result<Json> stacked(const ReduceOptions& options) {
   const auto unlike = std::count_if(grading.frames.begin(), grading.frames.end(),
                                     [](const reduce::GradedFrame& frame) { return !frame.alike; });
   const frames::Picture& picture = product->picture;
-  return Json{{"out", options.out},
-              {"recipe", reduce::recipe_beside(options.out).string()},
+  return Json{{"out", out},
+              {"recipe", reduce::recipe_beside(out).string()},
               {"frames", grading.frames.size()},
               {"kept", product->frames},
               {"unlike", unlike},
@@ -136,6 +149,30 @@ Result<Json> stacked(const ReduceOptions& options) {
                 {"detail_gain", proposal.gain.detail},
                 {"noise", proposal.gain.noise},
                 {"even_air", proposal.even_air}}}};
+}
+
+/// One clip into a picture, or each of several into one in a folder.
+Result<Json> stacked(const ReduceOptions& options) {
+  if (options.clips.size() < 2) {
+    return stacked(options, options.clips.empty() ? std::string() : options.clips.front(),
+                   options.out);
+  }
+  if (const auto made = base::make_folder(options.out); !made) {
+    return tl::make_unexpected(made.error());
+  }
+  Json products = Json::array();
+  Json failed = Json::array();
+  for (const std::string& clip : options.clips) {
+    const std::filesystem::path out = std::filesystem::path(options.out) /
+                                      (std::filesystem::path(clip).stem().string() + "-stack.fits");
+    auto product = stacked(options, clip, out.string());
+    if (product) {
+      products.push_back(std::move(*product));
+    } else {
+      failed.push_back({{"clip", clip}, {"error", words::sentence(product.error())}});
+    }
+  }
+  return Json{{"products", std::move(products)}, {"failed", std::move(failed)}};
 }
 
 /// What the light path, the file and the options say of the blur.
@@ -172,21 +209,26 @@ Result<reduce::RestoreWishes> restoring_of(const ReduceOptions& options,
   wishes.scale_arcsec_px =
       options.scale_arcsec_px.value_or(info.plate_scale_arcsec_px.value_or(wishes.scale_arcsec_px));
   wishes.r0_cm = options.r0_cm;
-  wishes.noise = options.noise;
+  wishes.noise = options.noise.value_or(wishes.noise);
+  wishes.noise_given = options.noise.has_value();
   wishes.strength = options.strength;
   return wishes;
 }
 
 Result<Json> restored(const ReduceOptions& options) {
-  const auto picture = reduce::read_product(options.picture);
-  if (!picture) {
-    return tl::make_unexpected(picture.error());
+  reduce::Reducer reducer;
+  auto recipe = reducer.take(options.picture);
+  const auto picture = frames::read_picture(options.picture);
+  if (!recipe || !picture) {
+    return tl::make_unexpected(!recipe ? recipe.error() : picture.error());
   }
   const auto wishes = restoring_of(options, *picture);
   if (!wishes) {
     return tl::make_unexpected(wishes.error());
   }
-  const auto product = reduce::restored(*picture, *wishes);
+  recipe->restore = *wishes;
+  recipe->restore->scale_arcsec_px *= recipe->finer;
+  const auto product = reducer.make(*recipe);
   if (!product) {
     return tl::make_unexpected(product.error());
   }
@@ -200,6 +242,7 @@ Result<Json> restored(const ReduceOptions& options) {
               {"height", product->picture.height},
               {"noise", done.noise},
               {"reached", done.reached},
+              {"rim", done.rim},
               {"limb_r0_cm", base::or_null(done.limb_r0_cm)},
               {"limb_overshoot", base::or_null(done.limb_overshoot)}};
 }
@@ -209,8 +252,9 @@ Result<Json> restored(const ReduceOptions& options) {
 std::vector<Command> add_reduce_commands(CLI::App& app, ReduceOptions& options) {
   CLI::App* stack = app.add_subcommand("stack", "one picture from a clip's good frames");
   stack->add_flag("--json", options.json, "answer as JSON (the only form)");
-  stack->add_option("clip", options.clip, "FITS cube, video or series of pictures");
-  stack->add_option("--out", options.out, "FITS, PNG or TIFF to write")->required();
+  stack->add_option("clip", options.clips, "FITS cubes, videos or series of pictures");
+  stack->add_option("--out", options.out, "FITS, PNG or TIFF to write; of several clips a folder")
+      ->required();
   stack->add_option("--recipe", options.recipe,
                     "makes it by a recipe, or as another product was made");
   stack->add_option("--rig", options.rig, "rig file that it was taken with");

@@ -12,7 +12,7 @@ namespace solarchon::cli {
 
 struct ReduceOptions {
   bool json = true;
-  std::string clip;
+  std::vector<std::string> clips;
   std::string out;
   std::string recipe;
   std::string rig;
@@ -31,7 +31,7 @@ struct ReduceOptions {
   std::optional<double> wavelength_nm;
   std::optional<double> scale_arcsec_px;
   std::optional<double> r0_cm;
-  double noise = 0.002;
+  std::optional<double> noise;
   double strength = 1.0;
 };
 

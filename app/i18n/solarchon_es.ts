@@ -11054,5 +11054,33 @@ P %4°, B₀ %5°</translation>
         <source>it is no longer the file that the recipe was made with</source>
         <translation>ya no es el archivo con el que se hizo la receta</translation>
     </message>
+    <message>
+        <source>its disc is %1 times as large as the light path draws it: it was taken with another one, or is no Sun</source>
+        <translation>su disco es %1 veces el que dibuja el camino óptico: se tomó con otro, o no es el Sol</translation>
+    </message>
+    <message>
+        <source>it does not say where solar north is</source>
+        <translation>no dice dónde está el norte solar</translation>
+    </message>
+    <message>
+        <source>it does not say when it was taken</source>
+        <translation>no dice cuándo se tomó</translation>
+    </message>
+    <message>
+        <source>nothing in it is found in the other panels</source>
+        <translation>nada de él se encuentra en los demás paneles</translation>
+    </message>
+    <message>
+        <source>it is of another scale than the first</source>
+        <translation>es de otra escala que el primero</translation>
+    </message>
+    <message>
+        <source>grey and colour cannot be joined</source>
+        <translation>no se pueden unir gris y color</translation>
+    </message>
+    <message>
+        <source>it shows a disc of another size</source>
+        <translation>muestra un disco de otro tamaño</translation>
+    </message>
 </context>
 </TS>

@@ -5,35 +5,33 @@
 #include <array>
 #include <cmath>
 
-#include "solarchon/light/hydrogen_alpha.h"
+#include "solarchon/reduce/finishing.h"
 
 namespace solarchon::app {
 
 namespace {
 
-/// From black through deep orange and yellow to near white.
+/// Brightness in 256 steps, as a false colour shows it.
 using Tints = std::array<QRgb, 256>;
 
-Tints tints_of(double red, double green, double blue) {
+Tints tints_of(reduce::Tint tint) {
   Tints tints{};
   for (int i = 0; i < 256; ++i) {
-    const double level = i / 255.0;
-    const auto channel = [&](double power) {
-      return static_cast<int>(std::lround(255.0 * std::min(1.0, std::pow(level, power))));
+    const auto colour = reduce::tint_of(tint, static_cast<float>(i) / 255.0F);
+    const auto channel = [&](std::size_t plane) {
+      return static_cast<int>(std::lround(255.0F * std::min(1.0F, colour.at(plane))));
     };
-    tints.at(static_cast<std::size_t>(i)) = qRgb(channel(red), channel(green), channel(blue));
+    tints.at(static_cast<std::size_t>(i)) = qRgb(channel(0), channel(1), channel(2));
   }
   return tints;
 }
 
-/// Yellow-orange for white light, red-orange for hydrogen alpha.
+/// By the line that the frame was taken in.
 const Tints& tints_for(const frames::Frame& frame) {
-  static const Tints kWhite = tints_of(0.42, 0.92, 3.4);
-  static const Tints kLine = tints_of(0.40, 1.35, 3.2);
-  constexpr double kBesideNm = 0.5;
-  const auto& wavelength_nm = frame.info.wavelength_nm;
-  return wavelength_nm && std::abs(*wavelength_nm - light::kHydrogenAlphaNm) < kBesideNm ? kLine
-                                                                                         : kWhite;
+  static const std::array<Tints, 4> kTints{
+      tints_of(reduce::Tint::kNone), tints_of(reduce::Tint::kWhiteLight),
+      tints_of(reduce::Tint::kHydrogenAlpha), tints_of(reduce::Tint::kCalcium)};
+  return kTints.at(static_cast<std::size_t>(reduce::tint_for(frame.info)));
 }
 
 }  // namespace

@@ -113,6 +113,16 @@ constexpr TextRow kRemarks[] = {
     {"no-structure",
      TEXT("nothing in it is found again from frame to frame: cloud, an empty field, or far out of "
           "focus")},
+    {"another-sun",
+     TEXT(
+         "its disc is %1 times as large as the light path draws it: it was taken with another one, "
+         "or is no Sun")},
+    {"no-orientation", TEXT("it does not say where solar north is")},
+    {"no-time", TEXT("it does not say when it was taken")},
+    {"no-overlap", TEXT("nothing in it is found in the other panels")},
+    {"another-scale", TEXT("it is of another scale than the first")},
+    {"grey-and-colour", TEXT("grey and colour cannot be joined")},
+    {"another-disc", TEXT("it shows a disc of another size")},
     {"another-file", TEXT("it is no longer the file that the recipe was made with")},
     // The light path.
     {"telescope-and-camera", TEXT("a telescope and a camera behind it")},

@@ -51,6 +51,16 @@ std::optional<Brightness> brightness_of(int format) {
       return Brightness{2, 4, 2, 0};
     case AV_PIX_FMT_GRAY14LE:
       return Brightness{2, 2, 2, 0};
+    case AV_PIX_FMT_RGB24:
+      return Brightness{1, 0, 3, 0, {}, {{0, 1, 2}}};
+    case AV_PIX_FMT_BGR24:
+      return Brightness{1, 0, 3, 0, {}, {{2, 1, 0}}};
+    case AV_PIX_FMT_RGB0:
+    case AV_PIX_FMT_RGBA:
+      return Brightness{1, 0, 4, 0, {}, {{0, 1, 2}}};
+    case AV_PIX_FMT_BGR0:
+    case AV_PIX_FMT_BGRA:
+      return Brightness{1, 0, 4, 0, {}, {{2, 1, 0}}};
     default:
       return std::nullopt;
   }
@@ -63,6 +73,12 @@ void take_brightness(const AVFrame& frame, const Brightness& brightness, Frame& 
     std::uint16_t* row = into.pixels.data() + static_cast<std::ptrdiff_t>(y) * into.width;
     for (int x = 0; x < into.width; ++x) {
       const std::ptrdiff_t at = static_cast<std::ptrdiff_t>(brightness.apart) * x;
+      if (brightness.colours) {
+        const auto& [red, green, blue] = *brightness.colours;
+        row[x] = static_cast<std::uint16_t>(
+            (from[at + red] + from[at + green] + from[at + blue] + 1) / 3);
+        continue;
+      }
       row[x] = brightness.bytes == 1 ? from[at]
                                      : static_cast<std::uint16_t>(from[at] | from[at + 1] << 8U);
     }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <array>
 #include <optional>
 #include <string>
 
@@ -35,6 +36,8 @@ struct Brightness {
   int apart = 1;           ///< bytes from one to the next
   int first = 0;           ///< bytes before the first of a row
   std::string bayer = {};  ///< where it is the raw mosaic of a colour sensor
+  /// Where red, green and blue lie together: bytes before each, of which the mean is taken.
+  std::optional<std::array<int, 3>> colours = {};
   [[nodiscard]] int saturation() const { return bytes == 1 ? 255 : 65535 >> shift; }
 };
 /// @param format  an AVPixelFormat. @return  none for a kind of which nobody can say

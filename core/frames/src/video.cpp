@@ -2,7 +2,6 @@
 extern "C" {
 #include <libavcodec/avcodec.h>
 #include <libavformat/avformat.h>
-#include <libavutil/opt.h>
 }
 
 #include <algorithm>
@@ -18,6 +17,7 @@ extern "C" {
 #include "luma.h"
 #include "solarchon/base/file.h"
 #include "solarchon/frames/clip.h"
+#include "video_out.h"
 
 namespace solarchon::frames {
 
@@ -27,74 +27,41 @@ using base::Result;
 
 namespace {
 
-struct FreeContext {
-  void operator()(AVFormatContext* context) const {
-    if (context->pb != nullptr) {
-      avio_closep(&context->pb);
-    }
-    avformat_free_context(context);
-  }
-};
-/// A file that is being written. Each step gives 0, or the library's number of what went wrong.
+/// A clip of frames as recorded.
 class VideoFile {
  public:
   int open(const std::filesystem::path& path, const Frame& first, double rate_hz) {
-    AVFormatContext* made = nullptr;
-    int status = avformat_alloc_output_context2(&made, nullptr, "matroska", path.c_str());
-    context_.reset(made);
-    const AVCodec* coder = avcodec_find_encoder(AV_CODEC_ID_FFV1);
-    if (status < 0 || coder == nullptr) {
-      return status < 0 ? status : AVERROR_ENCODER_NOT_FOUND;
-    }
-    codec_.reset(avcodec_alloc_context3(coder));
-    stream_ = avformat_new_stream(context_.get(), nullptr);
     constexpr int kOneByte = 255;
     bytes_ = first.saturation > kOneByte ? 2 : 1;
-    codec_->width = first.width;
-    codec_->height = first.height;
-    codec_->pix_fmt = bytes_ == 2 ? AV_PIX_FMT_GRAY16LE : AV_PIX_FMT_GRAY8;
-    constexpr int kFinest = 1'000'000;
-    codec_->time_base = av_d2q(1.0 / rate_hz, kFinest);
-    codec_->level = 3;  // slices with check sums
-    codec_->slices = 4;
-    codec_->thread_count = 0;
-    codec_->gop_size = 1;  // each frame by itself: one that is damaged takes no other with it
-    av_opt_set_int(codec_->priv_data, "slicecrc", 1, 0);
-    av_opt_set_int(codec_->priv_data, "coder", bytes_ == 2 ? 1 : 0, 0);
-    if ((context_->oformat->flags & AVFMT_GLOBALHEADER) != 0) {
-      codec_->flags |= AV_CODEC_FLAG_GLOBAL_HEADER;
+    VideoShape shape;
+    shape.coder = avcodec_find_encoder(AV_CODEC_ID_FFV1);
+    shape.pixels = bytes_ == 2 ? AV_PIX_FMT_GRAY16LE : AV_PIX_FMT_GRAY8;
+    shape.width = first.width;
+    shape.height = first.height;
+    shape.rate_hz = rate_hz;
+    shape.options = {{"slicecrc", "1"}, {"coder", bytes_ == 2 ? "1" : "0"}};
+    shape.tags = {{"saturation", std::to_string(first.saturation)}};
+    if (first.info.time) {
+      shape.tags["creation_time"] = sky::to_iso(*first.info.time);
     }
-    status = avcodec_open2(codec_.get(), coder, nullptr);
-    if (status < 0) {
-      return status;
+    if (first.info.plate_scale_arcsec_px) {
+      shape.tags["plate_scale_arcsec_px"] = std::to_string(*first.info.plate_scale_arcsec_px);
     }
-    stream_->time_base = codec_->time_base;
-    stream_->avg_frame_rate = av_inv_q(codec_->time_base);
-    avcodec_parameters_from_context(stream_->codecpar, codec_.get());
-    describe(first);
-    status = avio_open(&context_->pb, path.c_str(), AVIO_FLAG_WRITE);
-    if (status >= 0) {
-      status = avformat_write_header(context_.get(), nullptr);
+    if (!first.info.bayer.empty()) {
+      shape.tags["bayer"] = first.info.bayer;
     }
-    if (status < 0) {
-      return status;
-    }
-    frame_.reset(av_frame_alloc());
-    packet_.reset(av_packet_alloc());
-    frame_->format = codec_->pix_fmt;
-    frame_->width = first.width;
-    frame_->height = first.height;
-    return av_frame_get_buffer(frame_.get(), 0);
+    return out_.open(path, shape);
   }
 
   int add(const Frame& frame, int number) {
-    int status = av_frame_make_writable(frame_.get());
+    const int status = out_.ready();
     if (status < 0) {
       return status;
     }
+    const AVFrame& into = out_.frame();
     for (int y = 0; y < frame.height; ++y) {
       const std::uint16_t* row = frame.pixels.data() + static_cast<std::ptrdiff_t>(y) * frame.width;
-      std::uint8_t* line = frame_->data[0] + static_cast<std::ptrdiff_t>(y) * frame_->linesize[0];
+      std::uint8_t* line = into.data[0] + static_cast<std::ptrdiff_t>(y) * into.linesize[0];
       for (int x = 0; x < frame.width; ++x) {
         line[static_cast<std::ptrdiff_t>(bytes_) * x] = static_cast<std::uint8_t>(row[x] & 0xFFU);
         if (bytes_ == 2) {
@@ -102,64 +69,13 @@ class VideoFile {
         }
       }
     }
-    frame_->pts = number;
-    status = avcodec_send_frame(codec_.get(), frame_.get());
-    return status < 0 ? status : pass_on();
+    return out_.add(number);
   }
 
-  int close() {
-    int status = avcodec_send_frame(codec_.get(), nullptr);
-    if (status >= 0) {
-      status = pass_on();
-    }
-    if (status >= 0) {
-      status = av_write_trailer(context_.get());
-    }
-    const int closed = avio_closep(&context_->pb);
-    return status < 0 ? status : closed;
-  }
+  int close() { return out_.close(); }
 
  private:
-  void tag(const char* key, const std::string& value) {
-    av_dict_set(&context_->metadata, key, value.c_str(), 0);
-  }
-  void describe(const Frame& first) {
-    if (first.info.time) {
-      tag("creation_time", sky::to_iso(*first.info.time));
-    }
-    if (first.info.plate_scale_arcsec_px) {
-      tag("plate_scale_arcsec_px", std::to_string(*first.info.plate_scale_arcsec_px));
-    }
-    if (!first.info.bayer.empty()) {
-      tag("bayer", first.info.bayer);
-    }
-    tag("saturation", std::to_string(first.saturation));
-  }
-  /// What the coder has ready goes into the file.
-  int pass_on() {
-    for (;;) {
-      const int status = avcodec_receive_packet(codec_.get(), packet_.get());
-      if (status == AVERROR(EAGAIN) || status == AVERROR_EOF) {
-        return 0;
-      }
-      if (status < 0) {
-        return status;
-      }
-      av_packet_rescale_ts(packet_.get(), codec_->time_base, stream_->time_base);
-      packet_->duration = av_rescale_q(1, codec_->time_base, stream_->time_base);
-      packet_->stream_index = stream_->index;
-      const int written = av_interleaved_write_frame(context_.get(), packet_.get());
-      if (written < 0) {
-        return written;
-      }
-    }
-  }
-
-  std::unique_ptr<AVFormatContext, FreeContext> context_;
-  std::unique_ptr<AVCodecContext, FreeCodec> codec_;
-  std::unique_ptr<AVFrame, FreeFrame> frame_;
-  std::unique_ptr<AVPacket, FreePacket> packet_;
-  AVStream* stream_ = nullptr;
+  VideoOut out_;
   int bytes_ = 1;
 };
 

@@ -11,6 +11,7 @@
 
 #include "sharp_disc.h"
 #include "solarchon/base/json.h"
+#include "solarchon/reduce/finishing.h"
 #include "solarchon/seeing/air.h"
 #include "transfer.h"
 
@@ -284,6 +285,7 @@ Result<Restored> restore(const Picture& picture, const RestoreWishes& wishes,
     std::copy(made.begin(), made.end(), restored.picture.values.begin() + plane * size);
     task.report(static_cast<double>(plane + 1) / picture.planes);
   }
+  restored.rim = rim_about_dark(picture, restored.picture);
   return restored;
 }
 

@@ -48,9 +48,20 @@ TEST(VideoFeed, TakesTheBrightnessOfEveryUsualLayout) {
   }
 }
 
+TEST(VideoFeed, OfPackedColoursTheMeanIsTaken) {
+  for (const char* kind : {"rgb24", "bgr24", "rgb0", "bgra"}) {
+    auto feed = VideoFeed::open("lavfi", std::string("color=0x3060f0:size=16x16,format=") + kind);
+    ASSERT_TRUE(feed) << kind;
+    Frame frame;
+    double seconds = 0.0;
+    ASSERT_TRUE(feed->next(frame, seconds, {})) << kind;
+    EXPECT_NEAR(frame.at(8, 8), (0x30 + 0x60 + 0xf0) / 3.0, 2.0) << kind;
+  }
+}
+
 TEST(VideoFeed, RefusesWhatHasNoBrightness) {
-  const auto none = VideoFeed::open("lavfi", "color=black:size=16x16,format=rgb24");
-  EXPECT_THAT(none, FailsWith(ErrorCode::kMalformed, "color=black:size=16x16,format=rgb24"));
+  const auto none = VideoFeed::open("lavfi", "color=black:size=16x16,format=pal8");
+  EXPECT_THAT(none, FailsWith(ErrorCode::kMalformed, "color=black:size=16x16,format=pal8"));
 }
 
 TEST(VideoFeed, SaysWhyThereIsNone) {

@@ -7,6 +7,7 @@
 
 #include "painted.h"
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 #include "tests/support/support.h"
 
 namespace solarchon::reduce {
@@ -132,6 +133,103 @@ TEST_F(RecipeTest, NamesWhatIsWrongInARecipe) {
   EXPECT_FALSE(read_recipe(folder_ / "x.json"));
   test::write_text(folder_ / "x.json", "[1, 2]");
   EXPECT_FALSE(read_recipe(folder_ / "x.json"));
+}
+
+TEST_F(RecipeTest, AMosaicIsFinishedAndMadeAgain) {
+  const Painting painting(420, 200);
+  base::Random random{23};
+  const frames::Picture whole = frames::picture_of(painting.frame({}, random, 65535));
+  for (int k = 0; k < 2; ++k) {
+    frames::Picture panel;
+    panel.width = 240;
+    panel.height = 200;
+    for (int y = 0; y < 200; ++y) {
+      for (int x = 0; x < 240; ++x) {
+        panel.values.push_back(whole.at(x + 170 * k, y));
+      }
+    }
+    const auto file = folder_ / ("p" + std::to_string(k) + ".tif");
+    ASSERT_TRUE(frames::write_picture(panel, file));
+    recipe_.panels.push_back(file);
+  }
+  recipe_.clip.clear();
+  FinishWishes finish;
+  finish.layers = {1.5, 1.2, 1.0, 1.0};
+  finish.tint = Tint::kHydrogenAlpha;
+  recipe_.finish = finish;
+  Reducer reducer;
+  const auto product = reducer.make(recipe_);
+  ASSERT_TRUE(product) << product.error().field;
+  ASSERT_TRUE(product->mosaic);
+  EXPECT_EQ(product->mosaic->seams, 1);
+  EXPECT_NEAR(product->picture.width, 410, 1);
+  EXPECT_EQ(product->picture.planes, 3);
+  ASSERT_TRUE(write_product(*product, folder_ / "m.fits"));
+  const auto json = base::Json::parse(test::read_text(folder_ / "m.recipe.json"));
+  EXPECT_EQ(json["steps"].back()["false_colour"], "h-alpha") << "the file says so";
+  const auto again = read_recipe(folder_ / "m.fits");
+  ASSERT_TRUE(again) << again.error().field;
+  EXPECT_EQ(again->panels.size(), 2U);
+  EXPECT_EQ(again->finish, recipe_.finish);
+  const auto made = Reducer().make(*again);
+  ASSERT_TRUE(made);
+  EXPECT_EQ(made->picture.values, product->picture.values);
+  // Finished another way, it is not joined again: the panels are not missed.
+  std::filesystem::rename(recipe_.panels[0], folder_ / "elsewhere.tif");
+  recipe_.finish->tint = Tint::kNone;
+  EXPECT_TRUE(reducer.make(recipe_));
+}
+
+TEST_F(RecipeTest, APictureFromElsewhereIsGoneOnWith) {
+  const Painting painting(160, 120);
+  base::Random random{24};
+  ASSERT_TRUE(frames::write_png(painting.frame({}, random, 65535), folder_ / "their.png"));
+  Reducer reducer;
+  auto recipe = reducer.take(folder_ / "their.png");
+  ASSERT_TRUE(recipe);
+  EXPECT_EQ(recipe->picture, folder_ / "their.png");
+  recipe->restore = RestoreWishes{};
+  recipe->finish = FinishWishes{};
+  recipe->finish->layers = {1.2, 1.0, 1.0, 1.0};
+  const auto product = reducer.make(*recipe);
+  ASSERT_TRUE(product) << product.error().field;
+  ASSERT_TRUE(write_product(*product, folder_ / "ours.fits"));
+  const auto again = read_recipe(folder_ / "ours.fits");
+  ASSERT_TRUE(again) << again.error().field;
+  const auto made = Reducer().make(*again);
+  ASSERT_TRUE(made);
+  EXPECT_EQ(made->picture.values, product->picture.values);
+  // What is finished is begun with anew.
+  const auto next = reducer.take(folder_ / "ours.fits");
+  ASSERT_TRUE(next);
+  EXPECT_EQ(next->picture, folder_ / "ours.fits");
+  EXPECT_FALSE(next->finish);
+}
+
+TEST_F(RecipeTest, AStackIsGoneOnWithAndItsWholeWayStaysTold) {
+  Reducer first;
+  const auto stack = first.make(recipe_);
+  ASSERT_TRUE(stack);
+  ASSERT_TRUE(write_product(*stack, folder_ / "a.fits"));
+  Reducer reducer;
+  auto recipe = reducer.take(folder_ / "a.fits");
+  ASSERT_TRUE(recipe);
+  EXPECT_EQ(recipe->clip.lexically_normal(), clip_.lexically_normal());
+  recipe->restore = RestoreWishes{};
+  const auto sharp = reducer.make(*recipe);
+  ASSERT_TRUE(sharp);
+  ASSERT_TRUE(write_product(*sharp, folder_ / "b.fits"));
+  const auto json = base::Json::parse(test::read_text(folder_ / "b.recipe.json"));
+  EXPECT_EQ(json["steps"].size(), 4U);
+  EXPECT_EQ(json["product"], "restored");
+  auto of_sharp = reducer.take(folder_ / "b.fits");
+  ASSERT_TRUE(of_sharp);
+  of_sharp->finish = FinishWishes{};
+  of_sharp->finish->layers = {1.1, 1.0, 1.0, 1.0};
+  const auto finished = reducer.make(*of_sharp);
+  ASSERT_TRUE(finished);
+  EXPECT_EQ(base::Json::parse(finished->picture.recipe)["steps"].size(), 5U)
+      << finished->picture.recipe;
 }
 
 TEST_F(RecipeTest, StoppedItLeavesNoFileBehind) {

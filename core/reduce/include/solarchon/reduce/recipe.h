@@ -6,21 +6,24 @@
 #include <string>
 #include <vector>
 
-#include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
-#include "solarchon/frames/fingerprint.h"
 #include "solarchon/frames/picture.h"
+#include "solarchon/reduce/finishing.h"
 #include "solarchon/reduce/grading.h"
 #include "solarchon/reduce/keep.h"
+#include "solarchon/reduce/mosaic.h"
 #include "solarchon/reduce/restoring.h"
 #include "solarchon/reduce/stacking.h"
 
 namespace solarchon::reduce {
 
-/// How a clip becomes a picture, step by step.
+/// How a picture is made, step by step: from a clip, from the panels of a mosaic, or from a picture
+/// that is there already.
 struct Recipe {
-  std::filesystem::path clip;
+  std::filesystem::path clip = {};
+  std::filesystem::path picture = {};              ///< where there is no clip
+  std::vector<std::filesystem::path> panels = {};  ///< where there is neither: two or more
   GradeWishes grade;
   /// None: the share that is proposed.
   std::optional<KeepWish> keep = {};
@@ -29,18 +32,22 @@ struct Recipe {
   bool local = true;
   double clip_sigma = 3.5;
   int finer = 1;
-  /// None: the stack stays as it is. Its noise is the stack's, its scale the camera's.
+  /// None: the picture stays as it is. Of a stack its noise is the stack's, its scale the camera's.
   std::optional<RestoreWishes> restore = {};
+  std::filesystem::path prominences = {};  ///< a longer exposure, to be laid about the disc
+  std::optional<FinishWishes> finish = {};
   bool operator==(const Recipe& other) const;
 };
 
 /// What was made by a recipe.
 struct Product {
   frames::Picture picture;  ///< its recipe is within
-  int frames = 0;
-  Stacked facts;  ///< its own picture left empty
+  int frames = 0;           ///< of the clip; 0 without one
+  Stacked facts;            ///< its own picture left empty
   Gain gain;
-  std::optional<Restored> restored = {};  ///< what restoring did, its own picture left empty
+  std::optional<Mosaic> mosaic = {};  ///< what each step did, its own picture left empty
+  std::optional<Restored> restored = {};
+  std::optional<Finished> finished = {};
 };
 
 /// Makes products of one clip after another, and of one recipe after another: what a changed recipe
@@ -53,17 +60,29 @@ class Reducer {
   /// The frames that the recipe keeps: places in the grading.
   [[nodiscard]] base::Result<std::vector<std::size_t>> choose(const Recipe& recipe,
                                                               const base::Task& task = {});
-  /// Errors: as grade_clip, stack, and of reading dark and flat.
+  /// Errors: as grade_clip, stack, join_panels, restore, finish, and of reading the inputs.
   [[nodiscard]] base::Result<Product> make(const Recipe& recipe, const base::Task& task = {});
+  /// Takes a picture that is there already, to go on with it.
+  /// @return  its own recipe where that can be made again, so that the whole way stays told; else
+  ///          one that begins with it. `make` with further steps does only these.
+  /// Errors: as frames::read_picture.
+  [[nodiscard]] base::Result<Recipe> take(const std::filesystem::path& picture);
   /// What was graded last; none before that.
   [[nodiscard]] const std::optional<ClipGrading>& graded() const { return grading_; }
 
  private:
+  [[nodiscard]] base::Result<Product> stacked(const Recipe& recipe, const base::Task& task);
+  [[nodiscard]] base::Result<Product> joined(const Recipe& recipe, const base::Task& task);
+  [[nodiscard]] static base::Result<Product> read(const Recipe& recipe);
+  [[nodiscard]] base::Result<Product> begun(const Recipe& recipe, const base::Task& task);
+  [[nodiscard]] base::Result<Product> restored(const Recipe& recipe, const base::Task& task);
+  void keep_source(const Recipe& recipe, const Product& product);
   std::optional<Recipe> of_grading_;
   std::optional<ClipGrading> grading_;
-  [[nodiscard]] base::Result<Product> stacked(const Recipe& recipe, const base::Task& task);
-  std::optional<Recipe> of_product_;  ///< of the stack, before it is restored
-  std::optional<Product> product_;
+  std::optional<Recipe> of_source_;
+  std::optional<Product> source_;  ///< before it is restored
+  std::optional<Recipe> of_restored_;
+  std::optional<Product> restored_;  ///< before it is finished
 };
 
 /// Writes a product, and its recipe beside it as NAME.recipe.json: both or neither. In both the
@@ -72,14 +91,6 @@ class Reducer {
 /// Errors: as frames::write_picture.
 [[nodiscard]] base::Result<void> write_product(const Product& product,
                                                const std::filesystem::path& path);
-/// Reads a picture with its recipe, in which the inputs are named by their whole paths.
-/// Errors: as frames::read_picture.
-[[nodiscard]] base::Result<frames::Picture> read_product(const std::filesystem::path& path);
-/// Restores a picture that is there already, and adds the step to its recipe where it has one.
-/// Errors: as restore.
-[[nodiscard]] base::Result<Product> restored(const frames::Picture& picture,
-                                             const RestoreWishes& wishes,
-                                             const base::Task& task = {});
 /// Where the recipe of a product stands.
 [[nodiscard]] std::filesystem::path recipe_beside(const std::filesystem::path& product);
 

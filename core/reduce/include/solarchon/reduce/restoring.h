@@ -18,8 +18,9 @@ struct RestoreWishes {
   /// Fried's parameter at 500 nm of the frames that were stacked; none: that of the limb, and
   /// without a limb the aperture's blur alone is undone.
   std::optional<double> r0_cm = {};
-  double noise = 0.002;   ///< of one pixel over the light; detail below it stays as it is
-  double strength = 1.0;  ///< 0 leaves the picture as it is, 1 undoes all that noise lets
+  double noise = 0.002;      ///< of one pixel over the light; detail below it stays as it is
+  bool noise_given = false;  ///< as it was given; else a recipe takes that of its stack
+  double strength = 1.0;     ///< 0 leaves the picture as it is, 1 undoes all that noise lets
   bool operator==(const RestoreWishes&) const = default;
 };
 
@@ -30,6 +31,8 @@ struct Restored {
   /// By how much the rim inside the limb is brighter than the disc goes on to it, over the disc's
   /// light; none without a limb in the picture.
   std::optional<double> limb_overshoot = {};
+  /// By how much rims about dark detail are brighter than before (rim_about_dark).
+  double rim = 0.0;
   /// Of the air, by which the limb is as soft as it is seen (cm, at 500 nm); none without a limb.
   std::optional<double> limb_r0_cm = {};
   /// Share of the cutoff frequency up to which detail was brought back to half or more.
