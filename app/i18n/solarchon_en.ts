@@ -73,6 +73,40 @@
     </message>
 </context>
 <context>
+    <name>solarchon::app::MoviePanel</name>
+    <message numerus="yes">
+        <source>%n picture(s)</source>
+        <translation>
+            <numerusform>%n picture</numerusform>
+            <numerusform>%n pictures</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n left out</source>
+        <translation>
+            <numerusform>%n left out</numerusform>
+            <numerusform>%n left out</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::OutPanel</name>
+    <message numerus="yes">
+        <source>%n seam(s), which meet within %1 px; light differs by %2 % at most.</source>
+        <translation>
+            <numerusform>%n seam, which meets within %1 px; light differs by %2 % at most.</numerusform>
+            <numerusform>%n seams, which meet within %1 px; light differs by %2 % at most.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n picture(s) of that day kept.</source>
+        <translation>
+            <numerusform>%n picture of that day kept.</numerusform>
+            <numerusform>%n pictures of that day kept.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::RecipePanel</name>
     <message numerus="yes">
         <source>%n frame(s)</source>
@@ -130,17 +164,17 @@
 <context>
     <name>solarchon::app::ReduceView</name>
     <message numerus="yes">
-        <source>Stack of %n frame(s), false colour</source>
+        <source>Mosaic of %n panel(s)</source>
         <translation>
-            <numerusform>Stack of %n frame, false colour</numerusform>
-            <numerusform>Stack of %n frames, false colour</numerusform>
+            <numerusform>Mosaic of %n panel</numerusform>
+            <numerusform>Mosaic of %n panels</numerusform>
         </translation>
     </message>
     <message numerus="yes">
-        <source>Stack of %n frame(s), restored, false colour</source>
+        <source>Stack of %n frame(s)</source>
         <translation>
-            <numerusform>Stack of %n frame, restored, false colour</numerusform>
-            <numerusform>Stack of %n frames, restored, false colour</numerusform>
+            <numerusform>Stack of %n frame</numerusform>
+            <numerusform>Stack of %n frames</numerusform>
         </translation>
     </message>
 </context>

@@ -882,6 +882,26 @@
         <source>Reduce</source>
         <translation>Reducir</translation>
     </message>
+    <message>
+        <source>hydrogen alpha</source>
+        <translation>hidrógeno alfa</translation>
+    </message>
+    <message>
+        <source>calcium</source>
+        <translation>calcio</translation>
+    </message>
+    <message>
+        <source>white light</source>
+        <translation>luz blanca</translation>
+    </message>
+    <message>
+        <source>Earth</source>
+        <translation>Tierra</translation>
+    </message>
+    <message>
+        <source>false colour</source>
+        <translation>color falso</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>
@@ -2993,6 +3013,21 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     </message>
 </context>
 <context>
+    <name>solarchon::app::FileList</name>
+    <message>
+        <source>Take out</source>
+        <translation>Sacar</translation>
+    </message>
+    <message>
+        <source>FITS, PNG or TIFF; you can drop them here too (F8)</source>
+        <translation>FITS, PNG o TIFF; también puede soltarlas aquí (F8)</translation>
+    </message>
+    <message>
+        <source>What is marked leaves the list; the files stay (Delete)</source>
+        <translation>Lo marcado sale de la lista; los archivos quedan (Supr)</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::FindPage</name>
     <message>
         <source>Moon</source>
@@ -3266,6 +3301,133 @@ Az %6, Alt %7</translation>
     <message>
         <source>Findings</source>
         <translation>Objeciones</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::FinishPanel</name>
+    <message>
+        <source>Noise up to</source>
+        <translation>Ruido hasta</translation>
+    </message>
+    <message>
+        <source>σ</source>
+        <translation>σ</translation>
+    </message>
+    <message>
+        <source>Flat limb</source>
+        <translation>Limbo plano</translation>
+    </message>
+    <message>
+        <source>Takes out how the disc darkens towards its limb</source>
+        <translation>Quita el oscurecimiento del disco hacia su limbo</translation>
+    </message>
+    <message>
+        <source>North up</source>
+        <translation>Norte arriba</translation>
+    </message>
+    <message>
+        <source>Centres the disc and turns solar north up, by what the picture knows of its orientation</source>
+        <translation>Centra el disco y gira el norte solar hacia arriba, según lo que la imagen sabe de su orientación</translation>
+    </message>
+    <message>
+        <source>Caption</source>
+        <translation>Leyenda</translation>
+    </message>
+    <message>
+        <source>A strip below what is written: when, with what and in which light, a scale, the Earth, and north</source>
+        <translation>Una franja bajo lo que se escribe: cuándo, con qué y en qué luz, una escala, la Tierra y el norte</translation>
+    </message>
+    <message>
+        <source>Disc radius</source>
+        <translation>Radio del disco</translation>
+    </message>
+    <message>
+        <source>px</source>
+        <translation>px</translation>
+    </message>
+    <message>
+        <source>Open a picture…</source>
+        <translation>Abrir una imagen…</translation>
+    </message>
+    <message>
+        <source>A product of this program or another: FITS, PNG or TIFF (F8)</source>
+        <translation>Un producto de este programa o de otro: FITS, PNG o TIFF (F8)</translation>
+    </message>
+    <message>
+        <source>Detail, by its size</source>
+        <translation>Detalle, por su tamaño</translation>
+    </message>
+    <message>
+        <source>Disc</source>
+        <translation>Disco</translation>
+    </message>
+    <message>
+        <source>Colour</source>
+        <translation>Color</translation>
+    </message>
+    <message>
+        <source>%1 px</source>
+        <translation>%1 px</translation>
+    </message>
+    <message>
+        <source>×</source>
+        <translation>×</translation>
+    </message>
+    <message>
+        <source>What detail of about this size is multiplied by, as far as it stands out of the noise; 1 leaves it</source>
+        <translation>Por cuánto se multiplica el detalle de este tamaño, en lo que destaca del ruido; 1 lo deja</translation>
+    </message>
+    <message>
+        <source>Detail of %1 px</source>
+        <translation>Detalle de %1 px</translation>
+    </message>
+    <message>
+        <source>Detail below so many deviations of the noise is left as it is</source>
+        <translation>El detalle por debajo de tantas desviaciones del ruido se deja como está</translation>
+    </message>
+    <message>
+        <source>as is</source>
+        <translation>tal cual</translation>
+    </message>
+    <message>
+        <source>Centres the disc and gives it this radius, so that pictures are alike</source>
+        <translation>Centra el disco y le da este radio, para que las imágenes sean iguales</translation>
+    </message>
+    <message>
+        <source>A longer exposure of the same disc: what stands out beyond its limb is laid about this one, without a seam</source>
+        <translation>Una exposición más larga del mismo disco: lo que sobresale de su limbo se pone alrededor de este, sin costura</translation>
+    </message>
+    <message>
+        <source>Grey</source>
+        <translation>Gris</translation>
+    </message>
+    <message>
+        <source>White light</source>
+        <translation>Luz blanca</translation>
+    </message>
+    <message>
+        <source>Hydrogen alpha</source>
+        <translation>Hidrógeno alfa</translation>
+    </message>
+    <message>
+        <source>Calcium</source>
+        <translation>Calcio</translation>
+    </message>
+    <message>
+        <source>As it was taken; the screen shows it tinted all the same</source>
+        <translation>Como se tomó; la pantalla la muestra teñida de todos modos</translation>
+    </message>
+    <message>
+        <source>A false colour, which the file and its caption tell</source>
+        <translation>Un color falso, que el archivo y su leyenda dicen</translation>
+    </message>
+    <message>
+        <source>Prominences: none</source>
+        <translation>Protuberancias: ninguna</translation>
+    </message>
+    <message>
+        <source>Prominences: %1</source>
+        <translation>Protuberancias: %1</translation>
     </message>
 </context>
 <context>
@@ -5025,6 +5187,185 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
     </message>
 </context>
 <context>
+    <name>solarchon::app::Movie</name>
+    <message>
+        <source>Pictures of the movie</source>
+        <translation>Imágenes de la película</translation>
+    </message>
+    <message>
+        <source>How the movie is made</source>
+        <translation>Cómo se hace la película</translation>
+    </message>
+    <message>
+        <source>Date in the pictures</source>
+        <translation>Fecha en las imágenes</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::MoviePanel</name>
+    <message>
+        <source>Pictures of the movie</source>
+        <translation>Imágenes de la película</translation>
+    </message>
+    <message>
+        <source>Add pictures…</source>
+        <translation>Añadir imágenes…</translation>
+    </message>
+    <message>
+        <source>Take the kept pictures</source>
+        <translation>Tomar las imágenes guardadas</translation>
+    </message>
+    <message>
+        <source>North up</source>
+        <translation>Norte arriba</translation>
+    </message>
+    <message>
+        <source>Each disc is turned with solar north up, by its own orientation: days of other camera angles do not jump</source>
+        <translation>Cada disco se gira con el norte solar arriba, por su propia orientación: días con otro ángulo de cámara no saltan</translation>
+    </message>
+    <message>
+        <source>Still surface</source>
+        <translation>Sin rotación</translation>
+    </message>
+    <message>
+        <source>Takes the rotation out, each latitude by its own rate: what changes is left</source>
+        <translation>Quita la rotación, cada latitud con su ritmo: queda lo que cambia</translation>
+    </message>
+    <message>
+        <source>Even light</source>
+        <translation>Luz igual</translation>
+    </message>
+    <message>
+        <source>The disc is equally bright in all pictures</source>
+        <translation>El disco brilla igual en todas las imágenes</translation>
+    </message>
+    <message>
+        <source>And back</source>
+        <translation>Ida y vuelta</translation>
+    </message>
+    <message>
+        <source>Forward, and back again</source>
+        <translation>Hacia delante y de vuelta</translation>
+    </message>
+    <message>
+        <source>Date</source>
+        <translation>Fecha</translation>
+    </message>
+    <message>
+        <source>Date and time in each picture</source>
+        <translation>Fecha y hora en cada imagen</translation>
+    </message>
+    <message>
+        <source>Colour</source>
+        <translation>Color</translation>
+    </message>
+    <message>
+        <source>A false colour: red-orange where the pictures say hydrogen alpha, else yellow-orange</source>
+        <translation>Un color falso: rojo anaranjado donde las imágenes dicen hidrógeno alfa, si no amarillo anaranjado</translation>
+    </message>
+    <message>
+        <source>Pictures in between</source>
+        <translation>Imágenes intermedias</translation>
+    </message>
+    <message>
+        <source>Pictures a second</source>
+        <translation>Imágenes por segundo</translation>
+    </message>
+    <message>
+        <source>All pictures that are kept below the data folder</source>
+        <translation>Todas las imágenes guardadas bajo la carpeta de datos</translation>
+    </message>
+    <message>
+        <source>Hold the disc</source>
+        <translation>Fijar disco</translation>
+    </message>
+    <message>
+        <source>By its limb: centred and equally large in all</source>
+        <translation>Por su limbo: centrado e igual de grande en todas</translation>
+    </message>
+    <message>
+        <source>Detail</source>
+        <translation>Detalle</translation>
+    </message>
+    <message>
+        <source>By what the pictures show: a prominence, a spot</source>
+        <translation>Por lo que muestran las imágenes: una protuberancia, una mancha</translation>
+    </message>
+    <message>
+        <source>Nothing</source>
+        <translation>Nada</translation>
+    </message>
+    <message>
+        <source>As they were taken</source>
+        <translation>Como se tomaron</translation>
+    </message>
+    <message>
+        <source>Pictures worked out between every two: the surface goes on with its rotation</source>
+        <translation>Imágenes calculadas entre cada dos: la superficie sigue con su rotación</translation>
+    </message>
+    <message>
+        <source>How fast it plays</source>
+        <translation>A qué ritmo se ve</translation>
+    </message>
+    <message>
+        <source>Progress</source>
+        <translation>Progreso</translation>
+    </message>
+    <message>
+        <source>Written: %1</source>
+        <translation>Escrito: %1</translation>
+    </message>
+    <message>
+        <source>Every picture is looked at.</source>
+        <translation>Se mira cada imagen.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n picture(s)</source>
+        <translation>
+            <numerusform>%n imagen</numerusform>
+            <numerusform>%n imágenes</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation>%1 s</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n left out</source>
+        <translation>
+            <numerusform>%n fuera</numerusform>
+            <numerusform>%n fuera</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Alto</translation>
+    </message>
+    <message>
+        <source>Write the movie…</source>
+        <translation>Escribir la película…</translation>
+    </message>
+    <message>
+        <source>Nothing is written (F9)</source>
+        <translation>No se escribe nada (F9)</translation>
+    </message>
+    <message>
+        <source>.mkv without loss, .mp4 for all players (F9)</source>
+        <translation>.mkv sin pérdida, .mp4 para todos los reproductores (F9)</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::MoviePicture</name>
+    <message>
+        <source>The movie</source>
+        <translation>La película</translation>
+    </message>
+    <message>
+        <source>Space or a click plays and stops; the arrow keys go by one picture</source>
+        <translation>La barra espaciadora o un clic la ponen en marcha y la paran; las flechas van de imagen en imagen</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::NeedBars</name>
     <message>
         <source>What is needed against what there is</source>
@@ -5273,6 +5614,114 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
     <message>
         <source>here the Sun comes in</source>
         <translation>aquí entra el Sol</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::OutPanel</name>
+    <message>
+        <source>Keep in the log</source>
+        <translation>Guardar en el registro</translation>
+    </message>
+    <message>
+        <source>Export…</source>
+        <translation>Exportar…</translation>
+    </message>
+    <message>
+        <source>Progress</source>
+        <translation>Progreso</translation>
+    </message>
+    <message>
+        <source>Writes the picture with its recipe below the data folder, and files it (F10)</source>
+        <translation>Escribe la imagen con su receta en la carpeta de datos, y la archiva (F10)</translation>
+    </message>
+    <message>
+        <source>FITS with all digits, PNG or TIFF; the recipe goes with it (Shift+F10)</source>
+        <translation>FITS con todas las cifras, PNG o TIFF; la receta va con ella (Mayús+F10)</translation>
+    </message>
+    <message>
+        <source>Spots have rims, %1 % too bright: sharpen less.</source>
+        <translation>Las manchas tienen bordes, un %1 % demasiado brillantes: realce menos.</translation>
+    </message>
+    <message>
+        <source>Finished: the finest noise is %1 times what it was.</source>
+        <translation>Acabada: el ruido más fino es %1 veces el que era.</translation>
+    </message>
+    <message>
+        <source>The limb has a rim, %1 % too bright: more air undoes less.</source>
+        <translation>El limbo tiene una orla, un %1 % demasiado brillante: más aire deshace menos.</translation>
+    </message>
+    <message>
+        <source>Spots have rims, %1 % too bright: more air undoes less.</source>
+        <translation>Las manchas tienen bordes, un %1 % demasiado brillantes: más aire deshace menos.</translation>
+    </message>
+    <message>
+        <source>Detail is back up to %1 % of what the aperture resolves; noise is %2 % of the light now.</source>
+        <translation>Hay detalle hasta el %1 % de lo que resuelve la abertura; el ruido es ahora el %2 % de la luz.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n seam(s), which meet within %1 px; light differs by %2 % at most.</source>
+        <translation>
+            <numerusform>%n costura, que casa con %1 px; la luz difiere en un %2 % como mucho.</numerusform>
+            <numerusform>%n costuras, que casan con %1 px; la luz difiere en un %2 % como mucho.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Detail moved by %1 px over the frame; %2 % of all values were strays.</source>
+        <translation>El detalle se movió %1 px en el fotograma; el %2 % de los valores eran intrusos.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n picture(s) of that day kept.</source>
+        <translation>
+            <numerusform>%n imagen de ese día guardada.</numerusform>
+            <numerusform>%n imágenes de ese día guardadas.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Without a picture: %1</source>
+        <translation>Sin imagen: %1</translation>
+    </message>
+    <message>
+        <source>The recipe was changed: make the picture again.</source>
+        <translation>La receta ha cambiado: haga la imagen de nuevo.</translation>
+    </message>
+    <message>
+        <source>Written: %1</source>
+        <translation>Escrito: %1</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Alto</translation>
+    </message>
+    <message>
+        <source>Join the panels</source>
+        <translation>Unir los paneles</translation>
+    </message>
+    <message>
+        <source>Make the picture</source>
+        <translation>Hacer la imagen</translation>
+    </message>
+    <message>
+        <source>Nothing is written (F9)</source>
+        <translation>No se escribe nada (F9)</translation>
+    </message>
+    <message>
+        <source>By the recipe; what has not changed is not done again (F9)</source>
+        <translation>Según la receta; lo que no ha cambiado no se repite (F9)</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::PanelsPanel</name>
+    <message>
+        <source>Panels of the mosaic</source>
+        <translation>Paneles del mosaico</translation>
+    </message>
+    <message>
+        <source>Add panels…</source>
+        <translation>Añadir paneles…</translation>
+    </message>
+    <message>
+        <source>Pictures that overlap by a tenth or more. They may lie anywhere and be turned a little: where each belongs is found by what they show.</source>
+        <translation>Imágenes que se solapan en una décima parte o más. Pueden estar donde sea y algo giradas: el lugar de cada una se encuentra por lo que muestran.</translation>
     </message>
 </context>
 <context>
@@ -5875,14 +6324,6 @@ Haga una con el botón, o con F5.</translation>
         <translation>Malla fina</translation>
     </message>
     <message>
-        <source>Keep in the log</source>
-        <translation>Guardar en el registro</translation>
-    </message>
-    <message>
-        <source>Export…</source>
-        <translation>Exportar…</translation>
-    </message>
-    <message>
         <source>1  Grade</source>
         <translation>1  Valorar</translation>
     </message>
@@ -5943,18 +6384,6 @@ Haga una con el botón, o con F5.</translation>
         <translation>Un clip o imagen con la tapa puesta, con la misma exposición</translation>
     </message>
     <message>
-        <source>Progress</source>
-        <translation>Progreso</translation>
-    </message>
-    <message>
-        <source>Writes the picture with its recipe below the data folder, and files it (F10)</source>
-        <translation>Escribe la imagen con su receta en la carpeta de datos, y la archiva (F10)</translation>
-    </message>
-    <message>
-        <source>FITS with all digits, PNG or TIFF; the recipe goes with it (Shift+F10)</source>
-        <translation>FITS con todas las cifras, PNG o TIFF; la receta va con ella (Mayús+F10)</translation>
-    </message>
-    <message>
         <source>How sharp each frame is, whatever light, noise and drift do.</source>
         <translation>La nitidez de cada fotograma, hagan lo que hagan luz, ruido y deriva.</translation>
     </message>
@@ -5999,18 +6428,6 @@ Haga una con el botón, o con F5.</translation>
         <translation>%1 de %2 fotogramas: su detalle es %3 veces el de todos; ruido %4 % de la luz, %5 % en uno.</translation>
     </message>
     <message>
-        <source>The recipe was changed: make the picture again.</source>
-        <translation>La receta ha cambiado: haga la imagen de nuevo.</translation>
-    </message>
-    <message>
-        <source>Written: %1</source>
-        <translation>Escrito: %1</translation>
-    </message>
-    <message>
-        <source>Detail moved by %1 px over the frame; %2 % of all values were strays.</source>
-        <translation>El detalle se movió %1 px en el fotograma; el %2 % de los valores eran intrusos.</translation>
-    </message>
-    <message>
         <source>Proposed: %1 %</source>
         <translation>Propuesto: %1 %</translation>
     </message>
@@ -6043,18 +6460,6 @@ Haga una con el botón, o con F5.</translation>
         <translation>Plano: %1</translation>
     </message>
     <message>
-        <source>Stop</source>
-        <translation>Parar</translation>
-    </message>
-    <message>
-        <source>Make the picture</source>
-        <translation>Hacer la imagen</translation>
-    </message>
-    <message>
-        <source>Nothing is written (F9)</source>
-        <translation>No se escribe nada (F9)</translation>
-    </message>
-    <message>
         <source>A clip or picture of something evenly lit: the Sun out of focus, with the filter on and tracing paper in front of it</source>
         <translation>Un clip o imagen de algo iluminado por igual: el Sol desenfocado, con el filtro puesto y papel vegetal delante de él</translation>
     </message>
@@ -6079,14 +6484,6 @@ Haga una con el botón, o con F5.</translation>
         <translation>4  Restaurar</translation>
     </message>
     <message>
-        <source>The limb has a rim, %1 % too bright: more air undoes less.</source>
-        <translation>El limbo tiene una orla, un %1 % demasiado brillante: más aire deshace menos.</translation>
-    </message>
-    <message>
-        <source>Detail is back up to %1 % of what the aperture resolves; noise is %2 % of the light now.</source>
-        <translation>Hay detalle hasta el %1 % de lo que resuelve la abertura; el ruido es ahora el %2 % de la luz.</translation>
-    </message>
-    <message>
         <source>Undoes what aperture and air have softened, as far as detail stands out of noise</source>
         <translation>Deshace lo que abertura y aire han suavizado, mientras el detalle sobresalga del ruido</translation>
     </message>
@@ -6095,16 +6492,16 @@ Haga una con el botón, o con F5.</translation>
         <translation>El camino óptico no tiene telescopio y cámara: no se conoce su borrosidad</translation>
     </message>
     <message>
-        <source>By the recipe; what has not changed is not done again (F9)</source>
-        <translation>Según la receta; lo que no ha cambiado no se repite (F9)</translation>
-    </message>
-    <message>
         <source>limb</source>
         <translation>limbo</translation>
     </message>
     <message>
         <source>Fried’s parameter of the kept frames, at 500 nm: as wide as air that blurs nothing; left out, as the limb tells it. Too small, and edges get bright rims</source>
         <translation>Parámetro de Fried de los fotogramas conservados, a 500 nm: el ancho de aire que no emborrona; si falta, el que diga el limbo. Demasiado pequeño, los bordes se orlan de luz</translation>
+    </message>
+    <message>
+        <source>Its disc is %1 times what the light path draws: was it taken with another?</source>
+        <translation>Su disco es %1 veces el que dibuja el camino óptico: ¿se tomó con otro?</translation>
     </message>
 </context>
 <context>
@@ -6229,13 +6626,6 @@ Haga una con el botón, o con F5.</translation>
         <source>Frame %1 shows something else</source>
         <translation>El fotograma %1 muestra otra cosa</translation>
     </message>
-    <message numerus="yes">
-        <source>Stack of %n frame(s), false colour</source>
-        <translation>
-            <numerusform>Pila de %n fotograma, color falso</numerusform>
-            <numerusform>Pila de %n fotogramas, color falso</numerusform>
-        </translation>
-    </message>
     <message>
         <source>The clip is being graded</source>
         <translation>Se está valorando el clip</translation>
@@ -6268,12 +6658,166 @@ Haga una con el botón, o con F5.</translation>
         <source>All digits (*.fits);;Picture (*.png *.tiff)</source>
         <translation>Todas las cifras (*.fits);;Imagen (*.png *.tiff)</translation>
     </message>
+    <message>
+        <source>Day</source>
+        <translation>Día</translation>
+    </message>
+    <message>
+        <source>Clip</source>
+        <translation>Clip</translation>
+    </message>
+    <message>
+        <source>One picture from the good frames of a clip</source>
+        <translation>Una imagen de los buenos fotogramas de un clip</translation>
+    </message>
+    <message>
+        <source>Panels</source>
+        <translation>Paneles</translation>
+    </message>
+    <message>
+        <source>Pictures that overlap become one</source>
+        <translation>Imágenes que se solapan se hacen una</translation>
+    </message>
+    <message>
+        <source>Finish</source>
+        <translation>Acabado</translation>
+    </message>
+    <message>
+        <source>What makes a picture fit to be shown: detail, way up, colour, caption</source>
+        <translation>Lo que hace presentable una imagen: detalle, orientación, color, leyenda</translation>
+    </message>
+    <message>
+        <source>Movie</source>
+        <translation>Película</translation>
+    </message>
+    <message>
+        <source>Pictures one after another: an hour, or a week</source>
+        <translation>Imágenes una tras otra: una hora, o una semana</translation>
+    </message>
+    <message>
+        <source>Makes every clip of that day by this recipe, and keeps the pictures in the log</source>
+        <translation>Hace todos los clips de ese día con esta receta y guarda las imágenes en el registro</translation>
+    </message>
+    <message>
+        <source>Before</source>
+        <translation>Antes</translation>
+    </message>
     <message numerus="yes">
-        <source>Stack of %n frame(s), restored, false colour</source>
+        <source>Mosaic of %n panel(s)</source>
         <translation>
-            <numerusform>Pila de %n fotograma, restaurada, color falso</numerusform>
-            <numerusform>Pila de %n fotogramas, restaurada, color falso</numerusform>
+            <numerusform>Mosaico de %n panel</numerusform>
+            <numerusform>Mosaico de %n paneles</numerusform>
         </translation>
+    </message>
+    <message numerus="yes">
+        <source>Stack of %n frame(s)</source>
+        <translation>
+            <numerusform>Pila de %n fotograma</numerusform>
+            <numerusform>Pila de %n fotogramas</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Picture</source>
+        <translation>Imagen</translation>
+    </message>
+    <message>
+        <source>restored</source>
+        <translation>restaurada</translation>
+    </message>
+    <message>
+        <source>finished</source>
+        <translation>acabada</translation>
+    </message>
+    <message>
+        <source>false colour</source>
+        <translation>color falso</translation>
+    </message>
+    <message>
+        <source>Add panels, or drop them here: they become one picture</source>
+        <translation>Añada paneles o suéltelos aquí: se hacen una imagen</translation>
+    </message>
+    <message>
+        <source>Make a picture of a clip or of panels, or open one, or drop it here</source>
+        <translation>Haga una imagen de un clip o de paneles, abra una o suéltela aquí</translation>
+    </message>
+    <message>
+        <source>%1 of %2</source>
+        <translation>%1 de %2</translation>
+    </message>
+    <message>
+        <source>Every picture is looked at</source>
+        <translation>Se mira cada imagen</translation>
+    </message>
+    <message>
+        <source>Add two pictures or more, or drop them here: they become a movie</source>
+        <translation>Añada dos imágenes o más, o suéltelas aquí: se hacen una película</translation>
+    </message>
+    <message>
+        <source>Pictures (*.fits *.fit *.fts *.png *.tif *.tiff);;All files (*)</source>
+        <translation>Imágenes (*.fits *.fit *.fts *.png *.tif *.tiff);;Todos los archivos (*)</translation>
+    </message>
+    <message>
+        <source>Add panels</source>
+        <translation>Añadir paneles</translation>
+    </message>
+    <message>
+        <source>Add pictures</source>
+        <translation>Añadir imágenes</translation>
+    </message>
+    <message>
+        <source>Open a picture</source>
+        <translation>Abrir una imagen</translation>
+    </message>
+    <message>
+        <source>Prominences</source>
+        <translation>Protuberancias</translation>
+    </message>
+    <message>
+        <source>Write the movie</source>
+        <translation>Escribir la película</translation>
+    </message>
+    <message>
+        <source>For all players (*.mp4);;Without loss (*.mkv)</source>
+        <translation>Para todos los reproductores (*.mp4);;Sin pérdida (*.mkv)</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::Reduction</name>
+    <message>
+        <source>Restore</source>
+        <translation>Restaurar</translation>
+    </message>
+    <message>
+        <source>Air</source>
+        <translation>Aire</translation>
+    </message>
+    <message>
+        <source>Frames that are kept</source>
+        <translation>Fotogramas que se conservan</translation>
+    </message>
+    <message>
+        <source>Follow detail</source>
+        <translation>Seguir detalle</translation>
+    </message>
+    <message>
+        <source>Leave out strays</source>
+        <translation>Sin intrusos</translation>
+    </message>
+    <message>
+        <source>Finer grid</source>
+        <translation>Malla fina</translation>
+    </message>
+    <message>
+        <source>Dark</source>
+        <translation>Oscuro</translation>
+    </message>
+    <message>
+        <source>Flat</source>
+        <translation>Plano</translation>
+    </message>
+    <message>
+        <source>Prominences</source>
+        <translation>Protuberancias</translation>
     </message>
 </context>
 <context>

@@ -11,6 +11,7 @@ class Kit;
 class LiveCamera;
 class Log;
 class Mount;
+class Movie;
 class OutsideFiles;
 class Reduction;
 class Runbook;
@@ -26,6 +27,7 @@ struct Models {
   LiveCamera& camera;    ///< that is looked through, and what it shows
   FolderWatch& folder;   ///< that another program fills
   Reduction& reduction;  ///< of a clip to a picture
+  Movie& movie;          ///< of pictures
   SeriesDesk& series;    ///< clips that go by themselves
   OutsideFiles& files;
   DiskSpeed& disk;

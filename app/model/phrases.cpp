@@ -130,6 +130,12 @@ QString date_at(sky::UtcTime time, const QTimeZone& zone) {
   return QLocale().toString(local_time(time, zone).date(), QStringLiteral("d MMM yyyy"));
 }
 
+QString utc_minutes(sky::UtcTime time) {
+  constexpr std::size_t kToTheMinute = 16;
+  QString iso = QString::fromStdString(sky::to_iso(time).substr(0, kToTheMinute));
+  return iso.replace(QLatin1Char('T'), QLatin1Char(' ')) + QStringLiteral(" UTC");
+}
+
 QString compass_point(double azimuth_deg) {
   const std::array<QString, 8> points{QObject::tr("N"),  QObject::tr("NE"), QObject::tr("E"),
                                       QObject::tr("SE"), QObject::tr("S"),  QObject::tr("SW"),

@@ -37,6 +37,8 @@ namespace solarchon::app {
 /// What a step that runs by itself is called beside its time: `Warm-up`.
 [[nodiscard]] QString timer_name(std::string_view step);
 [[nodiscard]] QString date_at(sky::UtcTime time, const QTimeZone& zone);
+/// `2027-07-12 09:00 UTC`, the same in every language: for pictures that are passed on.
+[[nodiscard]] QString utc_minutes(sky::UtcTime time);
 /// `N`, `NE`, ... of an azimuth.
 [[nodiscard]] QString compass_point(double azimuth_deg);
 /// Milliseconds, or seconds from half a second up.

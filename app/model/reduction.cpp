@@ -5,14 +5,16 @@
 #include <QDir>
 #include <QDirIterator>
 #include <QFileInfo>
+#include <QUndoCommand>
 #include <algorithm>
 #include <cmath>
 #include <utility>
 
 #include "app/model/phrases.h"
+#include "app/model/products.h"
 #include "app/model/trouble.h"
-#include "solarchon/base/file.h"
 #include "solarchon/live/sharpness.h"
+#include "solarchon/reduce/disc_size.h"
 #include "solarchon/seeing/air.h"
 #include "solarchon/sky/sun.h"
 #include "solarchon/workspace/clips.h"
@@ -84,7 +86,49 @@ struct Reduction::Look {
   std::optional<live::Setting> setting;
   std::optional<double> scale_arcsec_px;  ///< by the clip's own header
   std::optional<double> r0_cm;
+  std::optional<double> disc_size;
   int scale_px = 2;
+};
+
+/// One recipe instead of another, while they are of the same source.
+class Reduction::Change : public QUndoCommand {
+ public:
+  Change(const QString& what, Reduction& reduction, reduce::Recipe next)
+      : QUndoCommand(what),
+        reduction_(reduction),
+        before_(reduction.recipe_),
+        after_(std::move(next)) {}
+  void undo() override { adopt(before_); }
+  void redo() override { adopt(after_); }
+  [[nodiscard]] int id() const override {
+    constexpr std::size_t kMost = 0x7FFFFFFF;
+    return static_cast<int>(qHash(text()) & kMost);
+  }
+  bool mergeWith(const QUndoCommand* other) override {
+    const auto* later = dynamic_cast<const Change*>(other);
+    if (later == nullptr || !of_same_source(later->before_)) {
+      return false;
+    }
+    after_ = later->after_;
+    setObsolete(after_ == before_);
+    return true;
+  }
+
+ private:
+  [[nodiscard]] bool of_same_source(const reduce::Recipe& recipe) const {
+    return recipe.clip == before_.clip && recipe.picture == before_.picture &&
+           recipe.panels == before_.panels;
+  }
+  void adopt(const reduce::Recipe& recipe) {
+    if (of_same_source(reduction_.recipe_)) {
+      reduction_.adopt(recipe);
+    } else {
+      setObsolete(true);
+    }
+  }
+  Reduction& reduction_;
+  reduce::Recipe before_;
+  reduce::Recipe after_;
 };
 
 Reduction::Reduction(std::filesystem::path data, Document& document, Clips& clips, Trouble& trouble,
@@ -136,22 +180,80 @@ base::Task Reduction::watched(const base::Task& task) {
           }};
 }
 
-void Reduction::open(const QString& file) {
+void Reduction::begin(const reduce::Recipe& recipe) {
   reducer_ = std::make_shared<reduce::Reducer>();
-  recipe_ = {};
-  recipe_.clip = file.toStdString();
+  recipe_ = recipe;
   blur_.reset();
   measured_r0_cm_.reset();
   r0_is_set_ = false;
   of_product_.reset();
   product_.reset();
+  unfinished_.reset();
+  disc_size_.reset();
+  day_made_.reset();
   grading_.reset();
   kept_.clear();
   smalls_.clear();
   shown_.reset();
   kept_as_.clear();
+  problem_.clear();
   chosen_ = -1;
+}
+
+void Reduction::open(const QString& file) {
+  reduce::Recipe recipe;
+  recipe.clip = file.toStdString();
+  begin(recipe);
   grade();
+}
+
+void Reduction::set_panels(const QStringList& files) {
+  stop();
+  reduce::Recipe recipe;
+  for (const QString& file : files) {
+    recipe.panels.emplace_back(file.toStdString());
+  }
+  begin(recipe);
+  stage_ = files.isEmpty() ? Stage::kNothing : Stage::kGraded;
+  emit changed();
+  emit frameChanged();
+}
+
+QStringList Reduction::panels() const {
+  QStringList files;
+  for (const std::filesystem::path& panel : recipe_.panels) {
+    files << QString::fromStdString(panel.string());
+  }
+  return files;
+}
+
+void Reduction::take(const QString& file) {
+  reduce::Recipe recipe;
+  recipe.picture = file.toStdString();
+  begin(recipe);
+  stage_ = Stage::kGraded;
+  emit changed();
+  emit frameChanged();
+  // It is shown as it is.
+  make();
+}
+
+Reduction::Source Reduction::source() const {
+  return !recipe_.panels.empty()    ? Source::kPanels
+         : !recipe_.picture.empty() ? Source::kPicture
+                                    : Source::kClip;
+}
+
+bool Reduction::ready() const {
+  switch (source()) {
+    case Source::kPanels:
+      return recipe_.panels.size() > 1;
+    case Source::kPicture:
+      return true;
+    case Source::kClip:
+      break;
+  }
+  return grading_ && !kept_.empty();
 }
 
 void Reduction::grade() {
@@ -166,8 +268,13 @@ void Reduction::grade() {
           const base::Task& task) mutable -> Worker::Delivery {
         auto look = std::make_shared<Look>();
         look->setting = setting_of(recipe.clip, data, space, usual, look->r0_cm);
-        if (const auto clip = frames::ClipReader::open(recipe.clip)) {
+        if (auto clip = frames::ClipReader::open(recipe.clip)) {
           look->scale_arcsec_px = clip->facts().info.plate_scale_arcsec_px;
+          frames::Frame first;
+          if (look->setting && clip->read(0, first)) {
+            look->disc_size = reduce::disc_over_expected(
+                first, look->setting->plate_scale_arcsec_px, {task.stop, {}});
+          }
         }
         if (look->setting) {
           look->setting->plate_scale_arcsec_px =
@@ -192,7 +299,7 @@ void Reduction::grade() {
 
 void Reduction::fail(const base::Error& error) {
   if (error.code == base::ErrorCode::kCancelled) {
-    stage_ = grading_ ? Stage::kGraded : Stage::kNothing;
+    stage_ = grading_ || source() != Source::kClip ? Stage::kGraded : Stage::kNothing;
   } else {
     stage_ = Stage::kFailed;
     problem_ = error_text(error);
@@ -202,6 +309,7 @@ void Reduction::fail(const base::Error& error) {
 
 void Reduction::graded(const Look& look) {
   recipe_.grade.scale_px = look.scale_px;
+  disc_size_ = look.disc_size;
   if (look.setting) {
     reduce::RestoreWishes blur;
     blur.aperture_mm = look.setting->aperture_mm;
@@ -261,19 +369,21 @@ std::optional<double> Reduction::r0_of_kept() const {
 }
 
 void Reduction::set_restoring(bool restores) {
-  recipe_.restore = restores ? blur_ : std::nullopt;
-  if (recipe_.restore) {
-    recipe_.restore->r0_cm = r0_of_kept();
+  reduce::Recipe next = recipe_;
+  next.restore = restores ? blur_ : std::nullopt;
+  if (next.restore) {
+    next.restore->r0_cm = r0_of_kept();
   }
   r0_is_set_ = false;
-  changed_recipe();
+  change(tr("Restore"), next);
 }
 
 void Reduction::set_r0(std::optional<double> r0_cm) {
   if (recipe_.restore) {
-    recipe_.restore->r0_cm = r0_cm;
+    reduce::Recipe next = recipe_;
+    next.restore->r0_cm = r0_cm;
     r0_is_set_ = true;
-    changed_recipe();
+    change(tr("Air"), next);
   }
 }
 
@@ -287,45 +397,82 @@ double Reduction::proposed_share() const {
 
 reduce::KeepWish Reduction::keep() const { return recipe_.keep.value_or(reduce::KeepWish{}); }
 
-void Reduction::changed_recipe() {
+void Reduction::change(const QString& what, const reduce::Recipe& next) {
+  if (!(next == recipe_)) {
+    document_.undo().push(new Change(what, *this, next));
+  }
+}
+
+void Reduction::adopt(const reduce::Recipe& recipe) {
+  recipe_ = recipe;
   problem_.clear();
-  if (stage_ == Stage::kFailed && grading_) {
+  day_made_.reset();
+  if (stage_ == Stage::kFailed && (grading_ || source() != Source::kClip)) {
     stage_ = Stage::kGraded;
   }
-  emit changed();
+  if (grading_) {
+    choose_frames();
+  } else {
+    emit changed();
+  }
 }
 
 void Reduction::set_keep(const reduce::KeepWish& keep) {
-  recipe_.keep = keep;
-  if (grading_) {
-    choose_frames();
-  }
-  changed_recipe();
+  reduce::Recipe next = recipe_;
+  next.keep = keep;
+  change(tr("Frames that are kept"), next);
 }
 
 void Reduction::set_local(bool local) {
-  recipe_.local = local;
-  changed_recipe();
+  reduce::Recipe next = recipe_;
+  next.local = local;
+  change(tr("Follow detail"), next);
 }
 
 void Reduction::set_rejecting(bool rejects) {
-  recipe_.clip_sigma = rejects ? reduce::Recipe{}.clip_sigma : 0.0;
-  changed_recipe();
+  reduce::Recipe next = recipe_;
+  next.clip_sigma = rejects ? reduce::Recipe{}.clip_sigma : 0.0;
+  change(tr("Leave out strays"), next);
 }
 
 void Reduction::set_finer(int finer) {
-  recipe_.finer = finer;
-  changed_recipe();
+  reduce::Recipe next = recipe_;
+  next.finer = finer;
+  change(tr("Finer grid"), next);
 }
 
 void Reduction::set_dark(const QString& file) {
-  recipe_.dark = file.toStdString();
-  changed_recipe();
+  reduce::Recipe next = recipe_;
+  next.dark = file.toStdString();
+  change(tr("Dark"), next);
 }
 
 void Reduction::set_flat(const QString& file) {
-  recipe_.flat = file.toStdString();
-  changed_recipe();
+  reduce::Recipe next = recipe_;
+  next.flat = file.toStdString();
+  change(tr("Flat"), next);
+}
+
+void Reduction::set_finish(const reduce::FinishWishes& wishes, const QString& what) {
+  reduce::Recipe next = recipe_;
+  const bool needed = !(wishes == reduce::FinishWishes{}) || !recipe_.prominences.empty();
+  next.finish = needed ? std::optional(wishes) : std::nullopt;
+  change(what, next);
+}
+
+void Reduction::set_prominences(const QString& file) {
+  reduce::Recipe next = recipe_;
+  next.prominences = file.toStdString();
+  const reduce::FinishWishes wishes = finish();
+  const bool needed = !(wishes == reduce::FinishWishes{}) || !file.isEmpty();
+  next.finish = needed ? std::optional(wishes) : std::nullopt;
+  change(tr("Prominences"), next);
+}
+
+void Reduction::set_captioned(bool captioned) {
+  captioned_ = captioned;
+  kept_as_.clear();
+  emit changed();
 }
 
 void Reduction::choose(int place) {
@@ -353,12 +500,13 @@ void Reduction::choose(int place) {
 }
 
 void Reduction::make() {
-  if (!grading_ || stage_ == Stage::kStacking) {
+  if (!ready() || stage_ == Stage::kStacking) {
     return;
   }
   stage_ = Stage::kStacking;
   progress_ = 0.0;
   problem_.clear();
+  day_made_.reset();
   emit changed();
   jobs_.wish(
       [this, reducer = reducer_, recipe = recipe_](const base::Task& task) -> Worker::Delivery {
@@ -366,7 +514,17 @@ void Reduction::make() {
         auto made = product ? std::make_shared<const reduce::Product>(std::move(*product))
                             : std::shared_ptr<const reduce::Product>();
         const base::Error error = product ? base::Error{} : product.error();
-        return [this, made, error, recipe, reducer] {
+        std::shared_ptr<const frames::Picture> unfinished;
+        if (made && recipe.finish) {
+          // It is there still: nothing is done again.
+          reduce::Recipe before = recipe;
+          before.finish.reset();
+          before.prominences.clear();
+          if (auto plain = reducer->make(before, {task.stop, {}})) {
+            unfinished = std::make_shared<const frames::Picture>(std::move(plain->picture));
+          }
+        }
+        return [this, made, unfinished, error, recipe, reducer] {
           if (reducer != reducer_) {
             return;
           }
@@ -375,8 +533,69 @@ void Reduction::make() {
             return;
           }
           product_ = made;
+          unfinished_ = unfinished;
           of_product_ = recipe;
           kept_as_.clear();
+          stage_ = Stage::kGraded;
+          emit changed();
+        };
+      },
+      NewestWins::Old::kStops);
+}
+
+QStringList Reduction::clips_of_day() const {
+  QStringList clips;
+  const QString own = QString::fromStdString(recipe_.clip.string());
+  const QString day = QFileInfo(own).absolutePath();
+  const QStringList all = recorded();
+  if (!own.isEmpty() && all.contains(own)) {
+    for (const QString& clip : all) {
+      if (QFileInfo(clip).absolutePath() == day) {
+        clips.prepend(clip);
+      }
+    }
+  }
+  return clips;
+}
+
+void Reduction::make_day() {
+  const QStringList clips = clips_of_day();
+  if (clips.isEmpty() || !ready() || stage_ == Stage::kStacking) {
+    return;
+  }
+  stage_ = Stage::kStacking;
+  progress_ = 0.0;
+  problem_.clear();
+  day_made_.reset();
+  emit changed();
+  jobs_.wish(
+      [this, recipe = recipe_, clips, data = data_, captioned = captioned_,
+       space = document_.workspace(),
+       usually = document_.moment()](const base::Task& task) -> Worker::Delivery {
+        auto entries = std::make_shared<std::vector<log::FrameEntry>>();
+        DayMade made;
+        for (int i = 0; i < clips.size() && !task.stopped(); ++i) {
+          reduce::Recipe own = recipe;
+          own.clip = clips[i].toStdString();
+          const base::Task part{task.stop, [&, i](double done) {
+                                  task.report((i + done) / static_cast<double>(clips.size()));
+                                }};
+          auto product = reduce::Reducer().make(own, watched(part));
+          const auto entry =
+              product ? keep_in(data, space, usually, *product, own, captioned)
+                      : base::Result<log::FrameEntry>(tl::make_unexpected(product.error()));
+          if (entry) {
+            entries->push_back(*entry);
+            ++made.kept;
+          } else if (entry.error().code != base::ErrorCode::kCancelled) {
+            made.failed << QFileInfo(clips[i]).fileName();
+          }
+        }
+        return [this, entries, made] {
+          for (const log::FrameEntry& entry : *entries) {
+            clips_.file(entry);
+          }
+          day_made_ = made;
           stage_ = Stage::kGraded;
           emit changed();
         };
@@ -394,47 +613,35 @@ void Reduction::keep_product() {
   if (!product_) {
     return;
   }
-  const frames::FrameInfo& info = product_->picture.info;
-  const sky::UtcTime taken = info.time.value_or(document_.moment());
-  const std::string day = sky::to_iso(taken).substr(0, 10);
-  const auto folder = data_ / "products" / day;
-  const std::string stem =
-      recipe_.clip.stem().string() + (product_->restored ? "-sharp" : "-stack");
-  std::filesystem::path file = folder / (stem + ".fits");
-  std::error_code ignored;
-  for (int i = 2; std::filesystem::exists(file, ignored); ++i) {
-    file = folder / (stem + "-" + std::to_string(i) + ".fits");
-  }
-  write(file, true);
+  jobs_.wish([this, product = product_, recipe = of_product_.value_or(recipe_), data = data_,
+              space = document_.workspace(), usually = document_.moment(),
+              captioned = captioned_](const base::Task&) -> Worker::Delivery {
+    const auto entry = keep_in(data, space, usually, *product, recipe, captioned);
+    return [this, entry] {
+      if (!entry) {
+        trouble_.tell(entry.error());
+        return;
+      }
+      kept_as_ = QString::fromStdString((data_ / entry->file).string());
+      clips_.file(*entry);
+      emit changed();
+    };
+  });
 }
 
-void Reduction::save_to(const QString& file) { write(file.toStdString(), false); }
-
-void Reduction::write(const std::filesystem::path& file, bool files) {
+void Reduction::save_to(const QString& file) {
   if (!product_) {
     return;
   }
-  log::FrameEntry entry;
-  entry.taken = product_->picture.info.time.value_or(document_.moment());
-  entry.exposure_ms = product_->picture.info.exposure_ms.value_or(0.0);
-  entry.file = file.lexically_relative(data_).generic_string();
-  const log::SessionStart usual = workspace::session_start(document_.workspace(), entry.taken);
-  entry.sun_altitude_deg =
-      sky::local_sun(sky::geocentric_sun(entry.taken, 0.0), usual.site, usual.weather).altitude_deg;
-  jobs_.wish([this, file, entry, files, product = product_](const base::Task&) -> Worker::Delivery {
-    auto written = files ? base::make_folder(file.parent_path()) : base::Result<void>();
-    if (written) {
-      written = reduce::write_product(*product, file);
-    }
-    return [this, written, file, entry, files] {
+  jobs_.wish([this, product = product_, path = std::filesystem::path(file.toStdString()),
+              captioned = captioned_](const base::Task&) -> Worker::Delivery {
+    const auto written = write_captioned(*product, path, captioned);
+    return [this, written, path] {
       if (!written) {
         trouble_.tell(written.error());
         return;
       }
-      kept_as_ = QString::fromStdString(file.string());
-      if (files) {
-        clips_.file(entry);
-      }
+      kept_as_ = QString::fromStdString(path.string());
       emit changed();
     };
   });

@@ -16,13 +16,15 @@
 
 namespace solarchon::app {
 
-/// The clip that is being made into a picture: its grading, the recipe, what it keeps, and what was
-/// made. All work is off the interface thread; a newer wish stops an older one.
+/// What is being made into a picture, a clip, the panels of a mosaic or a picture that is there
+/// already: its grading, the recipe, what it keeps, and what was made. All work is off the
+/// interface thread; a newer wish stops an older one. Changes of the recipe are steps of undo.
 class Reduction : public QObject {
   Q_OBJECT
 
  public:
   enum class Stage { kNothing, kGrading, kGraded, kStacking, kFailed };
+  enum class Source { kClip, kPanels, kPicture };
   /// A frame, small, for a row of them.
   struct Small {
     int frame = 0;
@@ -35,6 +37,14 @@ class Reduction : public QObject {
   /// Takes a clip and grades it.
   void open(const QString& file);
   [[nodiscard]] const std::filesystem::path& clip() const { return recipe_.clip; }
+  /// Takes the panels of a mosaic, in place of whatever there was.
+  void set_panels(const QStringList& files);
+  [[nodiscard]] QStringList panels() const;
+  /// Takes a picture that is there already.
+  void take(const QString& file);
+  [[nodiscard]] Source source() const;
+  /// There is something that a picture can be made of.
+  [[nodiscard]] bool ready() const;
   /// Clips below the data folder, the newest first: their paths.
   [[nodiscard]] QStringList recorded() const;
 
@@ -67,6 +77,23 @@ class Reduction : public QObject {
   void set_dark(const QString& file);
   void set_flat(const QString& file);
 
+  [[nodiscard]] reduce::FinishWishes finish() const {
+    return recipe_.finish.value_or(reduce::FinishWishes{});
+  }
+  /// @param what  is changed, for undo: changes of the same fold into one
+  void set_finish(const reduce::FinishWishes& wishes, const QString& what);
+  /// A longer exposure, to be laid about the disc; empty: none.
+  void set_prominences(const QString& file);
+  /// What is written has a strip below it that says what it shows.
+  [[nodiscard]] bool captioned() const { return captioned_; }
+  void set_captioned(bool captioned);
+  /// How large the clip's disc is over what its light path draws; none where that cannot be told.
+  [[nodiscard]] std::optional<double> disc_size() const { return disc_size_; }
+  /// Before finishing, where that has changed it.
+  [[nodiscard]] const std::shared_ptr<const frames::Picture>& unfinished() const {
+    return unfinished_;
+  }
+
   /// The frame that is looked at, once it was read.
   [[nodiscard]] const std::shared_ptr<const frames::Frame>& shown() const { return shown_; }
   [[nodiscard]] int chosen() const { return chosen_; }
@@ -82,6 +109,17 @@ class Reduction : public QObject {
   void keep_product();
   /// Writes it elsewhere, with its recipe beside it.
   void save_to(const QString& file);
+  /// Makes every clip of the day's folder that the clip lies in by this recipe, one after another,
+  /// and keeps the pictures. What fails stops nothing.
+  void make_day();
+  /// Clips of that day; empty where the clip is none of the recorded.
+  [[nodiscard]] QStringList clips_of_day() const;
+  /// What came of make_day: pictures that were kept, and clips that gave none.
+  struct DayMade {
+    int kept = 0;
+    QStringList failed;
+  };
+  [[nodiscard]] const std::optional<DayMade>& day_made() const { return day_made_; }
   /// Where the product was written last; empty: nowhere yet.
   [[nodiscard]] const QString& kept_as() const { return kept_as_; }
   [[nodiscard]] bool settled() const { return jobs_.settled() && looks_.settled(); }
@@ -94,15 +132,18 @@ class Reduction : public QObject {
  private:
   /// What a job found out about a clip.
   struct Look;
+  class Change;
+  /// Another recipe, as a step of undo.
+  void change(const QString& what, const reduce::Recipe& next);
+  void adopt(const reduce::Recipe& recipe);
+  void begin(const reduce::Recipe& recipe);
   void grade();
   void graded(const Look& look);
   /// Of the kept frames, by what was measured over the whole clip and how much sharper they are.
   [[nodiscard]] std::optional<double> r0_of_kept() const;
   void choose_frames();
   void fail(const base::Error& error);
-  void write(const std::filesystem::path& file, bool files);
   [[nodiscard]] base::Task watched(const base::Task& task);
-  void changed_recipe();
 
   std::filesystem::path data_;
   Document& document_;
@@ -125,6 +166,10 @@ class Reduction : public QObject {
   std::shared_ptr<const frames::Frame> shown_;
   int chosen_ = -1;
   std::shared_ptr<const reduce::Product> product_;
+  std::shared_ptr<const frames::Picture> unfinished_;
+  std::optional<double> disc_size_;
+  std::optional<DayMade> day_made_;
+  bool captioned_ = false;
   QString kept_as_;
   NewestWins looks_;
   NewestWins jobs_;  // last: they have ended before anything that they deliver to is gone

@@ -98,6 +98,25 @@ QImage quick_image(const frames::Frame& frame, const QRect& part, int longest_si
   return image;
 }
 
+QImage picture_image(const frames::Picture& picture) {
+  if (picture.planes == 1) {
+    const frames::Frame frame = frames::frame_of(picture);
+    return quick_image(frame, QRect(0, 0, frame.width, frame.height),
+                       std::max(frame.width, frame.height), Tone::kPlain);
+  }
+  QImage image(picture.width, picture.height, QImage::Format_RGB32);
+  const auto channel = [&](int x, int y, int plane) {
+    return static_cast<int>(std::lround(255.0F * std::clamp(picture.at(x, y, plane), 0.0F, 1.0F)));
+  };
+  for (int y = 0; y < picture.height; ++y) {
+    auto* line = reinterpret_cast<QRgb*>(image.scanLine(y));
+    for (int x = 0; x < picture.width; ++x) {
+      line[x] = qRgb(channel(x, y, 0), channel(x, y, 1), channel(x, y, 2));
+    }
+  }
+  return image;
+}
+
 QRectF fitted_rect(const QSizeF& picture, const QRectF& room) {
   const QSizeF size = picture.scaled(room.size(), Qt::KeepAspectRatio);
   return {room.center().x() - size.width() / 2, room.center().y() - size.height() / 2, size.width(),

@@ -6,6 +6,7 @@
 #include <QRectF>
 
 #include "solarchon/frames/frame.h"
+#include "solarchon/frames/picture.h"
 
 namespace solarchon::app {
 
@@ -24,6 +25,9 @@ enum class Tone {
 /// @param part  within the frame
 [[nodiscard]] QImage quick_image(const frames::Frame& frame, const QRect& part, int longest_side_px,
                                  Tone tone);
+
+/// A picture that was worked out, pixel for pixel: in its own colours, or tinted where it is grey.
+[[nodiscard]] QImage picture_image(const frames::Picture& picture);
 
 /// Where a picture of that size is drawn in a room, keeping its shape.
 [[nodiscard]] QRectF fitted_rect(const QSizeF& picture, const QRectF& room);

@@ -21,6 +21,7 @@
 #include "app/model/log.h"
 #include "app/model/models.h"
 #include "app/model/mount.h"
+#include "app/model/movie.h"
 #include "app/model/outside_files.h"
 #include "app/model/reduction.h"
 #include "app/model/runbook.h"
@@ -111,6 +112,7 @@ class Window : public QMainWindow {
   std::unique_ptr<LiveCamera> camera_;
   std::unique_ptr<FolderWatch> folder_;
   std::unique_ptr<Reduction> reduction_;
+  std::unique_ptr<Movie> movie_;
   std::unique_ptr<SeriesDesk> series_;
   std::unique_ptr<DiskSpeed> disk_;
   std::unique_ptr<Learning> learning_;

@@ -1,15 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/reduce/recipe_panel.h"
 
-#include <QFileInfo>
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QVBoxLayout>
 #include <array>
+#include <cmath>
 
 #include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
+#include "solarchon/reduce/disc_size.h"
 
 namespace solarchon::app {
 
@@ -47,12 +48,7 @@ RecipePanel::RecipePanel(Reduction& reduction, QWidget* parent)
       dark_(named(new QPushButton(this), "reduce-dark")),
       flat_(named(new QPushButton(this), "reduce-flat")),
       restores_(named(new QPushButton(tr("4  Restore"), this), "reduce-restores")),
-      air_(new NumberField(tr("Air"), tr("cm"), kAirRange, false, this)),
-      make_(named(new QPushButton(this), "reduce-make")),
-      bar_(new QProgressBar(this)),
-      made_(new PlainLabel(this)),
-      keep_(named(new QPushButton(tr("Keep in the log"), this), "reduce-keep")),
-      save_(named(new QPushButton(tr("Export\u2026"), this), "reduce-save")) {
+      air_(new NumberField(tr("Air"), tr("cm"), kAirRange, false, this)) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(6);
@@ -69,9 +65,6 @@ RecipePanel::RecipePanel(Reduction& reduction, QWidget* parent)
   column->addWidget(build_stack());
   column->addWidget(build_restore());
   column->addStretch(1);
-  column->addWidget(build_out());
-  connect(&reduction_, &Reduction::progressed, bar_,
-          [this](double fraction) { bar_->setValue(static_cast<int>(kPercent * fraction)); });
 }
 
 QLabel* RecipePanel::heading(const QString& words) {
@@ -216,45 +209,6 @@ QWidget* RecipePanel::build_restore() {
   return box;
 }
 
-QWidget* RecipePanel::build_out() {
-  auto* box = new QWidget(this);
-  auto* column = new QVBoxLayout(box);
-  column->setContentsMargins(0, 0, 0, 0);
-  column->setSpacing(6);
-  made_->setObjectName(QStringLiteral("reduce-made"));
-  made_->setWordWrap(true);
-  column->addWidget(made_);
-  bar_->setAccessibleName(tr("Progress"));
-  bar_->setRange(0, static_cast<int>(kPercent));
-  bar_->setTextVisible(false);
-  bar_->setFixedHeight(Theme::px(8));
-  column->addWidget(bar_);
-  make_->setProperty("main", true);
-  make_->setMinimumHeight(Theme::px(40));
-  connect(make_, &QPushButton::clicked, this, &RecipePanel::make_or_stop);
-  column->addWidget(make_);
-  auto* row = new QHBoxLayout;
-  row->setSpacing(6);
-  keep_->setToolTip(
-      tr("Writes the picture with its recipe below the data folder, and files it "
-         "(F10)"));
-  save_->setToolTip(tr("FITS with all digits, PNG or TIFF; the recipe goes with it (Shift+F10)"));
-  connect(keep_, &QPushButton::clicked, this, [this] { reduction_.keep_product(); });
-  connect(save_, &QPushButton::clicked, this, &RecipePanel::asksToSave);
-  row->addWidget(keep_, 1);
-  row->addWidget(save_, 1);
-  column->addLayout(row);
-  return box;
-}
-
-void RecipePanel::make_or_stop() {
-  if (reduction_.stage() == Stage::kStacking || reduction_.stage() == Stage::kGrading) {
-    reduction_.stop();
-  } else {
-    reduction_.make();
-  }
-}
-
 QString RecipePanel::grading_words() const {
   switch (reduction_.stage()) {
     case Stage::kNothing:
@@ -282,7 +236,14 @@ QString RecipePanel::grading_words() const {
   if (grading->cut_off > 0) {
     words << tr("%n cut off", nullptr, grading->cut_off);
   }
-  return words.join(QStringLiteral(" \u00b7 "));
+  QString all = words.join(QStringLiteral(" \u00b7 "));
+  if (const auto size = reduction_.disc_size();
+      size && std::abs(*size - 1.0) > reduce::kDiscMayDiffer) {
+    all += QStringLiteral(". ") +
+           tr("Its disc is %1 times what the light path draws: was it taken with another?")
+               .arg(number(*size, 2));
+  }
+  return all;
 }
 
 QString RecipePanel::keep_words() const {
@@ -301,39 +262,8 @@ QString RecipePanel::keep_words() const {
            number(kPercent * grading->noise, 1));
 }
 
-QString RecipePanel::made_words() const {
-  if (reduction_.stage() == Stage::kFailed) {
-    return reduction_.grading() ? reduction_.problem() : QString();
-  }
-  const auto& product = reduction_.product();
-  if (!product || reduction_.stage() == Stage::kStacking) {
-    return {};
-  }
-  if (reduction_.stale()) {
-    return tr("The recipe was changed: make the picture again.");
-  }
-  if (!reduction_.kept_as().isEmpty()) {
-    return tr("Written: %1").arg(QFileInfo(reduction_.kept_as()).fileName());
-  }
-  if (const auto& restored = product->restored) {
-    constexpr double kRim = 0.03;
-    if (restored->limb_overshoot.value_or(0.0) > kRim) {
-      return tr("The limb has a rim, %1 % too bright: more air undoes less.")
-          .arg(number(kPercent * *restored->limb_overshoot, 0));
-    }
-    return tr("Detail is back up to %1 % of what the aperture resolves; noise is %2 % of the light "
-              "now.")
-        .arg(number(kPercent * restored->reached, 0), number(kPercent * restored->noise, 1));
-  }
-  return tr("Detail moved by %1 px over the frame; %2 % of all values were strays.")
-      .arg(number(product->facts.local_motion_px, 2),
-           number(kPercent * product->facts.clipped_share, 2));
-}
-
 void RecipePanel::follow() {
   const auto& grading = reduction_.grading();
-  const bool works =
-      reduction_.stage() == Stage::kGrading || reduction_.stage() == Stage::kStacking;
   graded_->setText(grading_words());
   graded_->setProperty("role", reduction_.stage() == Stage::kFailed && !grading ? "error" : "");
   const reduce::KeepWish wish = reduction_.keep();
@@ -381,19 +311,6 @@ void RecipePanel::follow() {
   } else {
     air_->clear();
   }
-  const QString made = made_words();
-  made_->setText(made);
-  made_->setProperty("role", reduction_.stage() == Stage::kFailed ? "error" : "");
-  made_->setVisible(!made.isEmpty());
-  bar_->setVisible(works);
-  bar_->setValue(static_cast<int>(kPercent * reduction_.progress()));
-  make_->setText(works ? tr("Stop") : tr("Make the picture"));
-  make_->setToolTip(works ? tr("Nothing is written (F9)")
-                          : tr("By the recipe; what has not changed is not done again (F9)"));
-  make_->setEnabled(works || (grading && !reduction_.kept().empty()));
-  const bool has = reduction_.product() && !works;
-  keep_->setEnabled(has && reduction_.kept_as().isEmpty());
-  save_->setEnabled(has);
 }
 
 }  // namespace solarchon::app

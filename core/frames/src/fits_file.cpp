@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "fits_file.h"
 
+#include <string_view>
+
 #include "grey.h"
 #include "solarchon/base/angle.h"
 
@@ -90,6 +92,16 @@ void read_info(FitsFile& file, int height, FrameInfo& info) {
 
 namespace {
 
+/// As headers are held to: micro signs are written as u, which is the standard's own way.
+std::string in_ascii(std::string text) {
+  for (const std::string_view micro : {"\u00b5", "\u03bc"}) {
+    for (std::size_t at = text.find(micro); at != std::string::npos; at = text.find(micro)) {
+      text.replace(at, micro.size(), "u");
+    }
+  }
+  return text;
+}
+
 void write_coordinates(FitsFile& file, const FrameInfo& info, int width, int height) {
   // What one pixel to the right, and one up, is on the sky.
   const sky::DiscPlace right = sky::to_disc({1.0, 0.0}, *info.orientation);
@@ -139,10 +151,10 @@ void write_info(FitsFile& file, const FrameInfo& info, int width, int height, in
     file.put("EXPTIME", *info.exposure_ms / 1000.0, "[s]");
   }
   if (!info.telescope.empty()) {
-    file.put("TELESCOP", info.telescope, "");
+    file.put("TELESCOP", in_ascii(info.telescope), "");
   }
   if (!info.camera.empty()) {
-    file.put("INSTRUME", info.camera, "");
+    file.put("INSTRUME", in_ascii(info.camera), "");
   }
   if (info.focal_length_mm) {
     file.put("FOCALLEN", *info.focal_length_mm, "[mm] effective");

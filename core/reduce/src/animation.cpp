@@ -48,6 +48,14 @@ double ahead_deg_d(double latitude_deg) {
   return kEquator - kSlower * s * s - kCarrington;
 }
 
+/// How far a place lies within a picture: 0 beyond its edge, 1 from some pixels on.
+double within(const Picture& picture, const DiscSight::Place& at) {
+  constexpr double kFades_px = 8.0;
+  const double far =
+      std::min({at.x_px, at.y_px, picture.width - 1.0 - at.x_px, picture.height - 1.0 - at.y_px});
+  return std::clamp(far / kFades_px, 0.0, 1.0);
+}
+
 /// The light of a picture: of its disc, or of its bright part.
 double light_of(const Picture& grey, const std::optional<measure::LimbFit>& limb) {
   constexpr double kInside = 0.6;
@@ -84,6 +92,7 @@ Laid unmoved(const Picture& picture) {
 
 struct Animation::Step {
   std::filesystem::path file;
+  frames::FrameInfo info;
   std::optional<sky::UtcTime> time;
   int width = 0;
   int height = 0;
@@ -128,6 +137,7 @@ Result<std::optional<Animation::Step>> Animation::Plan::look(const std::filesyst
                                                              const base::Task& task) const {
   Step step;
   step.file = file;
+  step.info = picture.info;
   step.time = picture.info.time;
   step.width = picture.width;
   step.height = picture.height;
@@ -263,7 +273,7 @@ void Animation::Plan::lay_out() {
   const Step& first = steps.front();
   if (recipe.wishes.hold == Hold::kDisc) {
     radius_px = recipe.wishes.radius_px.value_or(first.disc.limb.radius_px);
-    facts.width = 2 * static_cast<int>(std::ceil(radius_px * kBeyond)) + 1;
+    facts.width = 2 * static_cast<int>(std::ceil(radius_px * kBeyond - 1e-9)) + 1;
     facts.height = facts.width;
     return;
   }
@@ -427,16 +437,29 @@ Result<Picture> Animation::Plan::carried(const Shown& shown, const base::Task& t
           constexpr double kAslant = 0.3;
           weight *= std::min(1.0, 0.02 + upright / kAslant);
         }
-        const bool on = lies_on(*source.picture, at.x_px, at.y_px);
+        // Where the picture ends, the other goes on.
+        weight *= within(*source.picture, at);
         weights += weight;
-        for (int plane = 0; plane < made.planes; ++plane) {
-          const auto p = static_cast<std::size_t>(plane);
-          const double value = static_cast<double>(
-              on ? sampled(*source.picture, plane, at.x_px, at.y_px) : source.step->ground[p]);
-          sums.at(p) += weight * light * source.step->gain * value;
+        for (int plane = 0; weight > 0.0 && plane < made.planes; ++plane) {
+          sums.at(static_cast<std::size_t>(plane)) +=
+              weight * light * source.step->gain *
+              static_cast<double>(sampled(*source.picture, plane, at.x_px, at.y_px));
         }
       }
-      for (int plane = 0; weights > 0.0 && plane < made.planes; ++plane) {
+      if (weights <= 0.0) {
+        // On the far side in all of them, or beyond their edges.
+        const Source& source = sources.front();
+        const DiscSight::Place at = source.sight.at(west, north);
+        const bool on = !still && lies_on(*source.picture, at.x_px, at.y_px);
+        weights = 1.0;
+        for (int plane = 0; plane < made.planes; ++plane) {
+          const auto p = static_cast<std::size_t>(plane);
+          sums.at(p) = source.step->gain *
+                       static_cast<double>(on ? sampled(*source.picture, plane, at.x_px, at.y_px)
+                                              : source.step->ground[p]);
+        }
+      }
+      for (int plane = 0; plane < made.planes; ++plane) {
         const auto p = static_cast<std::size_t>(plane);
         made.values[p * made.plane_size() +
                     static_cast<std::size_t>(y) * static_cast<std::size_t>(made.width) +
@@ -517,6 +540,7 @@ Result<Animation> Animation::plan(const AnimationRecipe& recipe, const base::Tas
 }
 
 const Animated& Animation::facts() const { return plan_->facts; }
+const frames::FrameInfo& Animation::info() const { return plan_->steps.front().info; }
 
 Result<Picture> Animation::picture(int number, const base::Task& task) {
   const auto most = static_cast<double>(plan_->order.size()) - 1.0;

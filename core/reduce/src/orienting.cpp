@@ -67,7 +67,7 @@ Result<Oriented> orient(const Picture& picture, const OrientWishes& wishes,
   const DiscSight sight(*limb, wishes.north_up ? *solar : sky::PictureOrientation{0.0, false});
   Oriented made;
   made.limb = *limb;
-  const int half = static_cast<int>(std::ceil(*radius * wishes.beyond));
+  const int half = static_cast<int>(std::ceil(*radius * wishes.beyond - 1e-9));
   Picture& square = made.picture;
   square.width = 2 * half + 1;
   square.height = square.width;

@@ -78,6 +78,8 @@ class Animation {
   [[nodiscard]] static base::Result<Animation> plan(const AnimationRecipe& recipe,
                                                     const base::Task& task = {});
   [[nodiscard]] const Animated& facts() const;
+  /// What the first picture says of itself.
+  [[nodiscard]] const frames::FrameInfo& info() const;
   /// The picture of that number, 0 to facts().shown - 1, with its time.
   /// Errors: of reading; kCancelled.
   /// Accuracy: held discs within 0.1 px; surfaces carried by rotation within 0.1 degree a day.

@@ -1,0 +1,62 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/model/products.h"
+
+#include "app/model/caption.h"
+#include "solarchon/base/file.h"
+#include "solarchon/sky/sun.h"
+#include "solarchon/workspace/observe.h"
+
+namespace solarchon::app {
+
+std::filesystem::path products_folder(const std::filesystem::path& data) {
+  return data / "products";
+}
+
+std::filesystem::path new_product_file(const std::filesystem::path& data, sky::UtcTime taken,
+                                       const std::string& stem, const std::string& ending) {
+  constexpr std::size_t kDate = 10;
+  const auto folder = products_folder(data) / sky::to_iso(taken).substr(0, kDate);
+  std::filesystem::path file = folder / (stem + ending);
+  std::error_code ignored;
+  for (int i = 2; std::filesystem::exists(file, ignored); ++i) {
+    file = folder / (stem + "-" + std::to_string(i) + ending);
+  }
+  return file;
+}
+
+base::Result<void> write_captioned(const reduce::Product& product,
+                                   const std::filesystem::path& file, bool captioned) {
+  if (!captioned) {
+    return reduce::write_product(product, file);
+  }
+  reduce::Product with_strip;
+  with_strip.picture = app::captioned(product.picture);
+  return reduce::write_product(with_strip, file);
+}
+
+base::Result<log::FrameEntry> keep_in(const std::filesystem::path& data,
+                                      const workspace::Workspace& space, sky::UtcTime usually,
+                                      const reduce::Product& product, const reduce::Recipe& recipe,
+                                      bool captioned) {
+  const frames::FrameInfo& info = product.picture.info;
+  log::FrameEntry entry;
+  entry.taken = info.time.value_or(usually);
+  entry.exposure_ms = info.exposure_ms.value_or(0.0);
+  const std::filesystem::path& source = !recipe.clip.empty()     ? recipe.clip
+                                        : !recipe.panels.empty() ? recipe.panels.front()
+                                                                 : recipe.picture;
+  const char* what = product.finished   ? "-finished"
+                     : product.restored ? "-sharp"
+                     : product.mosaic   ? "-mosaic"
+                                        : "-stack";
+  const auto file = new_product_file(data, entry.taken, source.stem().string() + what, ".fits");
+  entry.file = file.lexically_relative(data).generic_string();
+  const log::SessionStart usual = workspace::session_start(space, entry.taken);
+  entry.sun_altitude_deg =
+      sky::local_sun(sky::geocentric_sun(entry.taken, 0.0), usual.site, usual.weather).altitude_deg;
+  return base::make_folder(file.parent_path())
+      .and_then([&] { return write_captioned(product, file, captioned); })
+      .map([&] { return entry; });
+}
+
+}  // namespace solarchon::app
