@@ -6659,10 +6659,6 @@ Haga una con el botón, o con F5.</translation>
         <translation>Todas las cifras (*.fits);;Imagen (*.png *.tiff)</translation>
     </message>
     <message>
-        <source>Day</source>
-        <translation>Día</translation>
-    </message>
-    <message>
         <source>Clip</source>
         <translation>Clip</translation>
     </message>
@@ -6779,6 +6775,10 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>For all players (*.mp4);;Without loss (*.mkv)</source>
         <translation>Para todos los reproductores (*.mp4);;Sin pérdida (*.mkv)</translation>
+    </message>
+    <message>
+        <source>Whole day</source>
+        <translation>Todo el día</translation>
     </message>
 </context>
 <context>

@@ -19,7 +19,9 @@ std::filesystem::path new_product_file(const std::filesystem::path& data, sky::U
   std::filesystem::path file = folder / (stem + ending);
   std::error_code ignored;
   for (int i = 2; std::filesystem::exists(file, ignored); ++i) {
-    file = folder / (stem + "-" + std::to_string(i) + ending);
+    std::string name = stem;
+    name.append("-").append(std::to_string(i)).append(ending);
+    file = folder / name;
   }
   return file;
 }

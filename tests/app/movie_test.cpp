@@ -325,6 +325,26 @@ TEST_F(MovieTest, ADaysClipsAreMadeAtOnce) {
   EXPECT_EQ(test::session_in_log(folder_.path(), 1).frames.size(), 3U);
 }
 
+TEST_F(MovieTest, ADiscOfAnotherSizeThanTheLightPathDrawsIsSaid) {
+  const auto day = workspace::clips_folder(folder_.path()) / "2027-07-17";
+  std::filesystem::create_directories(day);
+  const PaintedSun sun(600, 0.05);
+  base::Random random{3};
+  test::write_clip(day / "084000.fits", 12, [&](int i) {
+    const test::SunPlace place{120.0 + 0.7 * i, 118.0 - 0.4 * i, 80.0, 0.0, 1.0, 0.003, 1.0};
+    frames::Frame frame = frames::frame_of(sun.picture(240, 240, place, random));
+    frame.info.time = test::morning();
+    return frame;
+  });
+  open();
+  auto* clips = part<QComboBox>("reduce-clips");
+  clips->setFocus();
+  QTest::keyClick(clips, Qt::Key_Down);
+  ASSERT_TRUE(settle());
+  EXPECT_TRUE(window_->models().reduction.disc_size());
+  EXPECT_TRUE(words("reduce-graded").contains("times")) << words("reduce-graded").toStdString();
+}
+
 TEST(Caption, SaysWhatIsKnownAndNothingElse) {
   frames::FrameInfo info;
   const auto inked = [](const QImage& strip, int from, int to) {

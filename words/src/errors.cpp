@@ -206,7 +206,8 @@ std::string beside_field(const Error& error, const Voice& voice) {
   const auto said = [&](const char* text) { return filled(voice.say(text), {error.value}); };
   switch (error.code) {
     case ErrorCode::kMissing:
-      return with_accepted(said(kMissing), error, kNeeds, voice);
+      return error.reason.id.empty() ? with_accepted(said(kMissing), error, kNeeds, voice)
+                                     : remark_words(error.reason, voice);
     case ErrorCode::kWrongType:
       return with_accepted(error.reason.id.empty() ? said(kValueWrongKind)
                                                    : with_reason(said(kWrongKind), error, voice),

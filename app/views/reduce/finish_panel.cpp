@@ -7,6 +7,7 @@
 
 #include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
+#include "app/shell/switch_button.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -20,19 +21,6 @@ constexpr base::Range kLayerRange{0.0, 10.0};
 constexpr base::Range kGateRange{0.0, 20.0};
 constexpr base::Range kRadiusRange{8.0, 5000.0};
 
-QPushButton* switch_of(const QString& words, const char* name, const QString& why,
-                       QWidget* parent) {
-  auto* button = new QPushButton(words, parent);
-  button->setObjectName(QLatin1String(name));
-  button->setToolTip(why);
-  button->setMinimumHeight(Theme::px(32));
-  button->setCheckable(true);
-  button->setProperty("narrow", true);
-  button->setProperty("switch", true);
-  button->setProperty("first", true);
-  return button;
-}
-
 QLabel* heading(const QString& words, QWidget* parent) {
   auto* label = new PlainLabel(words, parent);
   label->setFont(Theme::font(TextSize::kMedium, true));
@@ -45,16 +33,18 @@ FinishPanel::FinishPanel(Reduction& reduction, QWidget* parent)
     : QWidget(parent),
       reduction_(reduction),
       gate_(new NumberField(tr("Noise up to"), tr("\u03c3"), kGateRange, false, this)),
-      flatten_(switch_of(tr("Flat limb"), "reduce-flatten",
-                         tr("Takes out how the disc darkens towards its limb"), this)),
-      north_(switch_of(tr("North up"), "reduce-north",
-                       tr("Centres the disc and turns solar north up, by what the picture knows of "
-                          "its orientation"),
-                       this)),
-      caption_(switch_of(tr("Caption"), "reduce-caption",
-                         tr("A strip below what is written: when, with what and in which light, a "
-                            "scale, the Earth, and north"),
-                         this)),
+      flatten_(switch_button(tr("Flat limb"), "reduce-flatten",
+                             tr("Takes out how the disc darkens towards its limb"), this)),
+      north_(switch_button(
+          tr("North up"), "reduce-north",
+          tr("Centres the disc and turns solar north up, by what the picture knows of "
+             "its orientation"),
+          this)),
+      caption_(
+          switch_button(tr("Caption"), "reduce-caption",
+                        tr("A strip below what is written: when, with what and in which light, a "
+                           "scale, the Earth, and north"),
+                        this)),
       radius_(new NumberField(tr("Disc radius"), tr("px"), kRadiusRange, false, this)),
       prominences_(new QPushButton(this)),
       tints_(new QButtonGroup(this)) {
@@ -175,7 +165,7 @@ QWidget* FinishPanel::build_colours() {
                            Choice{Tint::kCalcium, "reduce-tint-calcium", tr("Calcium")}};
   int place = 0;
   for (const Choice& choice : choices) {
-    QPushButton* button = switch_of(
+    QPushButton* button = switch_button(
         choice.words, choice.name,
         choice.tint == Tint::kNone ? tr("As it was taken; the screen shows it tinted all the same")
                                    : tr("A false colour, which the file and its caption tell"),

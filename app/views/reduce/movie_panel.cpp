@@ -9,6 +9,7 @@
 
 #include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
+#include "app/shell/switch_button.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -23,19 +24,6 @@ constexpr double kPercent = 100.0;
 constexpr base::Range kBetweenRange{0.0, 60.0};
 constexpr base::Range kRateRange{0.1, 120.0};
 
-QPushButton* switch_of(const QString& words, const char* name, const QString& why,
-                       QWidget* parent) {
-  auto* button = new QPushButton(words, parent);
-  button->setObjectName(QLatin1String(name));
-  button->setToolTip(why);
-  button->setMinimumHeight(Theme::px(32));
-  button->setCheckable(true);
-  button->setProperty("narrow", true);
-  button->setProperty("switch", true);
-  button->setProperty("first", true);
-  return button;
-}
-
 }  // namespace
 
 MoviePanel::MoviePanel(Movie& movie, QWidget* parent)
@@ -45,23 +33,25 @@ MoviePanel::MoviePanel(Movie& movie, QWidget* parent)
                          tr("Add pictures\u2026"), this)),
       products_(new QPushButton(tr("Take the kept pictures"), this)),
       holds_(new QButtonGroup(this)),
-      north_(
-          switch_of(tr("North up"), "movie-north",
-                    tr("Each disc is turned with solar north up, by its own orientation: days of "
-                       "other camera angles do not jump"),
-                    this)),
-      still_(switch_of(tr("Still surface"), "movie-still",
-                       tr("Takes the rotation out, each latitude by its own rate: what changes is "
-                          "left"),
-                       this)),
-      even_(switch_of(tr("Even light"), "movie-even",
-                      tr("The disc is equally bright in all pictures"), this)),
-      back_(switch_of(tr("And back"), "movie-back", tr("Forward, and back again"), this)),
-      stamp_(switch_of(tr("Date"), "movie-stamp", tr("Date and time in each picture"), this)),
-      tint_(switch_of(tr("Colour"), "movie-tint",
-                      tr("A false colour: red-orange where the pictures say hydrogen alpha, else "
-                         "yellow-orange"),
-                      this)),
+      north_(switch_button(
+          tr("North up"), "movie-north",
+          tr("Each disc is turned with solar north up, by its own orientation: days of "
+             "other camera angles do not jump"),
+          this)),
+      still_(
+          switch_button(tr("Still surface"), "movie-still",
+                        tr("Takes the rotation out, each latitude by its own rate: what changes is "
+                           "left"),
+                        this)),
+      even_(switch_button(tr("Even light"), "movie-even",
+                          tr("The disc is equally bright in all pictures"), this)),
+      back_(switch_button(tr("And back"), "movie-back", tr("Forward, and back again"), this)),
+      stamp_(switch_button(tr("Date"), "movie-stamp", tr("Date and time in each picture"), this)),
+      tint_(
+          switch_button(tr("Colour"), "movie-tint",
+                        tr("A false colour: red-orange where the pictures say hydrogen alpha, else "
+                           "yellow-orange"),
+                        this)),
       between_(new NumberField(tr("Pictures in between"), QString(), kBetweenRange, true, this)),
       rate_(new NumberField(tr("Pictures a second"), QString(), kRateRange, false, this)),
       words_(new PlainLabel(this)),
@@ -105,7 +95,7 @@ QWidget* MoviePanel::build_hold() {
              tr("By what the pictures show: a prominence, a spot")},
       Choice{Hold::kNothing, "movie-hold-nothing", tr("Nothing"), tr("As they were taken")}};
   for (const Choice& choice : choices) {
-    QPushButton* button = switch_of(choice.words, choice.name, choice.why, box);
+    QPushButton* button = switch_button(choice.words, choice.name, choice.why, box);
     button->setProperty("first", choice.hold == Hold::kDisc);
     holds_->addButton(button, static_cast<int>(choice.hold));
     row->addWidget(button, 1);

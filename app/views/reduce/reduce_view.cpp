@@ -28,7 +28,7 @@ ReduceView::ReduceView(const Models& models, QWidget* parent)
       movie_picture_(new MoviePicture(this)),
       clip_page_(new QWidget(this)),
       panel_(new RecipePanel(reduction_, clip_page_)),
-      day_(new QPushButton(tr("Day"), clip_page_)),
+      day_(new QPushButton(tr("Whole day"), clip_page_)),
       panels_(new PanelsPanel(reduction_, this)),
       finish_(new FinishPanel(reduction_, this)),
       movie_panel_(new MoviePanel(movie_, this)),

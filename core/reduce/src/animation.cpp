@@ -148,7 +148,8 @@ Result<std::optional<Animation::Step>> Animation::Plan::look(const std::filesyst
   std::optional<measure::LimbFit> limb;
   if (wishes.hold == Hold::kDisc) {
     const auto fit = measure::fit_limb(frames::frame_of(picture), {task.stop, {}});
-    if (!fit) {
+    // Of a disc that is full all over the edge is not to be trusted.
+    if (!fit || fit->saturated) {
       return std::optional<Step>();
     }
     limb = *fit;
@@ -434,8 +435,9 @@ Result<Picture> Animation::Plan::carried(const Shown& shown, const base::Task& t
               std::clamp(disc.inside(far * radius) / std::max(1e-6, disc.inside(from_far * radius)),
                          1.0 / kMostRaised, kMostRaised);
           const double upright = std::sqrt(std::max(0.0, 1.0 - from_far * from_far));
-          constexpr double kAslant = 0.3;
-          weight *= std::min(1.0, 0.02 + upright / kAslant);
+          constexpr double kAslant = 0.5;
+          constexpr double kLeast = 1e-4;
+          weight *= std::min(1.0, kLeast + std::pow(upright / kAslant, 3.0));
         }
         // Where the picture ends, the other goes on.
         weight *= within(*source.picture, at);

@@ -61,7 +61,7 @@ Result<Oriented> orient(const Picture& picture, const OrientWishes& wishes,
   const std::optional<sky::PictureOrientation> solar =
       wishes.solar ? wishes.solar : picture.info.orientation;
   if (wishes.north_up && !solar) {
-    return base::fail(ErrorCode::kMissing, "orientation");
+    return base::fail_because(ErrorCode::kMissing, "orientation", base::because("no-orientation"));
   }
   // Where it is not turned, picture and square have the same north, whatever that is.
   const DiscSight sight(*limb, wishes.north_up ? *solar : sky::PictureOrientation{0.0, false});
@@ -84,8 +84,8 @@ Result<Oriented> orient(const Picture& picture, const OrientWishes& wishes,
       std::array<float, 3> sums{};
       for (int s = 0; s < samples * samples; ++s) {
         const double right = column - half + (s % samples + 0.5) / samples - 0.5;
-        const double down = row - half + (s / samples + 0.5) / samples -
-                            0.5;  // NOLINT(*-integer-division): whole rows of samples
+        const int line = s / samples;
+        const double down = row - half + (line + 0.5) / samples - 0.5;
         const DiscSight::Place place = sight.at(right / *radius, -down / *radius);
         const bool on = lies_on(picture, place.x_px, place.y_px);
         missing += on || s > 0 ? 0 : 1;

@@ -296,6 +296,90 @@ double alike(const Picture& one, const Picture& other, const Fine& fine) {
   return size > 0.0 ? product / size : 0.0;
 }
 
+/// Where detail lies in a field: a node of the first panel's, and its offset.
+struct Node {
+  Point at;
+  Point off;
+};
+
+std::vector<Node> nodes_of(const Field& field, const Fine& fine) {
+  std::vector<Node> nodes;
+  nodes.reserve(field.offsets.size());
+  for (int j = 0; j < field.rows; ++j) {
+    for (int i = 0; i < field.columns; ++i) {
+      const Offset& offset = field.offsets[nodes.size()];
+      nodes.push_back(
+          {{fine.left + (i + 0.5) * field.spacing_px, fine.top + (j + 0.5) * field.spacing_px},
+           {offset.right_px, offset.down_px}});
+    }
+  }
+  return nodes;
+}
+
+/// The turn and the shift that explain most of the offsets.
+/// @param left_px  what they do not explain, RMS
+Laid motion_of(const std::vector<Node>& nodes, double& left_px) {
+  Point mean;
+  Point where;
+  const auto count = static_cast<double>(nodes.size());
+  for (const Node& node : nodes) {
+    mean.x += node.off.x / count;
+    mean.y += node.off.y / count;
+    where.x += node.at.x / count;
+    where.y += node.at.y / count;
+  }
+  double turn = 0.0;
+  double inertia = 0.0;
+  for (const Node& node : nodes) {
+    const double x = node.at.x - where.x;
+    const double y = node.at.y - where.y;
+    turn += x * (node.off.y - mean.y) - y * (node.off.x - mean.x);
+    inertia += x * x + y * y;
+  }
+  turn = inertia > 0.0 ? turn / inertia : 0.0;
+  double left_over = 0.0;
+  for (const Node& node : nodes) {
+    left_over += std::pow(node.off.x - mean.x + turn * (node.at.y - where.y), 2.0) +
+                 std::pow(node.off.y - mean.y - turn * (node.at.x - where.x), 2.0);
+  }
+  left_px = std::sqrt(left_over / count);
+  return {where, {where.x + mean.x, where.y + mean.y}, turn};
+}
+
+/// By how much the detail of the second panel lies off that of the first where they overlap.
+Field field_of(const Picture& one, const Picture& other, const Fine& fine) {
+  Plane reference;
+  reference.width = static_cast<int>(fine.right - fine.left) + 1;
+  reference.height = static_cast<int>(fine.bottom - fine.top) + 1;
+  frames::Frame laid;
+  laid.width = reference.width;
+  laid.height = reference.height;
+  std::vector<float> values;
+  for (int y = 0; y < reference.height; ++y) {
+    for (int x = 0; x < reference.width; ++x) {
+      const Point here{fine.left + x, fine.top + y};
+      const Point there = fine.laid.at(here);
+      reference.values.push_back(one.at(static_cast<int>(here.x), static_cast<int>(here.y)));
+      values.push_back(sampled(other, 0, there.x, there.y));
+    }
+  }
+  // In numbers of 16 bits, which the seeker takes; 1 for what is black.
+  const float most = std::max(1e-6F, *std::max_element(values.begin(), values.end()));
+  const float own =
+      std::max(1e-6F, *std::max_element(reference.values.begin(), reference.values.end()));
+  constexpr float kFull = 60000.0F;
+  laid.pixels.reserve(values.size());
+  for (const float value : values) {
+    laid.pixels.push_back(
+        static_cast<std::uint16_t>(std::lround(std::max(1.0F, value / most * kFull))));
+  }
+  for (float& value : reference.values) {
+    value = std::max(1.0F, value / own * kFull);
+  }
+  std::array<Plane, 2> scratch;
+  return FieldSeeker(reference).seek(laid, 0.0, {}, scratch);
+}
+
 }  // namespace
 
 std::optional<Fine> fine_overlap(const Picture& one, const Picture& other, const Laid& rough) {
@@ -307,87 +391,16 @@ std::optional<Fine> fine_overlap(const Picture& one, const Picture& other, const
     if (!box) {
       return std::nullopt;
     }
-    const auto [left, top, right, bottom] = *box;
-    fine.left = left;
-    fine.top = top;
-    fine.right = right;
-    fine.bottom = bottom;
-    Plane reference;
-    reference.width = right - left + 1;
-    reference.height = bottom - top + 1;
-    frames::Frame laid;
-    laid.width = reference.width;
-    laid.height = reference.height;
-    std::vector<float> values;
-    for (int y = top; y <= bottom; ++y) {
-      for (int x = left; x <= right; ++x) {
-        const Point there = fine.laid.at({static_cast<double>(x), static_cast<double>(y)});
-        reference.values.push_back(one.at(x, y));
-        values.push_back(sampled(other, 0, there.x, there.y));
-      }
-    }
-    // In numbers of 16 bits, which the seeker takes; 1 for what is black.
-    const float most = std::max(1e-6F, *std::max_element(values.begin(), values.end()));
-    const float own =
-        std::max(1e-6F, *std::max_element(reference.values.begin(), reference.values.end()));
-    constexpr float kFull = 60000.0F;
-    laid.pixels.reserve(values.size());
-    for (const float value : values) {
-      laid.pixels.push_back(
-          static_cast<std::uint16_t>(std::lround(std::max(1.0F, value / most * kFull))));
-    }
-    for (float& value : reference.values) {
-      value = std::max(1.0F, value / own * kFull);
-    }
-    std::array<Plane, 2> scratch;
-    const FieldSeeker seeker(reference);
-    const Field field = seeker.seek(laid, 0.0, {}, scratch);
+    fine.left = (*box)[0];
+    fine.top = (*box)[1];
+    fine.right = (*box)[2];
+    fine.bottom = (*box)[3];
+    const Field field = field_of(one, other, fine);
     fine.sure_share = field.sure_share;
-    // The turn and the shift that explain most of it.
-    Point mean;
-    Point where;
-    const double count = field.columns * field.rows;
-    const auto node = [&](int i, int j) {
-      return Point{left + (i + 0.5) * field.spacing_px, top + (j + 0.5) * field.spacing_px};
-    };
-    for (int j = 0; j < field.rows; ++j) {
-      for (int i = 0; i < field.columns; ++i) {
-        const Offset& offset = field.offsets[static_cast<std::size_t>(j * field.columns + i)];
-        const Point at = node(i, j);
-        mean.x += offset.right_px / count;
-        mean.y += offset.down_px / count;
-        where.x += at.x / count;
-        where.y += at.y / count;
-      }
-    }
-    double turn = 0.0;
-    double inertia = 0.0;
-    for (int j = 0; j < field.rows; ++j) {
-      for (int i = 0; i < field.columns; ++i) {
-        const Offset& offset = field.offsets[static_cast<std::size_t>(j * field.columns + i)];
-        const Point at = node(i, j);
-        const double x = at.x - where.x;
-        const double y = at.y - where.y;
-        turn += x * (offset.down_px - mean.y) - y * (offset.right_px - mean.x);
-        inertia += x * x + y * y;
-      }
-    }
-    turn = inertia > 0.0 ? turn / inertia : 0.0;
-    double left_over = 0.0;
-    for (int j = 0; j < field.rows; ++j) {
-      for (int i = 0; i < field.columns; ++i) {
-        const Offset& offset = field.offsets[static_cast<std::size_t>(j * field.columns + i)];
-        const Point at = node(i, j);
-        left_over += std::pow(offset.right_px - mean.x + turn * (at.y - where.y), 2.0) +
-                     std::pow(offset.down_px - mean.y - turn * (at.x - where.x), 2.0);
-      }
-    }
-    fine.left_px = std::sqrt(left_over / count);
     // Detail of the one lies at p + offset in the other as it was resampled: T(p + offset).
-    const Laid moved{where, {where.x + mean.x, where.y + mean.y}, turn};
-    const Point middle = fine.laid.at(moved.at(fine.laid.middle));
-    fine.laid.moved_to = middle;
-    fine.laid.turn_rad += turn;
+    const Laid moved = motion_of(nodes_of(field, fine), fine.left_px);
+    fine.laid.moved_to = fine.laid.at(moved.at(fine.laid.middle));
+    fine.laid.turn_rad += moved.turn_rad;
   }
   fine.alike = alike(one, other, fine);
   return fine;
