@@ -47,10 +47,11 @@ base::Result<log::FrameEntry> keep_in(const std::filesystem::path& data,
   const std::filesystem::path& source = !recipe.clip.empty()     ? recipe.clip
                                         : !recipe.panels.empty() ? recipe.panels.front()
                                                                  : recipe.picture;
-  const char* what = product.finished   ? "-finished"
-                     : product.restored ? "-sharp"
-                     : product.mosaic   ? "-mosaic"
-                                        : "-stack";
+  const char* what = product.finished     ? "-finished"
+                     : product.restored   ? "-sharp"
+                     : product.mosaic     ? "-mosaic"
+                     : product.frames > 0 ? "-stack"
+                                          : "-picture";
   const auto file = new_product_file(data, entry.taken, source.stem().string() + what, ".fits");
   entry.file = file.lexically_relative(data).generic_string();
   const log::SessionStart usual = workspace::session_start(space, entry.taken);

@@ -5,7 +5,6 @@
 #include <QDir>
 #include <QDirIterator>
 #include <QFileInfo>
-#include <QUndoCommand>
 #include <algorithm>
 #include <cmath>
 #include <utility>
@@ -15,7 +14,6 @@
 #include "app/model/trouble.h"
 #include "solarchon/live/sharpness.h"
 #include "solarchon/reduce/disc_size.h"
-#include "solarchon/seeing/air.h"
 #include "solarchon/sky/sun.h"
 #include "solarchon/workspace/clips.h"
 #include "solarchon/workspace/live.h"
@@ -90,47 +88,6 @@ struct Reduction::Look {
   int scale_px = 2;
 };
 
-/// One recipe instead of another, while they are of the same source.
-class Reduction::Change : public QUndoCommand {
- public:
-  Change(const QString& what, Reduction& reduction, reduce::Recipe next)
-      : QUndoCommand(what),
-        reduction_(reduction),
-        before_(reduction.recipe_),
-        after_(std::move(next)) {}
-  void undo() override { adopt(before_); }
-  void redo() override { adopt(after_); }
-  [[nodiscard]] int id() const override {
-    constexpr std::size_t kMost = 0x7FFFFFFF;
-    return static_cast<int>(qHash(text()) & kMost);
-  }
-  bool mergeWith(const QUndoCommand* other) override {
-    const auto* later = dynamic_cast<const Change*>(other);
-    if (later == nullptr || !of_same_source(later->before_)) {
-      return false;
-    }
-    after_ = later->after_;
-    setObsolete(after_ == before_);
-    return true;
-  }
-
- private:
-  [[nodiscard]] bool of_same_source(const reduce::Recipe& recipe) const {
-    return recipe.clip == before_.clip && recipe.picture == before_.picture &&
-           recipe.panels == before_.panels;
-  }
-  void adopt(const reduce::Recipe& recipe) {
-    if (of_same_source(reduction_.recipe_)) {
-      reduction_.adopt(recipe);
-    } else {
-      setObsolete(true);
-    }
-  }
-  Reduction& reduction_;
-  reduce::Recipe before_;
-  reduce::Recipe after_;
-};
-
 Reduction::Reduction(std::filesystem::path data, Document& document, Clips& clips, Trouble& trouble,
                      QObject* parent)
     : QObject(parent),
@@ -191,6 +148,7 @@ void Reduction::begin(const reduce::Recipe& recipe) {
   unfinished_.reset();
   disc_size_.reset();
   day_made_.reset();
+  day_clips_.clear();
   grading_.reset();
   kept_.clear();
   smalls_.clear();
@@ -204,6 +162,7 @@ void Reduction::open(const QString& file) {
   reduce::Recipe recipe;
   recipe.clip = file.toStdString();
   begin(recipe);
+  day_clips_ = list_day();
   grade();
 }
 
@@ -351,133 +310,6 @@ void Reduction::choose_frames() {
   emit changed();
 }
 
-std::optional<double> Reduction::r0_of_kept() const {
-  if (!measured_r0_cm_ || !blur_) {
-    return std::nullopt;
-  }
-  // Detail of that frequency counts in grading, as a share of the aperture's cutoff.
-  constexpr double kGraded = 0.36;
-  const double before = seeing::short_exposure_transfer(kGraded, *measured_r0_cm_,
-                                                        blur_->wavelength_nm, blur_->aperture_mm);
-  double r0_cm = *measured_r0_cm_;
-  constexpr double kStep = 1.02;
-  constexpr double kMost_cm = 40.0;
-  while (r0_cm < kMost_cm &&
-         seeing::short_exposure_transfer(kGraded, r0_cm, blur_->wavelength_nm, blur_->aperture_mm) <
-             before * gain_.detail) {
-    r0_cm *= kStep;
-  }
-  constexpr double kTenths = 10.0;
-  return std::round(r0_cm * kTenths) / kTenths;
-}
-
-void Reduction::set_restoring(bool restores) {
-  reduce::Recipe next = recipe_;
-  next.restore = restores ? blur_ : std::nullopt;
-  if (next.restore) {
-    next.restore->r0_cm = r0_of_kept();
-  }
-  r0_is_set_ = false;
-  change(tr("Restore"), next);
-}
-
-void Reduction::set_r0(std::optional<double> r0_cm) {
-  if (recipe_.restore) {
-    reduce::Recipe next = recipe_;
-    next.restore->r0_cm = r0_cm;
-    r0_is_set_ = true;
-    change(tr("Air"), next);
-  }
-}
-
-double Reduction::proposed_share() const {
-  // In whole per cent where these are fine enough.
-  const double share = proposal_.gain.share;
-  constexpr double kFew = 0.05;
-  const double steps = share < kFew ? 1000.0 : 100.0;
-  return std::max(0.001, std::round(share * steps) / steps);
-}
-
-reduce::KeepWish Reduction::keep() const { return recipe_.keep.value_or(reduce::KeepWish{}); }
-
-void Reduction::change(const QString& what, const reduce::Recipe& next) {
-  if (!(next == recipe_)) {
-    document_.undo().push(new Change(what, *this, next));
-  }
-}
-
-void Reduction::adopt(const reduce::Recipe& recipe) {
-  recipe_ = recipe;
-  problem_.clear();
-  day_made_.reset();
-  if (stage_ == Stage::kFailed && (grading_ || source() != Source::kClip)) {
-    stage_ = Stage::kGraded;
-  }
-  if (grading_) {
-    choose_frames();
-  } else {
-    emit changed();
-  }
-}
-
-void Reduction::set_keep(const reduce::KeepWish& keep) {
-  reduce::Recipe next = recipe_;
-  next.keep = keep;
-  change(tr("Frames that are kept"), next);
-}
-
-void Reduction::set_local(bool local) {
-  reduce::Recipe next = recipe_;
-  next.local = local;
-  change(tr("Follow detail"), next);
-}
-
-void Reduction::set_rejecting(bool rejects) {
-  reduce::Recipe next = recipe_;
-  next.clip_sigma = rejects ? reduce::Recipe{}.clip_sigma : 0.0;
-  change(tr("Leave out strays"), next);
-}
-
-void Reduction::set_finer(int finer) {
-  reduce::Recipe next = recipe_;
-  next.finer = finer;
-  change(tr("Finer grid"), next);
-}
-
-void Reduction::set_dark(const QString& file) {
-  reduce::Recipe next = recipe_;
-  next.dark = file.toStdString();
-  change(tr("Dark"), next);
-}
-
-void Reduction::set_flat(const QString& file) {
-  reduce::Recipe next = recipe_;
-  next.flat = file.toStdString();
-  change(tr("Flat"), next);
-}
-
-void Reduction::set_finish(const reduce::FinishWishes& wishes, const QString& what) {
-  reduce::Recipe next = recipe_;
-  const bool needed = !(wishes == reduce::FinishWishes{}) || !recipe_.prominences.empty();
-  next.finish = needed ? std::optional(wishes) : std::nullopt;
-  change(what, next);
-}
-
-void Reduction::set_prominences(const QString& file) {
-  reduce::Recipe next = recipe_;
-  next.prominences = file.toStdString();
-  const reduce::FinishWishes wishes = finish();
-  const bool needed = !(wishes == reduce::FinishWishes{}) || !file.isEmpty();
-  next.finish = needed ? std::optional(wishes) : std::nullopt;
-  change(tr("Prominences"), next);
-}
-
-void Reduction::set_captioned(bool captioned) {
-  captioned_ = captioned;
-  kept_as_.clear();
-  emit changed();
-}
-
 void Reduction::choose(int place) {
   if (!grading_ || grading_->frames.empty()) {
     return;
@@ -546,7 +378,7 @@ void Reduction::make() {
       NewestWins::Old::kStops);
 }
 
-QStringList Reduction::clips_of_day() const {
+QStringList Reduction::list_day() const {
   QStringList clips;
   const QString own = QString::fromStdString(recipe_.clip.string());
   const QString day = QFileInfo(own).absolutePath();
@@ -562,7 +394,7 @@ QStringList Reduction::clips_of_day() const {
 }
 
 void Reduction::make_day() {
-  const QStringList clips = clips_of_day();
+  const QStringList clips = day_clips_ = list_day();
   if (clips.isEmpty() || !ready() || stage_ == Stage::kStacking) {
     return;
   }
@@ -577,13 +409,14 @@ void Reduction::make_day() {
        usually = document_.moment()](const base::Task& task) -> Worker::Delivery {
         auto entries = std::make_shared<std::vector<log::FrameEntry>>();
         DayMade made;
+        const base::Task whole = watched(task);
         for (int i = 0; i < clips.size() && !task.stopped(); ++i) {
           reduce::Recipe own = recipe;
           own.clip = clips[i].toStdString();
           const base::Task part{task.stop, [&, i](double done) {
-                                  task.report((i + done) / static_cast<double>(clips.size()));
+                                  whole.report((i + done) / static_cast<double>(clips.size()));
                                 }};
-          auto product = reduce::Reducer().make(own, watched(part));
+          auto product = reduce::Reducer().make(own, part);
           const auto entry =
               product ? keep_in(data, space, usually, *product, own, captioned)
                       : base::Result<log::FrameEntry>(tl::make_unexpected(product.error()));

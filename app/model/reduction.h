@@ -113,7 +113,7 @@ class Reduction : public QObject {
   /// and keeps the pictures. What fails stops nothing.
   void make_day();
   /// Clips of that day; empty where the clip is none of the recorded.
-  [[nodiscard]] QStringList clips_of_day() const;
+  [[nodiscard]] const QStringList& clips_of_day() const { return day_clips_; }
   /// What came of make_day: pictures that were kept, and clips that gave none.
   struct DayMade {
     int kept = 0;
@@ -137,6 +137,7 @@ class Reduction : public QObject {
   void change(const QString& what, const reduce::Recipe& next);
   void adopt(const reduce::Recipe& recipe);
   void begin(const reduce::Recipe& recipe);
+  [[nodiscard]] QStringList list_day() const;
   void grade();
   void graded(const Look& look);
   /// Of the kept frames, by what was measured over the whole clip and how much sharper they are.
@@ -169,6 +170,7 @@ class Reduction : public QObject {
   std::shared_ptr<const frames::Picture> unfinished_;
   std::optional<double> disc_size_;
   std::optional<DayMade> day_made_;
+  QStringList day_clips_;  ///< as they were when the clip was opened
   bool captioned_ = false;
   QString kept_as_;
   NewestWins looks_;

@@ -231,14 +231,16 @@ void ReduceView::show_before() {
                           alike ? tr("Before") : QString());
     return;
   }
-  if (!frame || !grading || reduction_.chosen() < 0) {
+  const auto& product = reduction_.product();
+  const bool turned = product && product->finished && product->finished->oriented;
+  if (!frame || !grading || reduction_.chosen() < 0 || turned) {
     picture_->show_before({}, {});
     return;
   }
   const reduce::GradedFrame& graded =
       grading->frames[static_cast<std::size_t>(reduction_.chosen())];
   QRect part(0, 0, frame->width, frame->height);
-  if (const auto& product = reduction_.product()) {
+  if (product) {
     // The same part of the Sun as the stack shows.
     const frames::Part& of = product->facts.part;
     part = QRect(of.left_px, of.top_px, of.width_px, of.height_px)

@@ -283,6 +283,18 @@ std::vector<double> gains_of(std::size_t panels, const std::vector<Pair>& pairs,
   return gains;
 }
 
+/// The way back into a panel, its turn worked out once for all pixels.
+struct Way {
+  Laid laid;
+  double cosine;
+  double sine;
+  [[nodiscard]] Point back(const Point& point) const {
+    const double x = point.x - laid.moved_to.x;
+    const double y = point.y - laid.moved_to.y;
+    return {laid.middle.x + cosine * x + sine * y, laid.middle.y - sine * x + cosine * y};
+  }
+};
+
 /// How much of a panel counts at a place in it: less towards its border.
 double weight_at(const Picture& panel, const Point& at) {
   const double far = std::min({at.x, at.y, panel.width - 1.0 - at.x, panel.height - 1.0 - at.y});
@@ -330,6 +342,11 @@ Result<Mosaic> composed(const std::vector<Picture>& panels, const Lay& lay,
   picture.height = static_cast<int>(height);
   picture.planes = panels.front().planes;
   picture.values.assign(picture.plane_size() * static_cast<std::size_t>(picture.planes), 0.0F);
+  std::vector<Way> ways;
+  ways.reserve(lay.size());
+  for (const Laid& laid : lay) {
+    ways.push_back({laid, std::cos(laid.turn_rad), std::sin(laid.turn_rad)});
+  }
   std::atomic<std::int64_t> empty{0};
   const bool done = base::each_row(picture.height, {task.stop, {}}, [&](int y) {
     std::int64_t missing = 0;
@@ -337,7 +354,7 @@ Result<Mosaic> composed(const std::vector<Picture>& panels, const Lay& lay,
       double weights = 0.0;
       std::array<double, 3> sums{};
       for (std::size_t k = 0; k < panels.size(); ++k) {
-        const Point at = lay[k].back({x + origin.x, y + origin.y});
+        const Point at = ways[k].back({x + origin.x, y + origin.y});
         if (!lies_on(panels[k], at.x, at.y)) {
           continue;
         }
@@ -376,11 +393,13 @@ Result<Mosaic> join_panels(const std::vector<Picture>& panels, const base::Task&
   if (const auto good = checked(panels); !good) {
     return tl::make_unexpected(good.error());
   }
-  std::vector<Picture> greys;
-  greys.reserve(panels.size());
+  std::vector<Picture> made;
   for (const Picture& panel : panels) {
-    greys.push_back(grey_of(panel));
+    if (panel.planes > 1) {
+      made.push_back(grey_of(panel));
+    }
   }
+  const std::vector<Picture>& greys = made.empty() ? panels : made;
   std::vector<Pair> pairs = pairs_of(greys, task);
   for (;;) {
     if (task.stopped()) {
