@@ -11626,5 +11626,9 @@ P %4°, B₀ %5°</translation>
         <source>it shows a disc of another size</source>
         <translation>muestra un disco de otro tamaño</translation>
     </message>
+    <message>
+        <source>what is to be held is found in fewer than two of them</source>
+        <translation>lo que hay que fijar se encuentra en menos de dos de ellas</translation>
+    </message>
 </context>
 </TS>

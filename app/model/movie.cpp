@@ -153,7 +153,10 @@ void Movie::look() {
               return;
             }
             stage_ = Stage::kFailed;
-            problem_ = error_text(error);
+            // A field that is no file says nothing to people where there is a reason.
+            const bool names_file = error.field.find('.') != std::string::npos;
+            problem_ = !names_file && !error.reason.id.empty() ? beside_field_text(error)
+                                                               : error_text(error);
             emit changed();
           };
         }

@@ -80,8 +80,11 @@ Result<Animation> Animation::plan(const AnimationRecipe& recipe, const base::Tas
       return tl::make_unexpected(held.error());
     }
   }
-  if (steps.size() < 2) {
+  if (recipe.pictures.size() < 2) {
     return base::fail(ErrorCode::kMissing, "pictures");
+  }
+  if (steps.size() < 2) {
+    return base::fail_because(ErrorCode::kNotFound, "pictures", base::because("too-few-to-hold"));
   }
   for (const Step& step : steps) {
     const bool same_size = step.width == steps.front().width && step.height == steps.front().height;
@@ -92,7 +95,7 @@ Result<Animation> Animation::plan(const AnimationRecipe& recipe, const base::Tas
   plan->order_and_even();
   plan->lay_out();
   if (plan->facts.width < 2 || plan->facts.height < 2) {
-    return base::fail(ErrorCode::kMissing, "pictures");
+    return base::fail_because(ErrorCode::kNotFound, "pictures", base::because("too-few-to-hold"));
   }
   if (const auto sized = frames::check_size(plan->facts.width, plan->facts.height, "animation");
       !sized) {

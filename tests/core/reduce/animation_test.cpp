@@ -355,6 +355,9 @@ TEST_F(AnimationTest, WhatDoesNotFitIsLeftOutOrSaid) {
   one.pictures = {recipe.pictures[0]};
   EXPECT_THAT(Animation::plan(one), FailsWith(ErrorCode::kMissing, "pictures"));
   EXPECT_THAT(Animation::plan({}), FailsWith(ErrorCode::kMissing, "pictures"));
+  AnimationRecipe clouds;
+  clouds.pictures = {folder_ / "cloud.fits", folder_ / "broken.fits"};
+  EXPECT_THAT(Animation::plan(clouds), FailsWith(ErrorCode::kNotFound, "pictures"));
   recipe.wishes.rate_hz = 0.0;
   EXPECT_THAT(Animation::plan(recipe), FailsWith(ErrorCode::kOutOfRange, "rate"));
   recipe.wishes = {};

@@ -71,7 +71,8 @@ class Animation {
  public:
   /// Looks at every picture. Those that cannot be read, or in which what is to be held is not
   /// found, are left out and named.
-  /// Errors: kMissing (`pictures`) where fewer than two are left; kMissing (the picture's
+  /// Errors: kMissing (`pictures`) for fewer than two; kNotFound (`pictures`, with the reason
+  /// `too-few-to-hold`) where fewer are left, or show nothing in common; kMissing (the picture's
   /// name, with the reason `no-orientation` or `no-time`) where that is needed and not known;
   /// kOutOfRange with the member's name; kMalformed (`pictures`) of different sizes where nothing
   /// is held, or grey and colour; kCancelled.
