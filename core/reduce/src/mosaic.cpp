@@ -320,7 +320,9 @@ Result<Mosaic> composed(const std::vector<Picture>& panels, const Lay& lay,
       most = {std::max(most.x, at.x), std::max(most.y, at.y)};
     }
   }
-  const Point origin{std::floor(least.x), std::floor(least.y)};
+  // Panels that lie straight are not told to be larger by what their turn was not quite 0.
+  constexpr double kHair = 0.05;
+  const Point origin{std::floor(least.x + kHair), std::floor(least.y + kHair)};
   Mosaic mosaic;
   Picture& picture = mosaic.picture;
   picture.info = panels.front().info;
@@ -331,8 +333,8 @@ Result<Mosaic> composed(const std::vector<Picture>& panels, const Lay& lay,
       picture.info.time = panel.info.time;
     }
   }
-  const double width = std::ceil(most.x) - origin.x + 1.0;
-  const double height = std::ceil(most.y) - origin.y + 1.0;
+  const double width = std::ceil(most.x - kHair) - origin.x + 1.0;
+  const double height = std::ceil(most.y - kHair) - origin.y + 1.0;
   if (const auto fits = frames::check_size(static_cast<std::int64_t>(width),
                                            static_cast<std::int64_t>(height), "mosaic");
       !fits) {
