@@ -2,7 +2,12 @@
 #include "anchor.h"
 
 #include <algorithm>
+#include <array>
+#include <atomic>
 #include <cmath>
+
+#include "crew.h"
+#include "solarchon/base/parallel.h"
 
 namespace solarchon::reduce {
 
@@ -146,19 +151,22 @@ std::optional<Candidate> best_square(const Frame& reference, int bin, int side) 
     return std::nullopt;
   }
   Candidate best{{(reference.width - size) / 2, (reference.height - size) / 2, size, size}, bin};
-  double most = -1.0;
   // Up to five places along each side.
   constexpr int kPlaces = 5;
-  for (int j = 0; j < kPlaces; ++j) {
-    for (int i = 0; i < kPlaces; ++i) {
-      const Part square{(reference.width - size) * i / (kPlaces - 1),
-                        (reference.height - size) * j / (kPlaces - 1), size, size};
-      const double hold = hold_of(binned_part(reference, square, bin));
-      if (hold > most) {
-        most = hold;
-        best.square = square;
-      }
-    }
+  constexpr int kAll = kPlaces * kPlaces;
+  const auto square_at = [&](int i, int j) {
+    return Part{(reference.width - size) * i / (kPlaces - 1),
+                (reference.height - size) * j / (kPlaces - 1), size, size};
+  };
+  std::array<double, kAll> holds{};
+  base::each_row(kAll, {}, [&](int k) {
+    const Part square = square_at(k % kPlaces, k / kPlaces);
+    holds.at(static_cast<std::size_t>(k)) = hold_of(binned_part(reference, square, bin));
+  });
+  const auto most = std::max_element(holds.begin(), holds.end());
+  if (*most >= 0.0) {
+    const auto k = static_cast<int>(most - holds.begin());
+    best.square = square_at(k % kPlaces, k / kPlaces);
   }
   return best;
 }
@@ -170,11 +178,17 @@ PartReader reader_of(const Frame& frame) {
   };
 }
 
-double found_share(Anchor& anchor, const std::vector<Frame>& others) {
-  double found = 0.0;
-  for (const Frame& other : others) {
-    found += anchor.seek(reader_of(other), other.width, other.height, {}) ? 1.0 : 0.0;
-  }
+double found_share(const Frame& reference, const Candidate& candidate,
+                   const std::vector<Frame>& others) {
+  std::atomic<int> found{0};
+  std::atomic<std::size_t> next{0};
+  together(std::min(hands(), static_cast<int>(others.size())), [&](int) {
+    Anchor own(reference, candidate.square, candidate.bin);
+    for (std::size_t i = next++; i < others.size(); i = next++) {
+      const Frame& other = others[i];
+      found += own.seek(reader_of(other), other.width, other.height, {}) ? 1 : 0;
+    }
+  });
   return others.empty() ? 0.0 : found / static_cast<double>(others.size());
 }
 
@@ -194,9 +208,8 @@ std::optional<Anchors> choose_anchors(const Frame& reference, const std::vector<
     if (!candidate) {
       break;
     }
-    Anchor anchor(reference, candidate->square, bin);
-    const double close = found_share(anchor, beside);
-    const double all = found_share(anchor, spread);
+    const double close = found_share(reference, *candidate, beside);
+    const double all = found_share(reference, *candidate, spread);
     constexpr double kClearlyMore = 1.3;
     if (close > kClearlyMore * near_share) {
       near_share = close;

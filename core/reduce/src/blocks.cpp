@@ -15,6 +15,8 @@ constexpr int kWide = Sums::kWide;
 constexpr int kTall = Sums::kTall;
 constexpr int kSourceWide = kWide + 3;
 constexpr int kSourceTall = kTall + 3;
+/// How far along the rows is fetched ahead.
+constexpr int kAhead = 2 * kWide;
 
 /// A block's values between the source's pixels, first along rows, then along columns.
 SOLARCHON_WIDE void interpolate(const float* __restrict source, const float* __restrict across,
@@ -57,60 +59,66 @@ SOLARCHON_WIDE void to_light(const std::uint16_t* __restrict from, std::ptrdiff_
 struct Rows {
   int from;
   int to;
-  std::ptrdiff_t stride;  ///< of the sums
+};
+
+/// A block's place in the sums; `squares` may be none.
+struct Into {
+  float* sums;
+  float* weights;
+  float* squares;
 };
 
 /// Adds a block to the sums where the judge lets it; gives how many values it did not let.
 SOLARCHON_WIDE float add_judged(const float* __restrict values, const float* __restrict mask,
                                 const float* __restrict mean, const float* __restrict limit,
-                                float weight, const Rows& rows, float* __restrict sums,
-                                float* __restrict weights, float* __restrict squares) {
+                                float weight, const Rows& rows, const Into& into) {
   alignas(32) float let[kWide] = {};
-  const int from = rows.from;
-  const int to = rows.to;
-  const std::ptrdiff_t stride = rows.stride;
-  for (int y = from; y < to; ++y) {
-    const float* row = values + static_cast<std::ptrdiff_t>(y) * kWide;
+  float* __restrict sums = into.sums;
+  float* __restrict weights = into.weights;
+  float* __restrict squares = into.squares;
+  for (int y = rows.from; y < rows.to; ++y) {
+    const std::ptrdiff_t row = static_cast<std::ptrdiff_t>(y) * kWide;
 #pragma omp simd
     for (int x = 0; x < kWide; ++x) {
-      const std::ptrdiff_t at = y * stride + x;
-      const float lets = std::abs(row[x] - mean[at]) <= limit[at] ? mask[x] * weight : 0.0F;
+      const std::ptrdiff_t at = row + x;
+      const float lets = std::abs(values[at] - mean[at]) <= limit[at] ? mask[x] * weight : 0.0F;
       let[x] += lets;
-      sums[at] += lets * row[x];
+      sums[at] += lets * values[at];
       weights[at] += lets;
     }
     if (squares != nullptr) {
 #pragma omp simd
       for (int x = 0; x < kWide; ++x) {
-        const std::ptrdiff_t at = y * stride + x;
-        const float lets = std::abs(row[x] - mean[at]) <= limit[at] ? mask[x] * weight : 0.0F;
-        squares[at] += lets * row[x] * row[x];
+        const std::ptrdiff_t at = row + x;
+        const float lets = std::abs(values[at] - mean[at]) <= limit[at] ? mask[x] * weight : 0.0F;
+        squares[at] += lets * values[at] * values[at];
       }
     }
   }
   float out = 0.0F;
   for (int x = 0; x < kWide; ++x) {
-    out += mask[x] * static_cast<float>(to - from) - let[x] / weight;
+    out += mask[x] * static_cast<float>(rows.to - rows.from) - let[x] / weight;
   }
   return out;
 }
 
 SOLARCHON_WIDE void add_all(const float* __restrict values, const float* __restrict mask,
-                            float weight, const Rows& rows, float* __restrict sums,
-                            float* __restrict weights, float* __restrict squares) {
+                            float weight, const Rows& rows, const Into& into) {
+  float* __restrict sums = into.sums;
+  float* __restrict weights = into.weights;
+  float* __restrict squares = into.squares;
   for (int y = rows.from; y < rows.to; ++y) {
-    const float* row = values + static_cast<std::ptrdiff_t>(y) * kWide;
-    const std::ptrdiff_t first = y * rows.stride;
+    const std::ptrdiff_t row = static_cast<std::ptrdiff_t>(y) * kWide;
 #pragma omp simd
     for (int x = 0; x < kWide; ++x) {
       const float share = mask[x] * weight;
-      sums[first + x] += share * row[x];
-      weights[first + x] += share;
+      sums[row + x] += share * values[row + x];
+      weights[row + x] += share;
     }
     if (squares != nullptr) {
 #pragma omp simd
       for (int x = 0; x < kWide; ++x) {
-        squares[first + x] += mask[x] * weight * row[x] * row[x];
+        squares[row + x] += mask[x] * weight * values[row + x] * values[row + x];
       }
     }
   }
@@ -137,8 +145,9 @@ std::array<float, 4> cubic(double share) {
 }
 
 Sums::Sums(int width, int height, bool squares)
-    : width_(width), height_(height), stride_((width + kWide - 1) / kWide * kWide) {
-  const auto size = static_cast<std::size_t>(stride_) * static_cast<std::size_t>(bands() * kTall);
+    : width_(width), height_(height), across_((width + kWide - 1) / kWide) {
+  const std::size_t size =
+      static_cast<std::size_t>(across_) * static_cast<std::size_t>(bands()) * kBlock;
   sums_.assign(size, 0.0F);
   weights_.assign(size, 0.0F);
   if (squares) {
@@ -177,7 +186,7 @@ double Sums::lay_block(const Layer& layer, int left, int top, const Judge* judge
   const double share_down = down_px - whole_down;
   const int from_x = left + whole_right - 1;
   const int from_y = top + whole_down - 1;
-  fetch(frame, from_x + kWide + kWide, from_y);
+  fetch(frame, from_x + kAhead, from_y);
   const bool inside = from_x >= 0 && from_y >= 0 && from_x + kSourceWide <= frame.width &&
                       from_y + kSourceTall <= frame.height;
   if (inside) {
@@ -187,8 +196,8 @@ double Sums::lay_block(const Layer& layer, int left, int top, const Judge* judge
   } else {
     bool any = false;
     for (int x = 0; x < kWide; ++x) {
-      const double at = left + x + right_px;
-      mask[x] = left + x < width_ && at >= 0.0 && at <= frame.width - 1.0 ? 1.0F : 0.0F;
+      const double column = left + x + right_px;
+      mask[x] = left + x < width_ && column >= 0.0 && column <= frame.width - 1.0 ? 1.0F : 0.0F;
       any = any || mask[x] > 0.0F;
     }
     if (!any) {
@@ -210,21 +219,21 @@ double Sums::lay_block(const Layer& layer, int left, int top, const Judge* judge
                   std::max(0.0, 1.0 - 2.0 * std::min(share_down, 1.0 - share_down)) +
               kFromBetween;
   }
-  Rows rows{0, kTall, stride_};
+  Rows rows{0, kTall};
   if (!inside) {
     rows.from = std::clamp(static_cast<int>(std::ceil(-down_px)) - top, 0, kTall);
     rows.to = std::clamp(static_cast<int>(std::floor(frame.height - 1 - down_px)) - top + 1,
                          rows.from, kTall);
   }
-  const std::ptrdiff_t place = static_cast<std::ptrdiff_t>(top) * stride_ + left;
-  float* squares = squares_.empty() ? nullptr : squares_.data() + place;
+  const std::size_t place = index(left, top);
+  const Into into{sums_.data() + place, weights_.data() + place,
+                  squares_.empty() ? nullptr : squares_.data() + place};
   if (judge != nullptr) {
-    return static_cast<double>(add_judged(
-        values, mask, judge->mean.data() + place, judge->limit.data() + place,
-        static_cast<float>(weight), rows, sums_.data() + place, weights_.data() + place, squares));
+    return static_cast<double>(add_judged(values, mask, judge->mean.data() + place,
+                                          judge->limit.data() + place, static_cast<float>(weight),
+                                          rows, into));
   }
-  add_all(values, mask, static_cast<float>(weight), rows, sums_.data() + place,
-          weights_.data() + place, squares);
+  add_all(values, mask, static_cast<float>(weight), rows, into);
   return 0.0;
 }
 

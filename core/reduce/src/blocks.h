@@ -20,15 +20,17 @@ struct Layer {
 
 /// What values are held against, before they count: their mean, and how far off they may be.
 struct Judge {
-  std::vector<float> mean;   ///< padded as the sums are
+  std::vector<float> mean;   ///< by the index of the sums
   std::vector<float> limit;  ///< above 0
 };
 
-/// Sums of what was laid on one another, in rows that are padded to whole blocks.
+/// Sums of what was laid on one another, block by block: the values of one lie together, so that
+/// they stay close at hand while many layers are added to them.
 class Sums {
  public:
   static constexpr int kWide = 32;
   static constexpr int kTall = 16;
+  static constexpr std::size_t kBlock = static_cast<std::size_t>(kWide) * kTall;
 
   /// @param squares  whether the squares are summed as well
   Sums(int width, int height, bool squares);
@@ -43,8 +45,15 @@ class Sums {
                    const Offset& phase, bool picky);
 
   [[nodiscard]] int bands() const { return (height_ + kTall - 1) / kTall; }
-  [[nodiscard]] int stride() const { return stride_; }
+  [[nodiscard]] int width() const { return width_; }
   [[nodiscard]] int height() const { return height_; }
+  /// Where a pixel's values stand.
+  [[nodiscard]] std::size_t index(int x, int y) const {
+    const auto block = static_cast<std::size_t>(y / kTall) * static_cast<std::size_t>(across_) +
+                       static_cast<std::size_t>(x / kWide);
+    return block * kBlock + static_cast<std::size_t>(y % kTall) * kWide +
+           static_cast<std::size_t>(x % kWide);
+  }
   [[nodiscard]] const std::vector<float>& sums() const { return sums_; }
   [[nodiscard]] const std::vector<float>& weights() const { return weights_; }
   [[nodiscard]] const std::vector<float>& squares() const { return squares_; }
@@ -55,7 +64,7 @@ class Sums {
 
   int width_;
   int height_;
-  int stride_;
+  int across_;  ///< blocks in a row
   std::vector<float> sums_;
   std::vector<float> weights_;
   std::vector<float> squares_;

@@ -5,6 +5,8 @@
 #include <array>
 #include <cmath>
 
+#include "solarchon/base/parallel.h"
+
 namespace solarchon::reduce {
 
 using base::ErrorCode;
@@ -283,7 +285,8 @@ Result<Picture> flat_of_shifted(const std::vector<ShiftedPicture>& pictures,
 std::vector<std::int32_t> bad_pixels(const Picture& mean) {
   const int step = mean.info.bayer.empty() ? 1 : 2;
   std::vector<float> alone(mean.plane_size(), 0.0F);
-  for (int y = step; y + step < mean.height; ++y) {
+  base::each_row(std::max(0, mean.height - 2 * step), {}, [&](int row) {
+    const int y = row + step;
     for (int x = step; x + step < mean.width; ++x) {
       float lowest = mean.at(x - step, y - step);
       float highest = lowest;
@@ -302,7 +305,7 @@ std::vector<std::int32_t> bad_pixels(const Picture& mean) {
       alone[static_cast<std::size_t>(y) * static_cast<std::size_t>(mean.width) +
             static_cast<std::size_t>(x)] = beyond > highest - lowest ? beyond : 0.0F;
     }
-  }
+  });
   // Noise does it too, by a little: what counts lies far from that.
   std::vector<float> some;
   for (const float value : alone) {

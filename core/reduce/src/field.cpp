@@ -6,6 +6,7 @@
 
 #include "clones.h"
 #include "solarchon/base/middle.h"
+#include "solarchon/base/parallel.h"
 
 namespace solarchon::reduce {
 
@@ -74,33 +75,39 @@ struct Sums {
   float squares;
 };
 
-SOLARCHON_WIDE Sums sums_over(const float* picture, int stride, float right, float down,
-                              const float* slopes_right, const float* slopes_down,
-                              const float* shape) {
+SOLARCHON_WIDE Sums sums_over(const float* __restrict picture, int stride, float right, float down,
+                              const float* __restrict shape) {
+  const float* __restrict slopes_right = shape + kArea;
+  const float* __restrict slopes_down = slopes_right + kArea;
   const float a = (1.0F - right) * (1.0F - down);
   const float b = right * (1.0F - down);
   const float c = (1.0F - right) * down;
   const float d = right * down;
   // Values about a level near their own, so that sums of squares keep their digits.
   const float level = picture[(kSide / 2) * stride + kSide / 2];
+  alignas(64) float values[kArea];
+  for (int y = 0; y < kRows; ++y) {
+    const float* above = picture + static_cast<std::ptrdiff_t>(2 * y) * stride;
+    const float* below = above + stride;
+    float* to = values + static_cast<std::ptrdiff_t>(y) * kSide;
+#pragma omp simd
+    for (int x = 0; x < kSide; ++x) {
+      to[x] = a * above[x] + b * above[x + 1] + c * below[x] + d * below[x + 1] - level;
+    }
+  }
   float plain = 0.0F;
   float times_right = 0.0F;
   float times_down = 0.0F;
   float times_shape = 0.0F;
   float squares = 0.0F;
-  for (int y = 0; y < kRows; ++y) {
-    const float* above = picture + static_cast<std::ptrdiff_t>(2 * y) * stride;
-    const float* below = above + stride;
-    const std::ptrdiff_t row = static_cast<std::ptrdiff_t>(y) * kSide;
 #pragma omp simd reduction(+ : plain, times_right, times_down, times_shape, squares)
-    for (int x = 0; x < kSide; ++x) {
-      const float value = a * above[x] + b * above[x + 1] + c * below[x] + d * below[x + 1] - level;
-      plain += value;
-      times_right += value * slopes_right[row + x];
-      times_down += value * slopes_down[row + x];
-      times_shape += value * shape[row + x];
-      squares += value * value;
-    }
+  for (std::size_t i = 0; i < kArea; ++i) {
+    const float value = values[i];
+    plain += value;
+    times_right += value * slopes_right[i];
+    times_down += value * slopes_down[i];
+    times_shape += value * shape[i];
+    squares += value * value;
   }
   const auto area = static_cast<float>(kArea);
   // Sums of slopes and shape times the level are added by the caller, who knows them.
@@ -143,6 +150,44 @@ Field even_field(int width, int height, const Offset& offset, double gain) {
 
 int FieldSeeker::bin_for(int width, int height) { return std::min(width, height) >= 768 ? 2 : 1; }
 
+/// Sums over its place in the reference.
+void FieldSeeker::describe(Patch& patch, const Plane& reference) {
+  patch.details.resize(3 * kArea);
+  const int left = static_cast<int>(patch.x);
+  const int top = static_cast<int>(patch.y);
+  const auto at = [&](int x, int y) {
+    return static_cast<double>(reference.values[static_cast<std::size_t>(top + y) *
+                                                    static_cast<std::size_t>(reference.width) +
+                                                static_cast<std::size_t>(left + x)]);
+  };
+  double sum = 0.0;
+  for (int y = 0; y < kSide; y += 2) {
+    for (int x = 0; x < kSide; ++x) {
+      sum += at(x, y);
+    }
+  }
+  patch.mean = sum / kArea;
+  for (int y = 0; y < kSide; y += 2) {
+    for (int x = 0; x < kSide; ++x) {
+      const std::size_t k = static_cast<std::size_t>(y / 2) * kSide + static_cast<std::size_t>(x);
+      const double shape = at(x, y) - patch.mean;
+      const double right = 0.5 * (at(x + 1, y) - at(x - 1, y));
+      const double down = 0.5 * (at(x, y + 1) - at(x, y - 1));
+      patch.details[k] = static_cast<float>(shape);
+      patch.details[kArea + k] = static_cast<float>(right);
+      patch.details[2 * kArea + k] = static_cast<float>(down);
+      patch.xx += right * right;
+      patch.xy += right * down;
+      patch.yy += down * down;
+      patch.of_shape_x += right * shape;
+      patch.of_shape_y += down * shape;
+      patch.sum_x += right;
+      patch.sum_y += down;
+      patch.energy += shape * shape;
+    }
+  }
+}
+
 FieldSeeker::FieldSeeker(const Plane& reference)
     : width_(reference.width), height_(reference.height) {
   const int finest = bin_for(width_, height_);
@@ -162,7 +207,7 @@ FieldSeeker::FieldSeeker(const Plane& reference)
     Plane small;
     bin_down(reference, level.bin, small);
     level.patches.resize(static_cast<std::size_t>(columns_) * static_cast<std::size_t>(rows_));
-    for (int j = 0; j < rows_; ++j) {
+    base::each_row(rows_, {}, [&](int j) {
       for (int i = 0; i < columns_; ++i) {
         Patch& patch =
             level.patches[static_cast<std::size_t>(j) * static_cast<std::size_t>(columns_) +
@@ -178,43 +223,7 @@ FieldSeeker::FieldSeeker(const Plane& reference)
         }
         patch.x = place(i, small.width);
         patch.y = place(j, small.height);
-        patch.shape.resize(kArea);
-        patch.right.resize(kArea);
-        patch.down.resize(kArea);
-        const int left = static_cast<int>(patch.x);
-        const int top = static_cast<int>(patch.y);
-        const auto at = [&](int x, int y) {
-          return static_cast<double>(small.values[static_cast<std::size_t>(top + y) *
-                                                      static_cast<std::size_t>(small.width) +
-                                                  static_cast<std::size_t>(left + x)]);
-        };
-        double sum = 0.0;
-        for (int y = 0; y < kSide; y += 2) {
-          for (int x = 0; x < kSide; ++x) {
-            sum += at(x, y);
-          }
-        }
-        patch.mean = sum / kArea;
-        for (int y = 0; y < kSide; y += 2) {
-          for (int x = 0; x < kSide; ++x) {
-            const std::size_t k =
-                static_cast<std::size_t>(y / 2) * kSide + static_cast<std::size_t>(x);
-            const double shape = at(x, y) - patch.mean;
-            const double right = 0.5 * (at(x + 1, y) - at(x - 1, y));
-            const double down = 0.5 * (at(x, y + 1) - at(x, y - 1));
-            patch.shape[k] = static_cast<float>(shape);
-            patch.right[k] = static_cast<float>(right);
-            patch.down[k] = static_cast<float>(down);
-            patch.xx += right * right;
-            patch.xy += right * down;
-            patch.yy += down * down;
-            patch.of_shape_x += right * shape;
-            patch.of_shape_y += down * shape;
-            patch.sum_x += right;
-            patch.sum_y += down;
-            patch.energy += shape * shape;
-          }
-        }
+        describe(patch, small);
         // Coarse patches overlap: every other one tells as much.
         if (l == 0 && (i + j) % 2 == 1) {
           continue;
@@ -224,7 +233,7 @@ FieldSeeker::FieldSeeker(const Plane& reference)
         patch.of_use =
             patch.mean > 0.0 && patch.xx + patch.yy > kArea * std::pow(kLeastSlope * bright, 2.0);
       }
-    }
+    });
   }
 }
 
@@ -263,7 +272,7 @@ FieldSeeker::Met FieldSeeker::meet(const Patch& patch, const Plane& picture,
     const float* at =
         picture.values.data() + static_cast<std::ptrdiff_t>(top) * picture.width + left;
     sums = sums_over(at, picture.width, static_cast<float>(x - left), static_cast<float>(y - top),
-                     patch.right.data(), patch.down.data(), patch.shape.data());
+                     patch.details.data());
     const double level = static_cast<double>(at[(kSide / 2) * picture.width + kSide / 2]);
     const double mean = static_cast<double>(sums.plain) / kArea;
     if (mean <= 0.0) {
@@ -303,6 +312,14 @@ FieldSeeker::Met FieldSeeker::meet(const Patch& patch, const Plane& picture,
   return met;
 }
 
+/// Has its details on their way from memory while another patch is worked on.
+void FieldSeeker::fetch(const Patch& patch) {
+  constexpr std::size_t kLine = 64 / sizeof(float);
+  for (std::size_t i = 0; i < patch.details.size(); i += kLine) {
+    __builtin_prefetch(patch.details.data() + i);
+  }
+}
+
 void FieldSeeker::seek_level(const Level& level, const Plane& picture, Field& field,
                              bool last) const {
   const std::size_t count = level.patches.size();
@@ -314,6 +331,9 @@ void FieldSeeker::seek_level(const Level& level, const Plane& picture, Field& fi
   for (std::size_t k = 0; k < count; ++k) {
     const Patch& patch = level.patches[k];
     const Offset& start = field.offsets[k];
+    if (k + 1 < count && level.patches[k + 1].of_use) {
+      fetch(level.patches[k + 1]);
+    }
     met[k].offset = {start.right_px / level.bin, start.down_px / level.bin};
     if (!patch.of_use) {
       continue;

@@ -60,9 +60,8 @@ class FieldSeeker {
   struct Patch {
     double x = 0.0;  ///< its first pixel, in binned pixels
     double y = 0.0;
-    std::vector<float> shape;  ///< the reference less its mean, over its mean
-    std::vector<float> right;  ///< its slopes
-    std::vector<float> down;
+    /// Its shape (the reference less its mean), then its slopes to the right, then those down.
+    std::vector<float> details;
     double xx = 0.0;  ///< sums of their products
     double xy = 0.0;
     double yy = 0.0;
@@ -80,6 +79,8 @@ class FieldSeeker {
   };
   struct Met;
   [[nodiscard]] Met meet(const Patch& patch, const Plane& picture, const Offset& start) const;
+  static void describe(Patch& patch, const Plane& reference);
+  static void fetch(const Patch& patch);
   void seek_level(const Level& level, const Plane& picture, Field& field, bool last) const;
 
   int width_;

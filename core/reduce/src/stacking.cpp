@@ -5,11 +5,13 @@
 #include <array>
 #include <atomic>
 #include <cmath>
+#include <functional>
 
 #include "blocks.h"
 #include "colours.h"
 #include "crew.h"
 #include "field.h"
+#include "judging.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/parallel.h"
 #include "solarchon/frames/clip_reader.h"
@@ -82,24 +84,36 @@ class Stacker {
  private:
   /// Pixels that stand out of the mean of some frames.
   void find_bad_pixels() {
-    constexpr int kLooked = 12;
+    constexpr std::size_t kLooked = 12;
     const frames::ClipFacts& facts = readers_.front().facts();
     Picture mean;
     mean.width = facts.width;
     mean.height = facts.height;
     mean.info.bayer = facts.info.bayer;
-    mean.values.assign(mean.plane_size(), 0.0F);
-    const int count = std::min(kLooked, static_cast<int>(places_.size()));
-    const float scale = 1.0F / static_cast<float>(count) / static_cast<float>(facts.saturation);
-    Frame frame;
-    for (int i = 0; i < count && !task_.stopped(); ++i) {
-      const std::size_t place =
-          places_[places_.size() * static_cast<std::size_t>(i) / static_cast<std::size_t>(count)];
-      if (readers_.front().read(grading_.frames[place].frame, frame)) {
-        for (std::size_t k = 0; k < frame.pixels.size(); ++k) {
-          mean.values[k] += static_cast<float>(frame.pixels[k]) * scale;
+    mean.values.resize(mean.plane_size());
+    const std::size_t count = std::min<std::size_t>(kLooked, places_.size());
+    constexpr int kMostHands = 4;  // each has a sum of its own
+    const int crew = std::min(hands(), kMostHands);
+    std::vector<std::vector<std::uint32_t>> sums(static_cast<std::size_t>(crew));
+    together(crew, [&](int hand) {
+      const auto own = static_cast<std::size_t>(hand);
+      sums[own].assign(mean.plane_size(), 0U);
+      Frame frame;
+      for (std::size_t i = own; i < count && !task_.stopped(); i += sums.size()) {
+        const std::size_t place = places_[places_.size() * i / count];
+        if (readers_[own].read(grading_.frames[place].frame, frame)) {
+          std::transform(frame.pixels.begin(), frame.pixels.end(), sums[own].begin(),
+                         sums[own].begin(), std::plus<>());
         }
       }
+    });
+    const double scale = 1.0 / (static_cast<double>(count) * facts.saturation);
+    for (std::size_t k = 0; k < mean.values.size(); ++k) {
+      std::uint64_t sum = 0;
+      for (const std::vector<std::uint32_t>& of_hand : sums) {
+        sum += of_hand[k];
+      }
+      mean.values[k] = static_cast<float>(static_cast<double>(sum) * scale);
     }
     calibration_.bad = bad_pixels(mean);
     // So many are no faults but what the picture shows.
@@ -149,7 +163,7 @@ class Stacker {
     layer.weight = std::clamp(light / usual, 0.05, 2.0) * std::clamp(graded.sharpness, 0.05, 20.0);
   }
 
-  [[nodiscard]] static Offset mean_of(const Field& field) {
+  [[nodiscard]] static Offset mean_offset(const Field& field) {
     Offset mean;
     for (const Offset& offset : field.offsets) {
       mean.right_px += offset.right_px / static_cast<double>(field.offsets.size());
@@ -159,7 +173,7 @@ class Stacker {
   }
   /// The same offset all over: the mean one.
   static void flatten(Field& field) {
-    std::fill(field.offsets.begin(), field.offsets.end(), mean_of(field));
+    std::fill(field.offsets.begin(), field.offsets.end(), mean_offset(field));
   }
 
   /// How the reference is bent: the air bends frames both ways, so that what they have in common
@@ -185,7 +199,7 @@ class Stacker {
         continue;
       }
       sums.resize(field.offsets.size());
-      const Offset mean = mean_of(field);
+      const Offset mean = mean_offset(field);
       for (std::size_t i = 0; i < sums.size(); ++i) {
         sums[i].right_px += field.offsets[i].right_px - mean.right_px;
         sums[i].down_px += field.offsets[i].down_px - mean.down_px;
@@ -255,23 +269,6 @@ class Stacker {
     motion_ += ready.field.local_px * ready.field.local_px;
   }
 
-  [[nodiscard]] static Plane mean_of(const Sums& sums, int width, int height) {
-    Plane plane;
-    plane.width = width;
-    plane.height = height;
-    plane.values.resize(static_cast<std::size_t>(width) * static_cast<std::size_t>(height));
-    for (int y = 0; y < height; ++y) {
-      for (int x = 0; x < width; ++x) {
-        const auto at = static_cast<std::size_t>(y) * static_cast<std::size_t>(sums.stride()) +
-                        static_cast<std::size_t>(x);
-        plane.values[static_cast<std::size_t>(y) * static_cast<std::size_t>(width) +
-                     static_cast<std::size_t>(x)] =
-            sums.weights()[at] > 0.0F ? sums.sums()[at] / sums.weights()[at] : 0.0F;
-      }
-    }
-    return plane;
-  }
-
   /// Mean and spread of the sharpest frames: laid as wholes, then by their detail, and once more
   /// without what stands out in one of them.
   bool make_reference() {
@@ -312,7 +309,7 @@ class Stacker {
       if (!done || laid_ == 0) {
         return false;
       }
-      reference_ = mean_of(sums[shown], width, height);
+      reference_ = mean_of(sums[shown]);
       bends_.clear();
       seeker_ = std::make_unique<FieldSeeker>(reference_);
       if (turn > 0) {
@@ -320,9 +317,15 @@ class Stacker {
         constexpr double kStrict = 2.2;
         constexpr double kLostSpread = 1.15;
         const bool last = turn == kTurns - 1;
+        const double light = std::max(1e-6, grading_.level - grading_.black);
+        Strictness strict{last ? kLostSpread * wishes_.clip_sigma : kStrict, light,
+                          grading_.noise * light};
+        if (wishes_.clip_sigma <= 0.0) {
+          strict.deviations = 0.0;
+        }
         judges_.clear();
         for (const Sums& of_plane : sums) {
-          judges_.push_back(judge_of(of_plane, last ? kLostSpread * wishes_.clip_sigma : kStrict));
+          judges_.push_back(judge_of(of_plane, strict));
         }
       }
       if (turn == kTurns - 2 && wishes_.local) {
@@ -333,32 +336,6 @@ class Stacker {
       left_out_.clear();
     }
     return !task_.stopped();
-  }
-
-  /// Values may be off by so many deviations: those of the best frames, and not less than noise.
-  [[nodiscard]] Judge judge_of(const Sums& sums, double deviations) const {
-    Judge judge;
-    judge.mean.resize(sums.sums().size(), 0.0F);
-    judge.limit.resize(sums.sums().size(), std::numeric_limits<float>::max());
-    const double light = std::max(1e-6, grading_.level - grading_.black);
-    const double noise = grading_.noise * light;
-    for (std::size_t i = 0; i < judge.mean.size(); ++i) {
-      const float weight = sums.weights()[i];
-      if (weight < 3.0F) {
-        continue;
-      }
-      const float mean = sums.sums()[i] / weight;
-      judge.mean[i] = mean;
-      if (wishes_.clip_sigma <= 0.0) {
-        continue;
-      }
-      const double variance = static_cast<double>(
-          std::max(0.0F, sums.squares()[i] / weight - mean * mean) * weight / (weight - 1.0F));
-      // Photons make it: it goes with the light.
-      const double share = std::clamp(static_cast<double>(mean) / light, 0.05, 4.0);
-      judge.limit[i] = static_cast<float>(deviations * std::sqrt(variance + noise * noise * share));
-    }
-    return judge;
   }
 
   /// Where the pixels of a finer picture lie between the camera's.
@@ -398,42 +375,9 @@ class Stacker {
     return done && laid_ > 0;
   }
 
-  /// Rows and columns of which half of the weight is there.
-  [[nodiscard]] frames::Part covered() const {
-    const Sums& sums = sums_.front();
-    const int width = grading_.width_px;
-    const int height = grading_.height_px;
-    std::vector<double> of_row(static_cast<std::size_t>(height), 0.0);
-    std::vector<double> of_column(static_cast<std::size_t>(width), 0.0);
-    for (int y = 0; y < height; ++y) {
-      for (int x = 0; x < width; ++x) {
-        const auto weight = static_cast<double>(
-            sums.weights()[static_cast<std::size_t>(y) * static_cast<std::size_t>(sums.stride()) +
-                           static_cast<std::size_t>(x)]);
-        of_row[static_cast<std::size_t>(y)] += weight / width;
-        of_column[static_cast<std::size_t>(x)] += weight / height;
-      }
-    }
-    const auto ends = [](const std::vector<double>& weights) {
-      const double least = 0.5 * *std::max_element(weights.begin(), weights.end());
-      int from = 0;
-      int to = static_cast<int>(weights.size());
-      while (from < to - 1 && weights[static_cast<std::size_t>(from)] < least) {
-        ++from;
-      }
-      while (to > from + 1 && weights[static_cast<std::size_t>(to - 1)] < least) {
-        --to;
-      }
-      return std::pair(from, to);
-    };
-    const auto [left, right] = ends(of_column);
-    const auto [top, bottom] = ends(of_row);
-    return {left, top, right - left, bottom - top};
-  }
-
   Stacked finished() {
     Stacked stacked;
-    stacked.part = covered();
+    stacked.part = covered(sums_.front());
     stacked.frames = laid_;
     stacked.left_out = left_out_;
     const double values = static_cast<double>(laid_) * grading_.width_px * grading_.height_px *
@@ -449,25 +393,22 @@ class Stacker {
     picture.values.resize(picture.plane_size() * static_cast<std::size_t>(planes_));
     const std::size_t offsets = phases().size();
     for (int plane = 0; plane < planes_; ++plane) {
-      for (int y = 0; y < picture.height; ++y) {
+      const std::vector<float>& otherwise = judges_[static_cast<std::size_t>(plane)].mean;
+      float* first = picture.values.data() + static_cast<std::ptrdiff_t>(plane) *
+                                                 static_cast<std::ptrdiff_t>(picture.plane_size());
+      base::each_row(picture.height, {}, [&](int y) {
         for (int x = 0; x < picture.width; ++x) {
           const std::size_t phase =
               static_cast<std::size_t>(y % finer) * static_cast<std::size_t>(finer) +
               static_cast<std::size_t>(x % finer);
           const Sums& sums = sums_[static_cast<std::size_t>(plane) * offsets + phase];
-          const auto at = static_cast<std::size_t>(stacked.part.top_px + y / finer) *
-                              static_cast<std::size_t>(sums.stride()) +
-                          static_cast<std::size_t>(stacked.part.left_px + x / finer);
+          const std::size_t at =
+              sums.index(stacked.part.left_px + x / finer, stacked.part.top_px + y / finer);
           const float weight = sums.weights()[at];
-          picture
-              .values[(static_cast<std::size_t>(plane) * static_cast<std::size_t>(picture.height) +
-                       static_cast<std::size_t>(y)) *
-                          static_cast<std::size_t>(picture.width) +
-                      static_cast<std::size_t>(x)] =
-              weight > 0.0F ? sums.sums()[at] / weight
-                            : judges_[static_cast<std::size_t>(plane)].mean[at];
+          first[static_cast<std::ptrdiff_t>(y) * picture.width + x] =
+              weight > 0.0F ? sums.sums()[at] / weight : otherwise[at];
         }
-      }
+      });
     }
     inform(picture.info);
     return stacked;

@@ -1,0 +1,88 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "judging.h"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+#include <utility>
+
+#include "solarchon/base/parallel.h"
+
+namespace solarchon::reduce {
+
+Plane mean_of(const Sums& sums) {
+  Plane plane;
+  plane.width = sums.width();
+  plane.height = sums.height();
+  plane.values.resize(static_cast<std::size_t>(plane.width) *
+                      static_cast<std::size_t>(plane.height));
+  base::each_row(plane.height, {}, [&](int y) {
+    float* to = plane.values.data() + static_cast<std::ptrdiff_t>(y) * plane.width;
+    for (int x = 0; x < plane.width; ++x) {
+      const std::size_t at = sums.index(x, y);
+      to[x] = sums.weights()[at] > 0.0F ? sums.sums()[at] / sums.weights()[at] : 0.0F;
+    }
+  });
+  return plane;
+}
+
+Judge judge_of(const Sums& sums, const Strictness& strictness) {
+  const std::size_t size = sums.sums().size();
+  Judge judge;
+  judge.mean.resize(size, 0.0F);
+  judge.limit.resize(size, std::numeric_limits<float>::max());
+  const std::size_t bands = static_cast<std::size_t>(sums.bands());
+  base::each_row(sums.bands(), {}, [&](int band) {
+    const std::size_t from = size / bands * static_cast<std::size_t>(band);
+    for (std::size_t i = from; i < from + size / bands; ++i) {
+      const float weight = sums.weights()[i];
+      if (weight < 3.0F) {
+        continue;
+      }
+      const float mean = sums.sums()[i] / weight;
+      judge.mean[i] = mean;
+      if (strictness.deviations <= 0.0) {
+        continue;
+      }
+      const double variance = static_cast<double>(
+          std::max(0.0F, sums.squares()[i] / weight - mean * mean) * weight / (weight - 1.0F));
+      // Photons make it: it goes with the light.
+      const double share = std::clamp(static_cast<double>(mean) / strictness.light, 0.05, 4.0);
+      judge.limit[i] =
+          static_cast<float>(strictness.deviations *
+                             std::sqrt(variance + strictness.noise * strictness.noise * share));
+    }
+  });
+  return judge;
+}
+
+frames::Part covered(const Sums& sums) {
+  const int width = sums.width();
+  const int height = sums.height();
+  std::vector<double> of_row(static_cast<std::size_t>(height), 0.0);
+  std::vector<double> of_column(static_cast<std::size_t>(width), 0.0);
+  for (int y = 0; y < height; ++y) {
+    for (int x = 0; x < width; ++x) {
+      const auto weight = static_cast<double>(sums.weights()[sums.index(x, y)]);
+      of_row[static_cast<std::size_t>(y)] += weight / width;
+      of_column[static_cast<std::size_t>(x)] += weight / height;
+    }
+  }
+  const auto ends = [](const std::vector<double>& weights) {
+    const double least = 0.5 * *std::max_element(weights.begin(), weights.end());
+    int from = 0;
+    int to = static_cast<int>(weights.size());
+    while (from < to - 1 && weights[static_cast<std::size_t>(from)] < least) {
+      ++from;
+    }
+    while (to > from + 1 && weights[static_cast<std::size_t>(to - 1)] < least) {
+      --to;
+    }
+    return std::pair(from, to);
+  };
+  const auto [left, right] = ends(of_column);
+  const auto [top, bottom] = ends(of_row);
+  return {left, top, right - left, bottom - top};
+}
+
+}  // namespace solarchon::reduce
