@@ -406,6 +406,10 @@ void FieldSeeker::seek_level(const Level& level, const Plane& picture, Field& fi
   if (!last) {
     return;
   }
+  field.sure.resize(count);
+  for (std::size_t k = 0; k < count; ++k) {
+    field.sure[k] = met[k].xx > 0.0;
+  }
   field.gain = own_light > 0.0 ? light / own_light : 0.0;
   field.sure_share = useful > 0.0 ? sure / useful : 0.0;
   Offset middle;

@@ -28,6 +28,7 @@ struct Field {
   int rows = 0;
   double spacing_px = 1.0;      ///< node (i, j) stands for the place ((i + 0.5), (j + 0.5)) spacing
   std::vector<Offset> offsets;  ///< row by row
+  std::vector<bool> sure = {};  ///< whether detail was found there; empty: not sought
   double gain = 1.0;            ///< by which the frame's light reaches the reference's
   double local_px = 0.0;        ///< offsets about their mean where there is structure, RMS
   double sure_share = 0.0;      ///< of the patches with structure that were found

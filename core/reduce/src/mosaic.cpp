@@ -200,6 +200,18 @@ double miss_of(const Pair& pair, const Lay& lay) {
   return std::sqrt(sum / static_cast<double>(ties.size()));
 }
 
+/// Of the overlap (px2).
+double area_of(const Fine& fine) { return (fine.right - fine.left) * (fine.bottom - fine.top); }
+
+/// How much a pair counts: small overlaps, and those whose detail does not agree on one place, are
+/// less sure.
+double weight_of(const Pair& pair) {
+  constexpr double kSurest_px = 0.05;
+  constexpr double kUsualArea = 10'000.0;
+  return area_of(pair.fine) / kUsualArea /
+         (std::pow(pair.fine.left_px, 2.0) + std::pow(kSurest_px, 2.0));
+}
+
 /// Moves and turns all panels but the first so that all pairs meet as well as they can together.
 void settle(Lay& lay, const std::vector<Pair>& pairs) {
   const auto unknowns = static_cast<int>(3 * lay.size());
@@ -208,15 +220,16 @@ void settle(Lay& lay, const std::vector<Pair>& pairs) {
     cv::Mat left = cv::Mat::zeros(unknowns, unknowns, CV_64F);
     cv::Mat right = cv::Mat::zeros(unknowns, 1, CV_64F);
     const auto add = [&](const std::array<int, 6>& which, const std::array<double, 6>& slopes,
-                         double miss) {
+                         double miss, double weight) {
       for (std::size_t i = 0; i < which.size(); ++i) {
         for (std::size_t j = 0; j < which.size(); ++j) {
-          left.at<double>(which.at(i), which.at(j)) += slopes.at(i) * slopes.at(j);
+          left.at<double>(which.at(i), which.at(j)) += weight * slopes.at(i) * slopes.at(j);
         }
-        right.at<double>(which.at(i)) -= slopes.at(i) * miss;
+        right.at<double>(which.at(i)) -= weight * slopes.at(i) * miss;
       }
     };
     for (const Pair& pair : pairs) {
+      const double weight = weight_of(pair);
       for (const Point& tie : ties_of(pair.fine)) {
         const Laid& a = lay[pair.one];
         const Laid& b = lay[pair.other];
@@ -226,13 +239,13 @@ void settle(Lay& lay, const std::vector<Pair>& pairs) {
         const int j = static_cast<int>(3 * pair.other);
         const std::array<int, 6> which{i, i + 1, i + 2, j, j + 1, j + 2};
         add(which, {1.0, 0.0, -(in_a.y - a.moved_to.y), -1.0, 0.0, in_b.y - b.moved_to.y},
-            in_a.x - in_b.x);
+            in_a.x - in_b.x, weight);
         add(which, {0.0, 1.0, in_a.x - a.moved_to.x, 0.0, -1.0, -(in_b.x - b.moved_to.x)},
-            in_a.y - in_b.y);
+            in_a.y - in_b.y, weight);
       }
     }
     // The first stays where it is.
-    constexpr double kFirm = 1e9;
+    constexpr double kFirm = 1e12;
     for (int k = 0; k < 3; ++k) {
       left.at<double>(k, k) += kFirm;
     }
@@ -429,11 +442,14 @@ Result<Mosaic> join_panels(const std::vector<Picture>& panels, const base::Task&
     const std::vector<double> gains = gains_of(panels.size(), pairs, step);
     return composed(panels, lay, gains, task).map([&](Mosaic mosaic) {
       double sum = 0.0;
+      double area = 0.0;
       for (const Pair& pair : pairs) {
-        sum += std::pow(miss_of(pair, lay), 2.0) + std::pow(pair.fine.left_px, 2.0);
+        const double own = area_of(pair.fine);
+        sum += own * (std::pow(miss_of(pair, lay), 2.0) + std::pow(pair.fine.left_px, 2.0));
+        area += own;
       }
       mosaic.seams = static_cast<int>(pairs.size());
-      mosaic.seam_px = std::sqrt(sum / static_cast<double>(pairs.size()));
+      mosaic.seam_px = std::sqrt(sum / area);
       mosaic.level_step = step;
       return mosaic;
     });

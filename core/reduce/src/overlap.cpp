@@ -194,21 +194,13 @@ std::optional<Overlap> rough_overlap(const Picture& one, const Picture& other, i
   const double least = kLeast * static_cast<double>(std::min(a.plane_size(), b.plane_size()));
   const Spectra first = spectra_of(turned(a, 0.0, room));
   std::optional<Overlap> best;
-  constexpr double kClear = 45.0;  // no chance makes that
-  constexpr double kWeakest = 7.5;
-  // Ways to be turned, those that are likely first.
-  for (const double turn_deg :
-       {0.0, 1.2, -1.2, 2.4, -2.4, 3.6, -3.6, 5.0, -5.0, 6.5, -6.5, 8.0, -8.0}) {
-    if (task.stopped()) {
-      return std::nullopt;
-    }
+  double best_deg = 0.0;
+  const auto look = [&](double turn_deg) {
+    constexpr double kWeakest = 7.5;
     const double turn_rad = turn_deg * std::numbers::pi / 180.0;
     const Peak peak = peak_of(first, spectra_of(turned(b, turn_rad, room)), least);
     if (peak.strength < kWeakest || (best && peak.strength <= best->strength)) {
-      if (best && best->strength > kClear) {
-        break;
-      }
-      continue;
+      return;
     }
     const double right = peak.right > room.width / 2 ? peak.right - room.width : peak.right;
     const double down = peak.down > room.height / 2 ? peak.down - room.height : peak.down;
@@ -226,6 +218,33 @@ std::optional<Overlap> rough_overlap(const Picture& one, const Picture& other, i
     found.laid.middle = {centre.x * grid + half, centre.y * grid + half};
     found.laid.moved_to = {in_other.x * grid + half, in_other.y * grid + half};
     best = found;
+    best_deg = turn_deg;
+  };
+  // Ways to be turned, those that are likely first; farther than one that leaves no doubt none is
+  // looked for.
+  constexpr double kClear = 45.0;
+  constexpr double kFarther_deg = 1.5;
+  for (const double size_deg : {0.0, 1.2, 2.4, 3.6, 5.0, 6.5, 8.0}) {
+    if (best && best->strength > kClear && size_deg > std::abs(best_deg) + kFarther_deg) {
+      break;
+    }
+    for (const double turn_deg : {size_deg, -size_deg}) {
+      if (task.stopped()) {
+        return std::nullopt;
+      }
+      if (turn_deg != 0.0 || !best) {
+        look(turn_deg);
+      }
+    }
+  }
+  // Between those. Small detail fits at the edges only when it is turned by half a degree at most.
+  for (const double step_deg : {0.6, 0.3}) {
+    const double about = best_deg;
+    for (const double turn_deg : {about + step_deg, about - step_deg}) {
+      if (best && !task.stopped()) {
+        look(turn_deg);
+      }
+    }
   }
   return best;
 }
@@ -302,18 +321,24 @@ struct Node {
   Point off;
 };
 
+/// Those where detail was found; all, where too few were.
 std::vector<Node> nodes_of(const Field& field, const Fine& fine) {
-  std::vector<Node> nodes;
-  nodes.reserve(field.offsets.size());
+  constexpr std::size_t kFewest = 4;
+  std::vector<Node> all;
+  std::vector<Node> sure;
   for (int j = 0; j < field.rows; ++j) {
     for (int i = 0; i < field.columns; ++i) {
-      const Offset& offset = field.offsets[nodes.size()];
-      nodes.push_back(
-          {{fine.left + (i + 0.5) * field.spacing_px, fine.top + (j + 0.5) * field.spacing_px},
-           {offset.right_px, offset.down_px}});
+      const Offset& offset = field.offsets[all.size()];
+      const Node node{
+          {fine.left + (i + 0.5) * field.spacing_px, fine.top + (j + 0.5) * field.spacing_px},
+          {offset.right_px, offset.down_px}};
+      if (field.sure[all.size()]) {
+        sure.push_back(node);
+      }
+      all.push_back(node);
     }
   }
-  return nodes;
+  return sure.size() < kFewest ? all : sure;
 }
 
 /// The turn and the shift that explain most of the offsets.
@@ -385,8 +410,10 @@ Field field_of(const Picture& one, const Picture& other, const Fine& fine) {
 std::optional<Fine> fine_overlap(const Picture& one, const Picture& other, const Laid& rough) {
   Fine fine;
   fine.laid = rough;
-  constexpr int kRounds = 4;
-  for (int round = 0; round < kRounds; ++round) {
+  constexpr int kRounds = 12;
+  constexpr double kStill_px = 0.02;
+  double moves_px = 1.0;
+  for (int round = 0; round < kRounds && moves_px > kStill_px; ++round) {
     const auto box = overlap_of(one, other, fine.laid);
     if (!box) {
       return std::nullopt;
@@ -399,8 +426,12 @@ std::optional<Fine> fine_overlap(const Picture& one, const Picture& other, const
     fine.sure_share = field.sure_share;
     // Detail of the one lies at p + offset in the other as it was resampled: T(p + offset).
     const Laid moved = motion_of(nodes_of(field, fine), fine.left_px);
+    const Point corner{fine.left, fine.top};
+    const Point before = fine.laid.at(corner);
     fine.laid.moved_to = fine.laid.at(moved.at(fine.laid.middle));
     fine.laid.turn_rad += moved.turn_rad;
+    const Point after = fine.laid.at(corner);
+    moves_px = std::hypot(after.x - before.x, after.y - before.y);
   }
   fine.alike = alike(one, other, fine);
   return fine;

@@ -9,6 +9,7 @@
 #include "painted.h"
 #include "painted_sun.h"
 #include "solarchon/base/json.h"
+#include "solarchon/camera/stream.h"
 #include "solarchon/frames/clip_reader.h"
 #include "solarchon/frames/movie.h"
 #include "solarchon/reduce/recipe.h"
@@ -400,6 +401,85 @@ TEST_F(AnimationTest, StoppedWhileItIsWrittenNothingStays) {
   EXPECT_THAT(made, FailsWith(ErrorCode::kCancelled, "animation"));
   EXPECT_FALSE(std::filesystem::exists(folder_ / "x.mkv"));
   EXPECT_FALSE(std::filesystem::exists(folder_ / "x.recipe.json"));
+}
+
+/// What the simulator draws of a week of that Sun: each day another camera angle, place and light.
+struct DrawnWeek {
+  AnimationRecipe recipe;
+  std::vector<std::vector<scene::Spot>> spots;
+};
+DrawnWeek drawn_week(std::uint32_t sun_seed, const TempFolder& folder) {
+  constexpr int kDays = 7;
+  DrawnWeek week;
+  for (int i = 0; i < kDays; ++i) {
+    optics::Rig rig = test::quick_rig();
+    auto& camera = std::get<optics::Camera>(rig.elements.back().part);
+    camera.width_px = 720;
+    camera.height_px = 700;
+    camera.pixel_um = 7.0;
+    camera::StreamPlan plan;
+    plan.shot = test::morning_shot(rig);
+    plan.shot.time = first_day() + sky::days(i) + sky::hours(1.3 * (i % 3));
+    plan.shot.sun_seed = sun_seed;
+    plan.shot.activity = 0.9;
+    plan.shot.exposure_ms *= 1.0 - 0.08 * (i % 4);
+    plan.way = {{0.0, {20.0 * std::sin(i), 15.0 * std::cos(i)}, 53.0 * i}};
+    camera::Recording recording;
+    const auto drawn = camera::Stream::open(plan).and_then(
+        [&](camera::Stream stream) { return stream.record(0.0, recording); });
+    EXPECT_TRUE(drawn);
+    week.spots.push_back(recording.truth.spots);
+    Picture picture = frames::picture_of(recording.frame);
+    picture.info.orientation = recording.truth.solar;
+    picture.info.time = plan.shot.time;
+    picture.recipe = "{}";
+    const auto file = folder / ("sun" + std::to_string(i) + ".fits");
+    EXPECT_TRUE(frames::write_picture(picture, file));
+    week.recipe.pictures.push_back(file);
+  }
+  return week;
+}
+
+/// Others near a spot would pull its middle.
+bool stands_alone(const scene::Spot& spot, const std::vector<scene::Spot>& spots) {
+  return std::none_of(spots.begin(), spots.end(), [&](const scene::Spot& other) {
+    const double east =
+        std::remainder(other.carrington_longitude_deg - spot.carrington_longitude_deg, 360.0);
+    const double apart = std::hypot(other.latitude_deg - spot.latitude_deg, east);
+    return apart > 1e-9 && apart < 2.5 + other.radius_deg;
+  });
+}
+
+TEST_F(AnimationTest, WeeksOfTheSyntheticSunHaveItsSpotsWhereTheyWereDrawn) {
+  constexpr double kRadius = 300.0;
+  int seen = 0;
+  for (const std::uint32_t seed : {1U, 2U, 4U}) {
+    DrawnWeek week = drawn_week(seed, folder_);
+    week.recipe.wishes.radius_px = kRadius;
+    auto animation = Animation::plan(week.recipe);
+    ASSERT_TRUE(animation) << animation.error().field;
+    ASSERT_EQ(animation->facts().shown, 7);
+    for (std::size_t n = 0; n < week.spots.size(); ++n) {
+      const auto picture = animation->picture(static_cast<int>(n));
+      ASSERT_TRUE(picture);
+      const sky::DiscView view = sky::disc_view(animation->facts().times[n]);
+      for (const scene::Spot& spot : week.spots[n]) {
+        const auto place = sky::disc_place(spot.latitude_deg, spot.carrington_longitude_deg, view);
+        if (!place || std::hypot(place->west_arcsec, place->north_arcsec) > 800.0 ||
+            spot.radius_deg < 0.4 || spot.radius_deg > 1.6 || !stands_alone(spot, week.spots[n])) {
+          continue;
+        }
+        if (const auto at = found(*picture, view, *place, kRadius)) {
+          ++seen;
+          const double cosine = std::cos(spot.latitude_deg * std::numbers::pi / 180.0);
+          const double east = std::remainder(at->second - spot.carrington_longitude_deg, 360.0);
+          const double off_deg = std::hypot(at->first - spot.latitude_deg, cosine * east);
+          EXPECT_LT(off_deg, 0.2) << "Sun " << seed << ", day " << n;
+        }
+      }
+    }
+  }
+  EXPECT_GE(seen, 5);
 }
 
 }  // namespace

@@ -5,6 +5,8 @@
 #include <gtest/gtest.h>
 
 #include "painted_sun.h"
+#include "solarchon/camera/stream.h"
+#include "tests/support/support.h"
 
 namespace solarchon::reduce {
 namespace {
@@ -160,6 +162,61 @@ TEST(Mosaic, WhatCannotBeJoinedIsSaid) {
   stop.request_stop();
   EXPECT_EQ(join_panels({panel, panel}, {stop.get_token(), {}}).error().code,
             ErrorCode::kCancelled);
+}
+
+/// What the simulator draws of the limb for a mount that looks here and there, its camera turned.
+TEST(Mosaic, PanelsOfTheSyntheticSunMeetWhereItWasDrawn) {
+  constexpr int kSide = 384;
+  optics::Rig rig = test::quick_rig();
+  auto& telescope = std::get<optics::Telescope>(rig.elements[1].part);
+  telescope.aperture_mm = 120.0;
+  telescope.focal_length_mm = 900.0;
+  std::get<optics::FrontFilm>(rig.elements[0].part).clear_aperture_mm = 130.0;
+  auto& camera = std::get<optics::Camera>(rig.elements.back().part);
+  camera.width_px = kSide;
+  camera.height_px = kSide;
+  camera.pixel_um = 3.45;
+  camera.full_well_e = 60000.0;
+  camera::StreamPlan plan;
+  plan.shot = test::morning_shot(rig);
+  plan.shot.pointing_spread_px = 0.0;
+  plan.shot.seeing_arcsec = 1.5;
+  plan.shot.target = {620.0, 480.0};
+  plan.sun_step_s = 3600.0;
+  plan.way = {{0.0, {0.0, 0.0}, 0.0},
+              {1.0, {191.0, -12.0}, 0.8},
+              {2.0, {9.0, 186.0}, -1.3},
+              {3.0, {184.0, 179.0}, 0.5}};
+  auto stream = camera::Stream::open(plan);
+  ASSERT_TRUE(stream) << stream.error().field;
+  const std::vector<double> lights{1.0, 0.92, 1.05, 0.9};
+  std::vector<SunPlace> places;
+  std::vector<Picture> panels;
+  camera::Recording recording;
+  for (std::size_t k = 0; k < lights.size(); ++k) {
+    ASSERT_TRUE(stream->record(static_cast<double>(k), recording));
+    Picture panel = frames::picture_of(recording.frame);
+    for (float& value : panel.values) {
+      value = static_cast<float>(lights[k]) * (value - static_cast<float>(camera::kBlackShare));
+    }
+    panels.push_back(std::move(panel));
+    SunPlace place;
+    place.x_px = recording.truth.centre_x_px;
+    place.y_px = recording.truth.centre_y_px;
+    place.turn_deg = recording.truth.solar.north_deg;
+    places.push_back(place);
+  }
+  const auto mosaic = join_panels(panels);
+  ASSERT_TRUE(mosaic) << mosaic.error().field;
+  EXPECT_LT(mosaic->seam_px, 0.2);
+  EXPECT_LT(mosaic->level_step, 0.005);
+  for (std::size_t k = 1; k < places.size(); ++k) {
+    EXPECT_LT(miss(*mosaic, places, k, kSide), 0.2) << k;
+    EXPECT_NEAR(mosaic->panels[k].turned_deg,
+                std::remainder(places[0].turn_deg - places[k].turn_deg, 360.0), 0.05);
+    const double level = mosaic->panels[k].gain * lights[k] / mosaic->panels[0].gain;
+    EXPECT_NEAR(level, 1.0, 0.005) << k;
+  }
 }
 
 }  // namespace

@@ -25,7 +25,7 @@ struct Mosaic {
   frames::Picture picture;  ///< turned as the first panel
   std::vector<Placement> panels;
   int seams = 0;            ///< pairs of panels that were laid on one another
-  double seam_px = 0.0;     ///< by how much they do not meet: RMS over all pairs
+  double seam_px = 0.0;     ///< by how much they do not meet: RMS over all overlaps
   double level_step = 0.0;  ///< by how much their light differs still, over it: the largest
   double covered = 1.0;     ///< share of the picture's rectangle; the rest is 0
 };
