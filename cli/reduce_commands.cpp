@@ -263,7 +263,9 @@ std::vector<Command> add_reduce_commands(CLI::App& app, ReduceOptions& options) 
   stack->add_option("--level", options.level, "of sharpness, over the clip's median");
   stack->add_option("--calm", options.calm_s, "how long calm has to last (s)");
   stack->add_option("--dark", options.dark, "clip or picture with the cap on");
-  stack->add_option("--flat", options.flat, "clip or picture of something evenly lit");
+  stack->add_option(
+      "--flat", options.flat,
+      "clip or pictures of something evenly lit, or of the disc as it is moved over the sensor");
   stack->add_option("--black", options.black, "level without light, of full scale");
   stack->add_option("--sigma", options.sigma, "further off, values do not count; 0: all do");
   stack->add_option("--finer", options.finer, "pixels along one of the camera's: 1 or 2");

@@ -902,6 +902,10 @@
         <source>false colour</source>
         <translation>color falso</translation>
     </message>
+    <message>
+        <source>movie of %1 s</source>
+        <translation>película de %1 s</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>
@@ -6460,10 +6464,6 @@ Haga una con el botón, o con F5.</translation>
         <translation>Plano: %1</translation>
     </message>
     <message>
-        <source>A clip or picture of something evenly lit: the Sun out of focus, with the filter on and tracing paper in front of it</source>
-        <translation>Un clip o imagen de algo iluminado por igual: el Sol desenfocado, con el filtro puesto y papel vegetal delante de él</translation>
-    </message>
-    <message>
         <source>×</source>
         <translation>×</translation>
     </message>
@@ -6502,6 +6502,10 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Its disc is %1 times what the light path draws: was it taken with another?</source>
         <translation>Su disco es %1 veces el que dibuja el camino óptico: ¿se tomó con otro?</translation>
+    </message>
+    <message>
+        <source>A clip or picture of something evenly lit: the Sun out of focus, with the filter on and tracing paper in front of it. Or a clip in which the disc is moved about over the sensor</source>
+        <translation>Un clip o imagen de algo iluminado por igual: el Sol desenfocado, con el filtro puesto y papel vegetal delante. O un clip en el que el disco se mueve por el sensor</translation>
     </message>
 </context>
 <context>
@@ -11629,6 +11633,10 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>what is to be held is found in fewer than two of them</source>
         <translation>lo que hay que fijar se encuentra en menos de dos de ellas</translation>
+    </message>
+    <message>
+        <source>its disc has to lie at different places, across and along</source>
+        <translation>su disco debe estar en distintos lugares, a lo ancho y a lo alto</translation>
     </message>
 </context>
 </TS>

@@ -118,6 +118,7 @@ constexpr TextRow kRemarks[] = {
          "its disc is %1 times as large as the light path draws it: it was taken with another one, "
          "or is no Sun")},
     {"too-few-to-hold", TEXT("what is to be held is found in fewer than two of them")},
+    {"disc-not-moved", TEXT("its disc has to lie at different places, across and along")},
     {"no-orientation", TEXT("it does not say where solar north is")},
     {"no-time", TEXT("it does not say when it was taken")},
     {"no-overlap", TEXT("nothing in it is found in the other panels")},

@@ -173,7 +173,8 @@ QWidget* RecipePanel::build_stack() {
   dark_->setToolTip(tr("A clip or picture with the cap on, at the same exposure"));
   flat_->setToolTip(
       tr("A clip or picture of something evenly lit: the Sun out of focus, with the "
-         "filter on and tracing paper in front of it"));
+         "filter on and tracing paper in front of it. Or a clip in which the disc is moved "
+         "about over the sensor"));
   grid->addWidget(local_, 0, 0);
   grid->addWidget(rejecting_, 0, 1);
   grid->addWidget(finer_, 0, 2);

@@ -53,9 +53,7 @@ Result<Calibration> calibration_of(const Recipe& recipe, const base::Task& task)
     calibration.dark = std::move(*dark);
   }
   if (!recipe.flat.empty()) {
-    auto flat = mean_of_file(recipe.flat, task).and_then([&](Picture mean) {
-      return flat_of(std::move(mean), calibration.dark);
-    });
+    auto flat = flat_from_file(recipe.flat, calibration.dark, task);
     if (!flat) {
       return tl::make_unexpected(flat.error());
     }

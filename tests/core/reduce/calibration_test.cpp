@@ -75,9 +75,11 @@ ShiftedPicture shifted(double right, double down, const std::vector<float>& sens
   return made;
 }
 
-TEST(Calibration, AFlatComesOutOfADiscThatWasMovedAbout) {
-  constexpr int kWidth = 280;
-  constexpr int kHeight = 256;
+constexpr int kWidth = 280;
+constexpr int kHeight = 256;
+
+/// Darker towards its corners, with a mote of dust.
+std::vector<float> vignetted_sensor() {
   std::vector<float> sensor;
   for (int y = 0; y < kHeight; ++y) {
     for (int x = 0; x < kWidth; ++x) {
@@ -87,28 +89,32 @@ TEST(Calibration, AFlatComesOutOfADiscThatWasMovedAbout) {
       sensor.push_back(static_cast<float>(1.0 - 0.15 * out * out - mote));
     }
   }
-  std::vector<ShiftedPicture> pictures;
-  for (const auto& [right, down] : {std::pair{0.0, 0.0},
-                                    {24.0, 3.5},
-                                    {-21.5, 6.0},
-                                    {4.0, 19.0},
-                                    {-3.0, -22.0},
-                                    {13.0, 15.5},
-                                    {-16.0, -11.0}}) {
-    pictures.push_back(shifted(right, down, sensor, kWidth, kHeight));
-  }
-  const auto flat = flat_of_shifted(pictures);
-  ASSERT_TRUE(flat);
-  // Compared within the part that the disc covers in all of them, each over its own mean.
+  return sensor;
+}
+
+constexpr std::array<std::pair<double, double>, 7> kMoves{{{0.0, 0.0},
+                                                           {24.0, 3.5},
+                                                           {-21.5, 6.0},
+                                                           {4.0, 19.0},
+                                                           {-3.0, -22.0},
+                                                           {13.0, 15.5},
+                                                           {-16.0, -11.0}}};
+
+/// How far a flat is off the sensor, RMS: compared within the part that the disc covers in all
+/// pictures, each over its own mean.
+double error_of(const frames::Picture& flat, const std::vector<float>& sensor) {
+  const auto inside = [](int x, int y) { return std::hypot(x - 140.0, y - 128.0) < 75.0; };
+  const auto sensor_at = [&](int x, int y) {
+    return static_cast<double>(sensor[static_cast<std::size_t>(y * kWidth + x)]);
+  };
   double of_sensor = 0.0;
   double of_flat = 0.0;
   int count = 0;
-  const auto inside = [](int x, int y) { return std::hypot(x - 140.0, y - 128.0) < 75.0; };
   for (int y = 0; y < kHeight; ++y) {
     for (int x = 0; x < kWidth; ++x) {
       if (inside(x, y)) {
-        of_sensor += static_cast<double>(sensor[static_cast<std::size_t>(y * kWidth + x)]);
-        of_flat += static_cast<double>(flat->at(x, y));
+        of_sensor += sensor_at(x, y);
+        of_flat += static_cast<double>(flat.at(x, y));
         ++count;
       }
     }
@@ -117,16 +123,55 @@ TEST(Calibration, AFlatComesOutOfADiscThatWasMovedAbout) {
   for (int y = 0; y < kHeight; ++y) {
     for (int x = 0; x < kWidth; ++x) {
       if (inside(x, y)) {
-        const double truth =
-            static_cast<double>(sensor[static_cast<std::size_t>(y * kWidth + x)]) / of_sensor;
-        const double found = static_cast<double>(flat->at(x, y)) / of_flat;
-        sum += std::pow(found / truth - 1.0, 2.0);
+        const double found = static_cast<double>(flat.at(x, y)) / of_flat;
+        sum += std::pow(found / (sensor_at(x, y) / of_sensor) - 1.0, 2.0);
       }
     }
   }
-  EXPECT_LT(std::sqrt(sum / count), 0.005);
+  return std::sqrt(sum / count);
+}
+
+TEST(Calibration, AFlatComesOutOfADiscThatWasMovedAbout) {
+  const std::vector<float> sensor = vignetted_sensor();
+  std::vector<ShiftedPicture> pictures;
+  for (const auto& [right, down] : kMoves) {
+    pictures.push_back(shifted(right, down, sensor, kWidth, kHeight));
+  }
+  const auto flat = flat_of_shifted(pictures);
+  ASSERT_TRUE(flat);
+  EXPECT_LT(error_of(*flat, sensor), 0.005);
   EXPECT_THAT(flat_of_shifted({pictures[0], pictures[1]}),
               FailsWith(ErrorCode::kMissing, "pictures"));
+}
+
+TEST(Calibration, AClipOfAMovedDiscIsAFlatWithoutBeingToldWhereItLies) {
+  const test::TempFolder folder;
+  const std::vector<float> sensor = vignetted_sensor();
+  const auto clip = [&](const char* name, double across, double along) {
+    test::write_clip(folder / name, kMoves.size(), [&](int i) {
+      const auto& [right, down] = kMoves.at(static_cast<std::size_t>(i));
+      return frames::frame_of(
+          shifted(across * right, along * down, sensor, kWidth, kHeight).picture);
+    });
+    return folder / name;
+  };
+  const auto flat = flat_from_file(clip("moved.fits", 1.0, 1.0), std::nullopt);
+  ASSERT_TRUE(flat) << flat.error().field;
+  EXPECT_LT(error_of(*flat, sensor), 0.006);
+  EXPECT_LT(flat->at(160, 90), 0.96F) << "the mote";
+  EXPECT_THAT(flat_from_file(clip("along.fits", 0.0, 1.0), std::nullopt),
+              FailsWith(ErrorCode::kMalformed, "flat"));
+  // Something evenly lit is that, as before.
+  test::write_clip(folder / "even.fits", 3, [&](int) {
+    frames::Picture picture = even(kWidth, kHeight, 0.0F);
+    picture.values = sensor;
+    return frames::frame_of(picture);
+  });
+  const auto lit = flat_from_file(folder / "even.fits", std::nullopt);
+  ASSERT_TRUE(lit);
+  EXPECT_LT(error_of(*lit, sensor), 0.001);
+  EXPECT_THAT(flat_from_file(folder / "none.fits", std::nullopt),
+              FailsWith(ErrorCode::kUnreadable, (folder / "none.fits").string()));
 }
 
 TEST(Calibration, FindsPixelsThatStandAlone) {

@@ -49,6 +49,17 @@ struct ShiftedPicture {
 [[nodiscard]] base::Result<frames::Picture> flat_of_shifted(
     const std::vector<ShiftedPicture>& pictures, const base::Task& task = {});
 
+/// The flat from a clip, a picture, or pictures in a row. Where a disc stands in its frames, it is
+/// of that disc as it was moved over the sensor (flat_of_shifted, of 16 frames at most); otherwise
+/// of something evenly lit (flat_of their mean).
+/// @param dark  of its size, or it is left out of account where a disc stands there
+/// Errors: of reading; as flat_of; kMissing (`flat`) for a disc in fewer than three frames;
+/// kMalformed (`flat`, with the reason `disc-not-moved`) for one that hardly moved, or in one
+/// direction alone; kCancelled.
+[[nodiscard]] base::Result<frames::Picture> flat_from_file(
+    const std::filesystem::path& path, const std::optional<frames::Picture>& dark,
+    const base::Task& task = {});
+
 /// Pixels that stand out alone from all eight around them in a mean of frames: no optics draw such.
 /// @param mean  grey, as mean_of gives it; of a mosaic each pixel is held against those of its
 /// colour

@@ -28,7 +28,8 @@ struct Recipe {
   /// None: the share that is proposed.
   std::optional<KeepWish> keep = {};
   std::filesystem::path dark = {};  ///< clip or picture with the cap on; empty: none
-  std::filesystem::path flat = {};  ///< clip or picture of something evenly lit; empty: none
+  std::filesystem::path flat =
+      {};  ///< of something evenly lit, or of a disc moved about; empty: none
   bool local = true;
   double clip_sigma = 3.5;
   int finer = 1;
