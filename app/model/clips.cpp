@@ -29,6 +29,12 @@ void Clips::file(const std::filesystem::path& clip) {
       [this](const base::Result<std::int64_t>& session) { told(session); });
 }
 
+void Clips::file(const log::ClipEntry& movie) {
+  queue_.ask(
+      this, [movie, usual = usual()](log::LogBook& book) { return book.file_clip(usual, movie); },
+      [this](const base::Result<std::int64_t>& session) { told(session); });
+}
+
 void Clips::file(const log::FrameEntry& frame) {
   queue_.ask(
       this,

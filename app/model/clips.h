@@ -21,6 +21,8 @@ class Clips : public QObject {
 
   /// Files a clip as it lies on disk.
   void file(const std::filesystem::path& clip);
+  /// Files a movie that was made.
+  void file(const log::ClipEntry& movie);
   /// The same for a single picture that another program took.
   void file(const log::FrameEntry& frame);
   /// Files all that the log does not have. Before anything is recorded.

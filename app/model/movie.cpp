@@ -9,6 +9,8 @@
 #include "app/model/caption.h"
 #include "app/model/phrases.h"
 #include "app/model/products.h"
+#include "app/model/told_progress.h"
+#include "solarchon/workspace/clips.h"
 
 namespace solarchon::app {
 
@@ -56,8 +58,8 @@ class Movie::Change : public QUndoCommand {
   bool stamped_after_;
 };
 
-Movie::Movie(std::filesystem::path data, Document& document, QObject* parent)
-    : QObject(parent), data_(std::move(data)), document_(document) {
+Movie::Movie(std::filesystem::path data, Document& document, Clips& clips, QObject* parent)
+    : QObject(parent), data_(std::move(data)), document_(document), clips_(clips) {
   connect(&jobs_, &NewestWins::broke, this, [this](const QString& what) {
     stage_ = Stage::kFailed;
     problem_ = what;
@@ -216,21 +218,10 @@ void Movie::make(const QString& file) {
       [this, recipe = recipe_, stamped = stamped_, looked = looked_,
        path =
            std::filesystem::path(file.toStdString())](const base::Task& task) -> Worker::Delivery {
-        double last = -1.0;
-        const base::Task watched{task.stop, [this, &last](double done) {
-                                   constexpr double kStep = 0.01;
-                                   if (done - last < kStep && done < 1.0) {
-                                     return;
-                                   }
-                                   last = done;
-                                   QMetaObject::invokeMethod(
-                                       this,
-                                       [this, done] {
-                                         progress_ = done;
-                                         emit progressed(done);
-                                       },
-                                       Qt::QueuedConnection);
-                                 }};
+        const base::Task watched = told_progress(task, this, [this](double done) {
+          progress_ = done;
+          emit progressed(done);
+        });
         const auto made =
             reduce::animate(recipe, path, stamped ? stamp_time : reduce::Decorate(), watched);
         return [this, made, path, looked] {
@@ -240,6 +231,7 @@ void Movie::make(const QString& file) {
           if (made) {
             stage_ = Stage::kReady;
             written_as_ = QString::fromStdString(path.string());
+            file_in_log(*made);
           } else if (made.error().code == base::ErrorCode::kCancelled) {
             stage_ = Stage::kReady;
           } else {
@@ -250,6 +242,17 @@ void Movie::make(const QString& file) {
         };
       },
       NewestWins::Old::kStops);
+}
+
+void Movie::file_in_log(const reduce::Animated& made) {
+  log::ClipEntry entry;
+  entry.movie = true;
+  entry.begun = made.times.empty() ? document_.moment()
+                                   : *std::max_element(made.times.begin(), made.times.end());
+  entry.file = workspace::name_in_log(written_as_.toStdString(), data_);
+  entry.frames = made.shown;
+  entry.seconds = made.shown / recipe_.wishes.rate_hz;
+  clips_.file(entry);
 }
 
 void Movie::stop() {

@@ -9,6 +9,7 @@
 #include <optional>
 #include <vector>
 
+#include "app/model/clips.h"
 #include "app/model/document.h"
 #include "app/model/newest_wins.h"
 #include "solarchon/reduce/animation.h"
@@ -23,7 +24,7 @@ class Movie : public QObject {
  public:
   enum class Stage { kNothing, kLooking, kReady, kWriting, kFailed };
 
-  Movie(std::filesystem::path data, Document& document, QObject* parent = nullptr);
+  Movie(std::filesystem::path data, Document& document, Clips& clips, QObject* parent = nullptr);
 
   [[nodiscard]] QStringList pictures() const;
   /// Those that are there already are not taken again.
@@ -46,7 +47,7 @@ class Movie : public QObject {
   [[nodiscard]] const std::optional<reduce::Animated>& facts() const { return facts_; }
   /// Its pictures, small, as far as they are drawn.
   [[nodiscard]] const std::vector<QImage>& smalls() const { return smalls_; }
-  /// Writes it: `.mkv` without loss, `.mp4` for all players.
+  /// Writes it and files it in the log: `.mkv` without loss, `.mp4` for all players.
   void make(const QString& file);
   void stop();
   /// Where it was written last; empty: nowhere yet.
@@ -63,9 +64,11 @@ class Movie : public QObject {
   void change(const QString& what, const reduce::AnimationRecipe& next, bool stamped);
   void adopt(const reduce::AnimationRecipe& recipe, bool stamped);
   void look();
+  void file_in_log(const reduce::Animated& made);
 
   std::filesystem::path data_;
   Document& document_;
+  Clips& clips_;
   reduce::AnimationRecipe recipe_;
   bool stamped_ = true;
   reduce::Tint usual_tint_ = reduce::Tint::kWhiteLight;

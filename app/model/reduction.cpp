@@ -11,6 +11,7 @@
 
 #include "app/model/phrases.h"
 #include "app/model/products.h"
+#include "app/model/told_progress.h"
 #include "app/model/trouble.h"
 #include "solarchon/live/sharpness.h"
 #include "solarchon/reduce/disc_size.h"
@@ -119,22 +120,10 @@ QStringList Reduction::recorded() const {
 }
 
 base::Task Reduction::watched(const base::Task& task) {
-  // Told by the hundredth: each is a message to the interface thread.
-  auto last = std::make_shared<double>(-1.0);
-  return {task.stop, [this, last](double done) {
-            constexpr double kStep = 0.01;
-            if (done - *last < kStep && done < 1.0) {
-              return;
-            }
-            *last = done;
-            QMetaObject::invokeMethod(
-                this,
-                [this, done] {
-                  progress_ = done;
-                  emit progressed(done);
-                },
-                Qt::QueuedConnection);
-          }};
+  return told_progress(task, this, [this](double done) {
+    progress_ = done;
+    emit progressed(done);
+  });
 }
 
 void Reduction::begin(const reduce::Recipe& recipe) {

@@ -78,7 +78,7 @@ Window::Window(const Options& options, QWidget* parent)
   camera_ = std::make_unique<LiveCamera>(data_, *document_, *trouble_);
   folder_ = std::make_unique<FolderWatch>(*document_, *clips_, *trouble_);
   reduction_ = std::make_unique<Reduction>(data_, *document_, *clips_, *trouble_);
-  movie_ = std::make_unique<Movie>(data_, *document_);
+  movie_ = std::make_unique<Movie>(data_, *document_, *clips_);
   series_ = std::make_unique<SeriesDesk>(data_, *document_, *camera_, *trouble_);
   disk_ = std::make_unique<DiskSpeed>(data_, *settings_, *trouble_);
   learning_ = std::make_unique<Learning>(*document_, *log_);

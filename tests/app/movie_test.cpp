@@ -265,6 +265,23 @@ TEST_F(MovieTest, FromAWeekToAMovieByKeys) {
   const auto recipe = reduce::read_animation(file);
   ASSERT_TRUE(recipe);
   EXPECT_EQ(recipe->wishes.between, 2);
+  // The log has it, on the day of its last picture.
+  auto& log = window_->models().log;
+  ASSERT_TRUE(wait_until([&] { return log.sessions().size() == 1U; }));
+  log.open(log.sessions().front().id);
+  ASSERT_TRUE(wait_until([&] { return log.opened() && !log.opened()->clips.empty(); }));
+  const log::ClipEntry filed = log.opened()->clips.front();
+  EXPECT_TRUE(filed.movie);
+  EXPECT_EQ(filed.begun, test::morning() + sky::days(3));
+  EXPECT_EQ(filed.frames, 18);
+  EXPECT_NEAR(filed.seconds, 1.5, 1e-9);
+  EXPECT_EQ(std::filesystem::path(filed.file).filename(), "week.mp4");
+  QTest::keyClick(window_.get(), Qt::Key_8, Qt::ControlModifier);
+  auto* lines = window_->findChild<QListWidget*>("session-frames");
+  ASSERT_NE(lines, nullptr);
+  EXPECT_TRUE(wait_until([&] { return lines->count() == 1; }));
+  EXPECT_TRUE(lines->item(0)->text().contains("movie")) << lines->item(0)->text().toStdString();
+  QTest::keyClick(window_.get(), Qt::Key_6, Qt::ControlModifier);
   QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(movie.wishes().tint, reduce::Tint::kNone);
   ASSERT_TRUE(settle());

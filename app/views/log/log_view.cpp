@@ -49,10 +49,10 @@ QString frame_line(const log::FrameEntry& frame, const QTimeZone& zone) {
 }
 
 QString clip_line(const log::ClipEntry& clip, const QTimeZone& zone) {
-  QStringList words{
-      clock_at(clip.begun, zone, true),
-      QObject::tr("clip of %1 s").arg(number(clip.seconds, clip.seconds < 10 ? 1 : 0)),
-      QObject::tr("%n frame(s)", nullptr, clip.frames)};
+  QStringList words{clock_at(clip.begun, zone, true),
+                    (clip.movie ? QObject::tr("movie of %1 s") : QObject::tr("clip of %1 s"))
+                        .arg(number(clip.seconds, clip.seconds < 10 ? 1 : 0)),
+                    QObject::tr("%n frame(s)", nullptr, clip.frames)};
   if (clip.exposure_ms) {
     words << exposure_text(*clip.exposure_ms);
   }

@@ -42,8 +42,8 @@ std::optional<std::int64_t> session_like(SQLite::Database& database, const Sessi
 void insert_clip(SQLite::Database& database, std::int64_t session, const ClipEntry& clip) {
   SQLite::Statement insert(database,
                            "INSERT INTO clip (session, begun_ms, file, seconds, frames, lost, "
-                           "exposure_ms, sun_altitude_deg, r0_cm, series) "
-                           "VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)");
+                           "exposure_ms, sun_altitude_deg, r0_cm, series, movie) "
+                           "VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)");
   insert.bind(1, session);
   insert.bind(2, clip.begun.unix_ms);
   insert.bind(3, clip.file);
@@ -54,6 +54,7 @@ void insert_clip(SQLite::Database& database, std::int64_t session, const ClipEnt
   bind_optional(insert, 8, clip.sun_altitude_deg);
   bind_optional(insert, 9, clip.r0_cm);
   insert.bind(10, clip.series);
+  insert.bind(11, clip.movie ? 1 : 0);
   insert.exec();
 }
 
@@ -62,7 +63,7 @@ void insert_clip(SQLite::Database& database, std::int64_t session, const ClipEnt
 std::vector<ClipEntry> load_clips(SQLite::Database& database, std::int64_t session) {
   SQLite::Statement query(database,
                           "SELECT id, begun_ms, file, seconds, frames, lost, exposure_ms, "
-                          "sun_altitude_deg, r0_cm, series FROM clip WHERE session = ? "
+                          "sun_altitude_deg, r0_cm, series, movie FROM clip WHERE session = ? "
                           "ORDER BY begun_ms, id");
   query.bind(1, session);
   std::vector<ClipEntry> clips;
@@ -76,7 +77,8 @@ std::vector<ClipEntry> load_clips(SQLite::Database& database, std::int64_t sessi
                      optional_real(query.getColumn(6)),
                      optional_real(query.getColumn(7)),
                      optional_real(query.getColumn(8)),
-                     query.getColumn(9).getString()});
+                     query.getColumn(9).getString(),
+                     query.getColumn(10).getInt() != 0});
   }
   return clips;
 }
@@ -85,7 +87,12 @@ Result<std::int64_t> LogBook::file_clip(const SessionStart& start, const ClipEnt
   try {
     SQLite::Transaction transaction(store_->database, SQLite::TransactionBehavior::IMMEDIATE);
     if (const auto filed = session_of(store_->database, clip.file)) {
-      return *filed;
+      if (!clip.movie) {
+        return *filed;
+      }
+      SQLite::Statement drop(store_->database, "DELETE FROM clip WHERE file = ?");
+      drop.bind(1, clip.file);
+      drop.exec();
     }
     const auto like = session_like(store_->database, start, clip.begun);
     const std::int64_t session = like ? *like : insert_session(store_->database, start);

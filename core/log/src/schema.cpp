@@ -118,6 +118,10 @@ const std::vector<std::string>& schema_steps() {
       r0_cm REAL,
       series TEXT NOT NULL DEFAULT '');
     CREATE INDEX clip_session ON clip (session);
+  )sql",
+                                               // Movies that were made.
+                                               R"sql(
+    ALTER TABLE clip ADD COLUMN movie INTEGER NOT NULL DEFAULT 0;
   )sql"};
   return kSteps;
 }

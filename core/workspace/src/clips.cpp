@@ -59,13 +59,6 @@ log::SessionStart start_by(const Json& facts, log::SessionStart start) {
   return start;
 }
 
-/// As the log names it.
-std::string name_of(const std::filesystem::path& file, const std::filesystem::path& data) {
-  const auto whole = std::filesystem::absolute(file).lexically_normal();
-  const auto below = whole.lexically_relative(std::filesystem::absolute(data).lexically_normal());
-  return below.empty() || *below.begin() == ".." ? whole.string() : below.string();
-}
-
 double duration_of(const frames::ClipFacts& clip) {
   if (!clip.seconds.empty()) {
     return clip.seconds.back();
@@ -74,6 +67,12 @@ double duration_of(const frames::ClipFacts& clip) {
 }
 
 }  // namespace
+
+std::string name_in_log(const std::filesystem::path& file, const std::filesystem::path& data) {
+  const auto whole = std::filesystem::absolute(file).lexically_normal();
+  const auto below = whole.lexically_relative(std::filesystem::absolute(data).lexically_normal());
+  return below.empty() || *below.begin() == ".." ? whole.string() : below.string();
+}
 
 std::filesystem::path clips_folder(const std::filesystem::path& data) { return data / "clips"; }
 
@@ -90,7 +89,7 @@ Result<ClipOnDisk> clip_on_disk(const std::filesystem::path& file,
   log::ClipEntry& entry = found.entry;
   entry.begun = clip.info.time.value_or(usual.started);
   found.start.started = entry.begun;
-  entry.file = name_of(file, data);
+  entry.file = name_in_log(file, data);
   entry.seconds = duration_of(clip);
   entry.frames = clip.frames;
   const double lost =
@@ -125,7 +124,7 @@ Result<int> file_stray_clips(log::LogBook& log, const std::filesystem::path& dat
   for (auto at = std::filesystem::recursive_directory_iterator(clips_folder(data), status);
        !status && at != std::filesystem::recursive_directory_iterator(); at.increment(status)) {
     const std::filesystem::path& file = at->path();
-    if (file.extension() == ".fits" && !known.contains(name_of(file, data))) {
+    if (file.extension() == ".fits" && !known.contains(name_in_log(file, data))) {
       strays.push_back(file);
     }
   }

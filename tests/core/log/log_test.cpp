@@ -167,6 +167,23 @@ TEST(LogBook, FilesClipsWithTheSessionThatTheyAreOf) {
   EXPECT_EQ(first.last_frame, test::morning() + sky::hours(1.0));
 }
 
+TEST(LogBook, AMovieThatIsWrittenAnewTakesItsOwnPlace) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  ClipEntry movie{0, test::morning(), "/home/me/week.mkv", 6.5, 78, 0};
+  movie.movie = true;
+  const auto session = book.file_clip(morning_start(), movie).value();
+  ASSERT_TRUE(book.file_clip(morning_start(), morning_clip(5.0)));
+  movie.frames = 156;
+  movie.seconds = 13.0;
+  EXPECT_EQ(book.file_clip(morning_start(), movie).value(), session);
+  const Session back = book.session(session).value();
+  ASSERT_EQ(back.clips.size(), 2U);
+  movie.id = back.clips[0].id;
+  EXPECT_EQ(back.clips[0], movie);
+  EXPECT_FALSE(back.clips[1].movie);
+}
+
 TEST(LogBook, KeepsWhatAClipDoesNotTell) {
   const TempFolder folder;
   LogBook book = LogBook::open(folder / "log.sqlite").value();

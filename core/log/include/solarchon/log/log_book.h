@@ -40,11 +40,11 @@ struct FrameEntry {
   std::optional<measure::DiscMeasurement> measurement;
 };
 
-/// A clip that was recorded.
+/// A clip that was recorded, or a movie that was made of pictures.
 struct ClipEntry {
   std::int64_t id = 0;
-  sky::UtcTime begun;
-  std::string file;  ///< below the data folder, or with its whole path where it lies elsewhere
+  sky::UtcTime begun;  ///< of a movie: when its last picture was taken
+  std::string file;    ///< below the data folder, or with its whole path where it lies elsewhere
   double seconds = 0.0;
   int frames = 0;  ///< in it
   int lost = 0;    ///< that never got there
@@ -52,6 +52,7 @@ struct ClipEntry {
   std::optional<double> sun_altitude_deg = {};
   std::optional<double> r0_cm = {};  ///< of the air, as it was measured
   std::string series = {};           ///< that it is of; empty: none
+  bool movie = false;
   bool operator==(const ClipEntry&) const = default;
 };
 
@@ -143,8 +144,9 @@ class LogBook {
   [[nodiscard]] base::Result<std::int64_t> file_frame(std::int64_t session,
                                                       const FrameEntry& frame);
   /// Files a clip with the newest session of that site, light path and target that began within
-  /// half a day of it, or with a new one, in one commit. A file that is filed already stays as it
-  /// is. @return  the session. Errors: kUnwritable.
+  /// half a day of it, or with a new one, in one commit. A clip that is filed already stays as it
+  /// is; a movie written anew takes the older one's place. @return  the session. Errors:
+  /// kUnwritable.
   [[nodiscard]] base::Result<std::int64_t> file_clip(const SessionStart& start,
                                                      const ClipEntry& clip);
   /// The same for a frame, which may be filed twice.

@@ -11,6 +11,10 @@ namespace solarchon::workspace {
 /// Clips that the program records lie below here.
 [[nodiscard]] std::filesystem::path clips_folder(const std::filesystem::path& data);
 
+/// As the log names a file: below the data folder, or with its whole path.
+[[nodiscard]] std::string name_in_log(const std::filesystem::path& file,
+                                      const std::filesystem::path& data);
+
 /// What a clip on disk is to the log.
 struct ClipOnDisk {
   log::SessionStart start;
