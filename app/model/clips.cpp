@@ -20,6 +20,12 @@ log::SessionStart Clips::usual() const {
   return workspace::session_start(document_.workspace(), document_.moment());
 }
 
+log::SessionStart Clips::usual_at(sky::UtcTime time) const {
+  log::SessionStart start = usual();
+  start.started = time;
+  return start;
+}
+
 void Clips::file(const std::filesystem::path& clip) {
   queue_.ask(
       this,
@@ -31,14 +37,19 @@ void Clips::file(const std::filesystem::path& clip) {
 
 void Clips::file(const log::ClipEntry& movie) {
   queue_.ask(
-      this, [movie, usual = usual()](log::LogBook& book) { return book.file_clip(usual, movie); },
+      this,
+      [movie, usual = usual_at(movie.begun)](log::LogBook& book) {
+        return book.file_clip(usual, movie);
+      },
       [this](const base::Result<std::int64_t>& session) { told(session); });
 }
 
 void Clips::file(const log::FrameEntry& frame) {
   queue_.ask(
       this,
-      [frame, usual = usual()](log::LogBook& book) { return book.file_frame_like(usual, frame); },
+      [frame, usual = usual_at(frame.taken)](log::LogBook& book) {
+        return book.file_frame_like(usual, frame);
+      },
       [this](const base::Result<std::int64_t>& session) { told(session); });
 }
 

@@ -32,7 +32,10 @@ class Clips : public QObject {
   void filed(std::int64_t session);  ///< a clip or picture was
 
  private:
+  /// What holds where nothing is told.
   [[nodiscard]] log::SessionStart usual() const;
+  /// The same on the day of that instant.
+  [[nodiscard]] log::SessionStart usual_at(sky::UtcTime time) const;
   void told(const base::Result<std::int64_t>& session);
 
   std::filesystem::path data_;

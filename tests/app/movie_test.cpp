@@ -273,6 +273,7 @@ TEST_F(MovieTest, FromAWeekToAMovieByKeys) {
   const log::ClipEntry filed = log.opened()->clips.front();
   EXPECT_TRUE(filed.movie);
   EXPECT_EQ(filed.begun, test::morning() + sky::days(3));
+  EXPECT_EQ(log.opened()->start.started, filed.begun);
   EXPECT_EQ(filed.frames, 18);
   EXPECT_NEAR(filed.seconds, 1.5, 1e-9);
   EXPECT_EQ(std::filesystem::path(filed.file).filename(), "week.mp4");
