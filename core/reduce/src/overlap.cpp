@@ -220,22 +220,13 @@ std::optional<Overlap> rough_overlap(const Picture& one, const Picture& other, i
     best = found;
     best_deg = turn_deg;
   };
-  // Ways to be turned, those that are likely first; farther than one that leaves no doubt none is
-  // looked for.
-  constexpr double kClear = 45.0;
-  constexpr double kFarther_deg = 1.5;
-  for (const double size_deg : {0.0, 1.2, 2.4, 3.6, 5.0, 6.5, 8.0}) {
-    if (best && best->strength > kClear && size_deg > std::abs(best_deg) + kFarther_deg) {
-      break;
+  // All ways to be turned: a limb alone fits well in many, and only detail tells which it is.
+  for (const double turn_deg :
+       {0.0, 1.2, -1.2, 2.4, -2.4, 3.6, -3.6, 5.0, -5.0, 6.5, -6.5, 8.0, -8.0}) {
+    if (task.stopped()) {
+      return std::nullopt;
     }
-    for (const double turn_deg : {size_deg, -size_deg}) {
-      if (task.stopped()) {
-        return std::nullopt;
-      }
-      if (turn_deg != 0.0 || !best) {
-        look(turn_deg);
-      }
-    }
+    look(turn_deg);
   }
   // Between those. Small detail fits at the edges only when it is turned by half a degree at most.
   for (const double step_deg : {0.6, 0.3}) {

@@ -185,7 +185,7 @@ TEST(Mosaic, PanelsOfTheSyntheticSunMeetWhereItWasDrawn) {
   plan.sun_step_s = 3600.0;
   plan.way = {{0.0, {0.0, 0.0}, 0.0},
               {1.0, {191.0, -12.0}, 0.8},
-              {2.0, {9.0, 186.0}, -1.3},
+              {2.0, {9.0, 186.0}, -4.3},
               {3.0, {184.0, 179.0}, 0.5}};
   auto stream = camera::Stream::open(plan);
   ASSERT_TRUE(stream) << stream.error().field;
