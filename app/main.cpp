@@ -81,7 +81,7 @@ struct Folder {
 /// The data folder for this process alone, what killed writers left in it swept out. A second start
 /// brings the first one's window forward, or says who holds the folder. A folder that cannot be
 /// written is held by nobody and only looked at.
-Folder take_folder(const std::filesystem::path& data) {
+Folder take_folder(const std::filesystem::path& data, const QString& file) {
   auto held = solarchon::base::FolderLock::take(data);
   if (held) {
     solarchon::workspace::sweep_data_folder(data);
@@ -90,7 +90,7 @@ Folder take_folder(const std::filesystem::path& data) {
   if (!solarchon::base::FolderLock::held(data)) {
     return {};
   }
-  if (Doorbell::ring(data)) {
+  if (Doorbell::ring(data, file)) {
     std::fprintf(stderr, "solarchon: its window is open already, and was brought forward\n");
     return {{}, 0};
   }
@@ -117,10 +117,11 @@ int main(int argc, char** argv) {
   QApplication::setApplicationName(QStringLiteral("solarchon"));
   QApplication::setApplicationVersion(QStringLiteral(SOLARCHON_VERSION));
   QApplication::setDesktopFileName(QStringLiteral("solarchon"));
-  // Pictures need no display.
+  // Pictures and help need no display.
   for (int i = 1; i < argc; ++i) {
     const QByteArray argument(argv[i]);
-    if ((argument.startsWith("--screenshot") || argument.startsWith("--tour")) &&
+    if ((argument.startsWith("--screenshot") || argument.startsWith("--tour") ||
+         argument == "--help" || argument == "-h" || argument == "--version") &&
         qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) {
       qputenv("QT_QPA_PLATFORM", "offscreen");
     }
@@ -144,7 +145,7 @@ int main(int argc, char** argv) {
       options->data += "-demo";
     }
   }
-  const Folder folder = take_folder(options->data);
+  const Folder folder = take_folder(options->data, options->file);
   if (folder.leave) {
     return *folder.leave;
   }
@@ -163,7 +164,12 @@ int main(int argc, char** argv) {
   std::optional<Doorbell> doorbell;
   if (folder.lock) {
     doorbell.emplace(options->data);
-    QObject::connect(&*doorbell, &Doorbell::rung, &window, &Window::come_forward);
+    QObject::connect(&*doorbell, &Doorbell::rung, &window, [&window](const QString& file) {
+      window.come_forward();
+      if (!file.isEmpty()) {
+        window.open_file(file);
+      }
+    });
   }
   const EndSignals end_signals;
   QObject::connect(&end_signals, &EndSignals::asked, &window, &Window::close);

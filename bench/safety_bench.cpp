@@ -5,6 +5,7 @@
 #include <cstdlib>
 #include <iostream>
 
+#include "solarchon/base/json.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/safety/harm_bound.h"
 #include "tests/support/risky_rig.h"

@@ -5,6 +5,7 @@
 #include "solarchon/align/find.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/sky/day.h"

@@ -4,7 +4,7 @@
 #include <CLI/CLI.hpp>
 #include <functional>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
 #include "solarchon/base/result.h"
 
 namespace solarchon::cli {

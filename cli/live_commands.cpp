@@ -5,6 +5,7 @@
 #include <thread>
 
 #include "cli/match_commands.h"
+#include "solarchon/base/json.h"
 #include "solarchon/capture/recorder.h"
 #include "solarchon/capture/watch.h"
 #include "solarchon/live/grade.h"

@@ -4,6 +4,7 @@
 #include <filesystem>
 #include <functional>
 
+#include "solarchon/base/json.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/workspace/reports.h"

@@ -3,6 +3,7 @@
 
 #include <cmath>
 
+#include "solarchon/base/json.h"
 #include "solarchon/light/exposure_plan.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/match/clip.h"
@@ -37,13 +38,13 @@ namespace {
 constexpr base::Range kCloudRange{0.0, 15.0};
 
 /// A light path at a place and an instant.
-struct Stand {
+struct Choices {
   workspace::Workspace workspace;
   workspace::Answers answers;
   advise::Situation situation;
 };
 
-Result<Stand> stand(const MatchOptions& options) {
+Result<Choices> chosen(const MatchOptions& options) {
   const auto rig = optics::read_rig(options.rig);
   if (!rig) {
     return tl::make_unexpected(rig.error());
@@ -67,27 +68,27 @@ Result<Stand> stand(const MatchOptions& options) {
   if (!target) {
     return tl::make_unexpected(target.error());
   }
-  Stand stand;
-  stand.workspace.site = *site;
-  stand.workspace.rig = options.iso || options.gain_db ? *set : *rig;
-  stand.workspace.target = *target;
-  stand.workspace.conditions.seeing_arcsec = *seeing;
-  stand.workspace.conditions.target_level = *level;
-  stand.workspace.conditions.pressure_hpa = at->observer.weather.pressure_hpa;
-  stand.workspace.conditions.temperature_c = at->observer.weather.temperature_c;
+  Choices choices;
+  choices.workspace.site = *site;
+  choices.workspace.rig = options.iso || options.gain_db ? *set : *rig;
+  choices.workspace.target = *target;
+  choices.workspace.conditions.seeing_arcsec = *seeing;
+  choices.workspace.conditions.target_level = *level;
+  choices.workspace.conditions.pressure_hpa = at->observer.weather.pressure_hpa;
+  choices.workspace.conditions.temperature_c = at->observer.weather.temperature_c;
   const sky::GeocentricSun sun = sky::geocentric_sun(at->time, options.place.dut1_s);
-  stand.answers = workspace::answer(stand.workspace, at->time, sun);
-  stand.situation = workspace::situation_of(stand.workspace, at->time, sun.semidiameter_arcsec(),
-                                            stand.answers.local.airmass);
-  stand.situation.light.cloud_stops = *cloud;
-  if (!stand.answers.local.airmass) {
+  choices.answers = workspace::answer(choices.workspace, at->time, sun);
+  choices.situation = workspace::situation_of(
+      choices.workspace, at->time, sun.semidiameter_arcsec(), choices.answers.local.airmass);
+  choices.situation.light.cloud_stops = *cloud;
+  if (!choices.answers.local.airmass) {
     return base::fail(base::ErrorCode::kOutOfRange, "time", options.place.time,
                       base::wants("sun-above-the-horizon"));
   }
-  if (!stand.answers.train.sampling_arcsec_px) {
+  if (!choices.answers.train.sampling_arcsec_px) {
     return base::fail(base::ErrorCode::kMissing, "rig", {}, base::wants("telescope-and-camera"));
   }
-  return stand;
+  return choices;
 }
 
 Json limit_word(light::ShutterLimit limit) {
@@ -120,7 +121,7 @@ Result<light::Correction> learned(const MatchOptions& options, const std::string
 }
 
 Result<Json> expose(const MatchOptions& options) {
-  return stand(options).and_then([&](Stand at) -> Result<Json> {
+  return chosen(options).and_then([&](Choices at) -> Result<Json> {
     const auto correction = learned(options, at.workspace.rig.name);
     if (!correction) {
       return tl::make_unexpected(correction.error());
@@ -174,7 +175,7 @@ Json setting_report(const match::Setting& setting) {
 }
 
 Result<Json> matched(const MatchOptions& options) {
-  return stand(options).and_then([&](const Stand& at) -> Result<Json> {
+  return chosen(options).and_then([&](const Choices& at) -> Result<Json> {
     std::vector<optics::Element> lenses;
     if (options.kit.empty()) {
       const auto& catalogue = optics::shipped_catalogue();

@@ -3,6 +3,7 @@
 
 #include <chrono>
 
+#include "solarchon/base/json.h"
 #include "solarchon/devices/mount_client.h"
 #include "solarchon/sky/sun.h"
 

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <filesystem>
 
+#include "solarchon/base/json.h"
 #include "solarchon/reduce/animation.h"
 #include "solarchon/reduce/recipe.h"
 

@@ -6,6 +6,7 @@
 #include <filesystem>
 
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/plan/calendar.h"
 #include "solarchon/plan/runbook.h"

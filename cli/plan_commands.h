@@ -7,7 +7,6 @@
 
 #include "cli/command.h"
 #include "cli/place.h"
-#include "solarchon/base/json.h"
 #include "solarchon/base/result.h"
 #include "solarchon/sky/horizon.h"
 

@@ -7,6 +7,7 @@
 #include <utility>
 
 #include "solarchon/align/track.h"
+#include "solarchon/base/json.h"
 #include "solarchon/camera/stream.h"
 #include "solarchon/frames/clip.h"
 #include "solarchon/frames/frame.h"

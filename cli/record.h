@@ -4,7 +4,7 @@
 #include <string>
 #include <vector>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
 #include "solarchon/base/result.h"
 #include "solarchon/camera/simulate.h"
 #include "solarchon/sky/site.h"

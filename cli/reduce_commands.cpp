@@ -2,6 +2,7 @@
 #include "cli/reduce_commands.h"
 
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 #include "solarchon/live/sharpness.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/reduce/disc_size.h"

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/spoken_reports.h"
 
+#include "solarchon/base/json.h"
 #include "solarchon/optics/connection.h"
 #include "solarchon/words/advise.h"
 #include "solarchon/words/errors.h"

@@ -5,7 +5,7 @@
 #include <vector>
 
 #include "solarchon/advise/advise.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
 #include "solarchon/base/table.h"
 #include "solarchon/light/exposure.h"
 #include "solarchon/optics/train.h"

@@ -4,6 +4,8 @@
 #include <charconv>
 #include <cmath>
 
+#include "solarchon/base/json.h"
+
 namespace solarchon::cli {
 
 using base::Json;

@@ -4,7 +4,7 @@
 #include <CLI/CLI.hpp>
 #include <string>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
 
 namespace solarchon::cli {
 

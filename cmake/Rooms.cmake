@@ -20,6 +20,9 @@ function(solarchon_room name)
   list(TRANSFORM used_targets PREPEND solarchon::)
   target_link_libraries(solarchon_${name}
     PUBLIC ${used_targets} ${ARG_PUBLIC_LINKS} PRIVATE solarchon_options ${ARG_LINKS})
+  solarchon_fast(solarchon_${name})
+  solarchon_instrument(solarchon_${name} ${ARG_UNPARSED_ARGUMENTS})
+  solarchon_use_headers(solarchon_${name} core)
 
   file(GLOB_RECURSE headers CONFIGURE_DEPENDS ${CMAKE_CURRENT_SOURCE_DIR}/*.h)
   string(REPLACE ";" "," uses "${ARG_USES}")
@@ -38,6 +41,7 @@ endfunction()
 # solarchon_rooms(first second ...): the rooms from top to bottom; adds core/ROOM for each.
 function(solarchon_rooms)
   set_property(GLOBAL PROPERTY SOLARCHON_ROOMS ${ARGN})
+  solarchon_headers(core FAST INSTRUMENTED HEADERS ${SOLARCHON_STANDARD_HEADERS})
   foreach(room IN LISTS ARGN)
     add_subdirectory(core/${room})
   endforeach()

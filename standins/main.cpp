@@ -6,6 +6,7 @@
 #include <iostream>
 #include <iterator>
 
+#include "solarchon/base/json.h"
 #include "solarchon/base/random.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/sky/sun.h"

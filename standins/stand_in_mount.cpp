@@ -7,6 +7,7 @@
 #include "solarchon/align/find.h"
 #include "solarchon/align/mount_axis.h"
 #include "solarchon/base/angle.h"
+#include "solarchon/base/json.h"
 #include "solarchon/base/random.h"
 #include "solarchon/sky/sun.h"
 
@@ -139,7 +140,7 @@ void StandInMount::hold(const char* by) {
   tracking_ = Tracking::kOff;
   rate_ = {};
   duty_ = Duty::kHeld;
-  events_.push_back({"mount.held", {{"by", by}}});
+  events_.push_back({"mount.held", base::Json{{"by", by}}});
 }
 
 void StandInMount::follow(double seconds) {
@@ -256,7 +257,7 @@ Answer StandInMount::refuse(const devices::Request& request, const char* reason)
 }
 
 Answer StandInMount::set_target(const devices::Request& request, bool synchronise) {
-  base::ObjectReader reader(request.params, "params");
+  base::ObjectReader reader(request.params.get(), "params");
   const double right_ascension_deg = reader.number("right_ascension_deg", kTurn);
   const double declination_deg = reader.number("declination_deg", kUpright);
   if (reader.error()) {
@@ -282,7 +283,7 @@ Answer StandInMount::set_target(const devices::Request& request, bool synchronis
 }
 
 Answer StandInMount::set_tracking(const devices::Request& request) {
-  base::ObjectReader reader(request.params, "params");
+  base::ObjectReader reader(request.params.get(), "params");
   const Tracking wanted = reader.choice("rate", devices::kTrackingWords);
   if (reader.error()) {
     return {request.id, {}, Fault::kBadParams, reader.error()->field};
@@ -295,7 +296,7 @@ Answer StandInMount::set_tracking(const devices::Request& request) {
 }
 
 Answer StandInMount::set_moving(const devices::Request& request) {
-  base::ObjectReader reader(request.params, "params");
+  base::ObjectReader reader(request.params.get(), "params");
   const Axes wanted{reader.number("first_deg_s", devices::kMoveRange),
                     reader.number("second_deg_s", devices::kMoveRange)};
   if (reader.error()) {
@@ -329,7 +330,7 @@ Answer StandInMount::turn_knobs(const devices::Request& request) {
   if (!to_pole()) {
     return refuse(request, "no-knobs");
   }
-  base::ObjectReader reader(request.params, "params");
+  base::ObjectReader reader(request.params.get(), "params");
   const align::PoleError by{reader.number("altitude_deg", kKnobRange),
                             reader.number("azimuth_deg", kKnobRange)};
   if (reader.error()) {
@@ -355,14 +356,15 @@ Answer StandInMount::answer(const devices::Request& request) {
     } else if (build_.kind != Kind::kTracker) {
       can.push_back("mount.go");
     }
-    return {request.id,
-            {{"protocol", devices::kProtocol},
-             {"name", "Stand-in mount, " + std::string(kKindWords.of(build_.kind))},
-             {"axes", devices::kMountAxesWords.of(to_pole() ? devices::MountAxes::kPole
-                                                            : devices::MountAxes::kZenith)},
-             {"can", can}},
-            {},
-            {}};
+    return {
+        request.id,
+        base::Json{{"protocol", devices::kProtocol},
+                   {"name", "Stand-in mount, " + std::string(kKindWords.of(build_.kind))},
+                   {"axes", devices::kMountAxesWords.of(to_pole() ? devices::MountAxes::kPole
+                                                                  : devices::MountAxes::kZenith)},
+                   {"can", can}},
+        {},
+        {}};
   }
   if (method == "mount.state") {
     return {request.id, devices::to_json(state()), {}, {}};

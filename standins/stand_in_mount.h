@@ -8,7 +8,6 @@
 
 #include "solarchon/align/drift.h"
 #include "solarchon/base/enum_words.h"
-#include "solarchon/base/json.h"
 #include "solarchon/devices/messages.h"
 #include "solarchon/devices/mount_state.h"
 #include "solarchon/sky/site.h"

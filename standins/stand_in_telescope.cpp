@@ -165,13 +165,13 @@ Answer StandInTelescope::hello(const Request& request) const {
       name += ", its heater quicker than real ones";
     }
   }
-  return {request.id, {{"protocol", devices::kProtocol}, {"name", name}, {"can", can}}, {}, {}};
+  return {request.id, Json{{"protocol", devices::kProtocol}, {"name", name}, {"can", can}}, {}, {}};
 }
 
 Answer StandInTelescope::answer(const Request& request) {
   const std::string& method = request.method;
   Answer done{request.id, Json::object(), {}, {}};
-  base::ObjectReader reader(request.params, "params");
+  base::ObjectReader reader(request.params.get(), "params");
   const auto bad = [&] { return Answer{request.id, {}, Fault::kBadParams, reader.error()->field}; };
   if (method == "hello") {
     return hello(request);
@@ -195,7 +195,7 @@ Answer StandInTelescope::answer(const Request& request) {
     return done;
   }
   if (method == "camera.region") {
-    const auto region = devices::region_from_json(request.params, "params");
+    const auto region = devices::region_from_json(request.params.get(), "params");
     if (!region) {
       return {request.id, {}, Fault::kBadParams, region.error().field};
     }

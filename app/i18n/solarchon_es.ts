@@ -906,6 +906,10 @@
         <source>movie of %1 s</source>
         <translation>película de %1 s</translation>
     </message>
+    <message>
+        <source>A light path, site, forecast, picture or clip to open.</source>
+        <translation>Un camino óptico, un sitio, un pronóstico, una imagen o un clip que abrir.</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>

@@ -10,6 +10,7 @@
 
 #include "app/model/phrases.h"
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 #include "solarchon/optics/same_light.h"
 #include "solarchon/workspace/clips.h"
 #include "solarchon/workspace/live.h"
@@ -144,7 +145,7 @@ void LiveCamera::play(const QString& clip) {
   knows_path_ = false;
   opening_arcsec_.reset();
   focus_depth_um_ = 0.0;
-  facts_ = {{"source", clip.toStdString()}};
+  facts_ = base::Json{{"source", clip.toStdString()}};
   open([clip, space = document_.workspace(),
         answers = document_.answers()](const base::Task&) -> base::Result<Opened> {
     auto source = capture::open_clip_source(clip.toStdString(), capture::Pace::kOfTheClock);
@@ -506,8 +507,8 @@ void LiveCamera::run_series(capture::SeriesPlan plan) {
   }
   plan.folder = stem->parent_path();
   plan.stem = stem->filename().string();
-  base::Json facts = facts_;
-  facts.update(plan.sidecar);
+  base::Json facts = facts_.get();
+  facts.update(plan.sidecar.get());
   plan.sidecar = std::move(facts);
   if (plan.hold && cross_) {
     plan.hold->x_px = cross_->x() - region_.left_px;

@@ -172,7 +172,7 @@ class LiveCamera : public QObject {
   std::optional<sky::PictureOrientation> solar_;
   std::optional<sky::PictureOrientation> celestial_;
   std::optional<double> exposure_ms_;
-  base::Json facts_;
+  base::JsonValue facts_;
   double focus_depth_um_ = 0.0;
   std::optional<double> opening_arcsec_;
   std::optional<QPointF> cross_;

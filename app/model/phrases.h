@@ -7,16 +7,29 @@
 #include <string_view>
 #include <vector>
 
-#include "solarchon/base/table.h"
-#include "solarchon/optics/rig.h"
-#include "solarchon/safety/safety.h"
+#include "solarchon/base/result.h"
 #include "solarchon/sky/time.h"
-#include "solarchon/words/voice.h"
-#include "solarchon/workspace/answers.h"
+
+namespace solarchon::base {
+struct RefusedLine;
+}
+namespace solarchon::match {
+enum class Target;
+}
+namespace solarchon::safety {
+struct Finding;
+enum class Severity;
+}  // namespace solarchon::safety
+namespace solarchon::words {
+class Voice;
+}
 
 namespace solarchon::app {
 
 // Numbers, times and names as people read them, in the user's locale, with a true minus sign.
+
+/// Of one: what shares are shown in.
+inline constexpr double kPercent = 100.0;
 
 [[nodiscard]] QString number(double value, int decimals);
 /// `7h 41m 12s` of an angle, and `+21° 28′ 10″`; as hand controllers show them.
@@ -47,7 +60,7 @@ namespace solarchon::app {
 /// `line 3: …; line 7: …`, the first few of the lines that were not taken.
 [[nodiscard]] QString refused_words(const std::vector<base::RefusedLine>& refused);
 
-[[nodiscard]] QString name_of(workspace::Target target);
+[[nodiscard]] QString name_of(match::Target target);
 [[nodiscard]] QString name_of(safety::Severity severity);
 /// A name, or another text of the core or of words/, which is UTF-8.
 [[nodiscard]] QString text(std::string_view utf8);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/model/played_telescope.h"
 
+#include "solarchon/base/json.h"
 #include "solarchon/optics/same_light.h"
 
 namespace solarchon::app {

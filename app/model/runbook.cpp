@@ -8,6 +8,7 @@
 
 #include "app/model/phrases.h"
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 
 namespace solarchon::app {
 

@@ -43,7 +43,7 @@ void SeriesDesk::begin(const workspace::SeriesOrder& order, const QString& name)
     return;
   }
   if (!name.isEmpty()) {
-    plan->sidecar["run"] = name.toStdString();
+    plan->sidecar.edit()["run"] = name.toStdString();
   }
   camera_.run_series(*std::move(plan));
 }

@@ -6,7 +6,7 @@
 #include <QWidget>
 #include <optional>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 
 namespace solarchon::app {
 

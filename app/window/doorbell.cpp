@@ -3,12 +3,14 @@
 
 #include <QCryptographicHash>
 #include <QLocalSocket>
+#include <QUrl>
 
 namespace solarchon::app {
 
 namespace {
 
 constexpr int kAnswerMs = 1000;
+constexpr qint64 kMostBytes = 65536;
 
 /// One name a folder, whatever path leads to it.
 QString name_of(const std::filesystem::path& data) {
@@ -26,9 +28,8 @@ Doorbell::Doorbell(const std::filesystem::path& data, QObject* parent) : QObject
   connect(&server_, &QLocalServer::newConnection, this, [this] {
     while (QLocalSocket* guest = server_.nextPendingConnection()) {
       connect(guest, &QLocalSocket::disconnected, guest, &QObject::deleteLater);
-      guest->write("here\n");
-      guest->disconnectFromServer();
-      emit rung();
+      connect(guest, &QLocalSocket::readyRead, this, [this, guest] { listen_to(*guest); });
+      listen_to(*guest);
     }
   });
   // The folder is ours: a name that is left over belongs to somebody who is gone.
@@ -36,11 +37,25 @@ Doorbell::Doorbell(const std::filesystem::path& data, QObject* parent) : QObject
   server_.listen(name_of(data));
 }
 
-bool Doorbell::ring(const std::filesystem::path& data) {
+void Doorbell::listen_to(QLocalSocket& guest) {
+  if (guest.canReadLine()) {
+    // One line, so that no name of a file can be taken for two.
+    emit rung(QUrl::fromPercentEncoding(guest.readLine().trimmed()));
+    guest.write("here\n");
+    guest.disconnectFromServer();
+  } else if (guest.bytesAvailable() > kMostBytes) {
+    guest.abort();
+  }
+}
+
+bool Doorbell::ring(const std::filesystem::path& data, const QString& file) {
   QLocalSocket socket;
   socket.connectToServer(name_of(data));
-  return socket.waitForConnected(kAnswerMs) && socket.waitForReadyRead(kAnswerMs) &&
-         socket.readAll().startsWith("here");
+  if (!socket.waitForConnected(kAnswerMs)) {
+    return false;
+  }
+  socket.write(QUrl::toPercentEncoding(file) + '\n');
+  return socket.waitForReadyRead(kAnswerMs) && socket.readAll().startsWith("here");
 }
 
 }  // namespace solarchon::app

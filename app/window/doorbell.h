@@ -5,6 +5,8 @@
 #include <QObject>
 #include <filesystem>
 
+class QLocalSocket;
+
 namespace solarchon::app {
 
 /// Lets a second start on the same data folder bring the first one's window forward.
@@ -17,13 +19,17 @@ class Doorbell : public QObject {
   explicit Doorbell(const std::filesystem::path& data, QObject* parent = nullptr);
 
   /// Rings at whoever listens for this folder.
+  /// @param file  to be opened there, whole path; empty for none
   /// @return  true when somebody answered within a second
-  [[nodiscard]] static bool ring(const std::filesystem::path& data);
+  [[nodiscard]] static bool ring(const std::filesystem::path& data, const QString& file = {});
 
  signals:
-  void rung();
+  /// @param file  to be opened; empty for none
+  void rung(const QString& file);
 
  private:
+  void listen_to(QLocalSocket& guest);
+
   QLocalServer server_;
 };
 

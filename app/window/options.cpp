@@ -2,6 +2,7 @@
 #include "app/window/options.h"
 
 #include <QCommandLineParser>
+#include <QFileInfo>
 #include <QRegularExpression>
 
 #include "app/shell/language.h"
@@ -16,6 +17,8 @@ namespace {
 
 void describe(QCommandLineParser& parser) {
   parser.setApplicationDescription(QObject::tr("Plan, expose, measure and log images of the Sun."));
+  parser.addPositionalArgument(
+      "file", QObject::tr("A light path, site, forecast, picture or clip to open."), "[file]");
   const QString folder = QObject::tr("folder");
   const QString name = QObject::tr("name");
   parser.addOptions({
@@ -42,7 +45,7 @@ void describe(QCommandLineParser& parser) {
 base::Result<Options> read_options(const QStringList& arguments) {
   QCommandLineParser parser;
   describe(parser);
-  if (!parser.parse(arguments) || !parser.positionalArguments().isEmpty()) {
+  if (!parser.parse(arguments) || parser.positionalArguments().size() > 1) {
     return fail(ErrorCode::kUnknownValue, "option",
                 parser.unknownOptionNames().isEmpty()
                     ? parser.errorText().toStdString() +
@@ -51,6 +54,13 @@ base::Result<Options> read_options(const QStringList& arguments) {
                 base::wants("listed-options"));
   }
   Options options;
+  if (!parser.positionalArguments().isEmpty()) {
+    const QFileInfo file(parser.positionalArguments().front());
+    if (!file.isFile()) {
+      return fail(ErrorCode::kNotFound, "file", file.filePath().toStdString());
+    }
+    options.file = file.absoluteFilePath();
+  }
   options.help = parser.isSet("help");
   options.version = parser.isSet("version");
   options.ring = parser.isSet("ring");

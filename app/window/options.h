@@ -17,6 +17,7 @@ namespace solarchon::app {
 struct Options {
   bool demo = false;
   std::filesystem::path data;  ///< empty: the user's own folder
+  QString file;                ///< to be opened, whole path; empty: what was shown last
   QString language;            ///< of languages(); empty: as it was chosen, or the system's
   QString view;                ///< empty: where the last session ended
   QString screenshot;          ///< file to write, then leave

@@ -58,7 +58,8 @@ Window::Window(const Options& options, QWidget* parent)
       settings_(std::make_unique<QSettings>(
           QString::fromStdString((options.data / "settings.ini").string()), QSettings::IniFormat)),
       keep_state_(options.screenshot.isEmpty() && options.tour.isEmpty()),
-      demo_(options.demo) {
+      demo_(options.demo),
+      file_(options.file) {
   setWindowTitle(QStringLiteral("Solarchon"));
   speak(options.language.isEmpty() ? settings_->value("language").toString() : options.language);
   setAcceptDrops(true);
@@ -127,11 +128,18 @@ void Window::begin_with_log() {
   begun_ = true;
   if (demo_ && log_->readable() && !workspace::demo_is_whole(log_->sessions())) {
     // Then the log is read again, and has a latest frame.
-    connect(log_.get(), &Log::sessionsChanged, this, &Window::show_latest_frame,
-            Qt::SingleShotConnection);
+    connect(log_.get(), &Log::sessionsChanged, this, &Window::show_first, Qt::SingleShotConnection);
     frame_->fill_with_demo();
   } else {
+    show_first();
+  }
+}
+
+void Window::show_first() {
+  if (file_.isEmpty()) {
     show_latest_frame();
+  } else {
+    open_file(file_);
   }
 }
 
@@ -440,8 +448,9 @@ void Window::open_rig() {
 }
 
 void Window::save_rig() {
-  const QString file = QFileDialog::getSaveFileName(
-      this, tr("Save the light path"), QStringLiteral("rig.json"), tr("Light paths (*.json)"));
+  const QString file = QFileDialog::getSaveFileName(this, tr("Save the light path"),
+                                                    QStringLiteral("light-path.rig.json"),
+                                                    tr("Light paths (*.json)"));
   if (file.isEmpty()) {
     return;
   }

@@ -89,6 +89,8 @@ class Window : public QMainWindow {
   void show_timers();
   void follow();
   void show_view(const QString& id);
+  /// The file that the command line named, else the last frame of the log.
+  void show_first();
   void open_rig();
   void save_rig();
   void show_latest_frame();
@@ -121,6 +123,7 @@ class Window : public QMainWindow {
   std::unique_ptr<Alarms> alarms_;
   bool keep_state_;
   bool demo_;
+  QString file_;        ///< that the command line named
   bool begun_ = false;  ///< the log was read once
   bool warned_of_notes_ = false;
   ContextStrip* strip_ = nullptr;

@@ -17,6 +17,7 @@
 #include "app/views/capture/run_plot.h"
 #include "app/views/capture/series_belt.h"
 #include "app/views/capture/source_box.h"
+#include "solarchon/base/json.h"
 #include "solarchon/devices/local_socket.h"
 #include "solarchon/frames/clip.h"
 #include "solarchon/frames/clip_reader.h"

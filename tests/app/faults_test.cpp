@@ -23,6 +23,7 @@
 #include "app/views/light_path/section.h"
 #include "app/window/doorbell.h"
 #include "solarchon/base/folder_lock.h"
+#include "solarchon/optics/rig_file.h"
 #include "tests/app/app_support.h"
 
 namespace solarchon::app {
@@ -223,6 +224,46 @@ TEST_F(FaultsTest, ASecondStartBringsTheFirstWindowForward) {
   EXPECT_TRUE(second.readAllStandardError().contains("brought forward"));
   EXPECT_EQ(rings, 1);
   EXPECT_FALSE(window->isMinimized());
+}
+
+TEST_F(FaultsTest, ASecondStartHandsItsFileToTheFirstWindow) {
+  open();
+  const auto held = base::FolderLock::take(folder.path());
+  ASSERT_TRUE(held);
+  optics::Rig rig = test::starter_rig();
+  rig.name = "From a file manager";
+  const auto file = folder.path() / "100 % new\nline.rig.json";
+  ASSERT_TRUE(optics::write_rig(rig, file));
+  const Doorbell bell(folder.path());
+  QStringList named;
+  QObject::connect(&bell, &Doorbell::rung, window.get(), [&](const QString& one) {
+    named << one;
+    window->open_file(one);
+  });
+  QProcess second;
+  second.start(SOLARCHON_PROGRAM, {"--data", QString::fromStdString(folder.path().string()),
+                                   QString::fromStdString(file.string())});
+  ASSERT_TRUE(test::wait_until([&] { return second.state() == QProcess::NotRunning; }));
+  EXPECT_EQ(second.exitCode(), 0);
+  ASSERT_TRUE(test::wait_until([&] { return !named.isEmpty(); }));
+  EXPECT_EQ(named, QStringList{QString::fromStdString(file.string())});
+  ASSERT_TRUE(test::wait_until(
+      [&] { return window->document().workspace().rig.name == "From a file manager"; }));
+}
+
+TEST_F(FaultsTest, TheFileThatIsNamedAtTheStartIsOpened) {
+  optics::Rig rig = test::starter_rig();
+  rig.name = "Named at the start";
+  const auto file = folder.path() / "start.rig.json";
+  ASSERT_TRUE(optics::write_rig(rig, file));
+  Options options;
+  options.data = folder.path() / "data";
+  options.file = QString::fromStdString(file.string());
+  Window started(options);
+  started.show();
+  ASSERT_TRUE(test::wait_until(
+      [&] { return started.document().workspace().rig.name == "Named at the start"; }));
+  EXPECT_EQ(started.place(), "light-path");
 }
 
 TEST(SingleWindow, SaysWhoHoldsTheFolderWhenNobodyAnswers) {

@@ -17,6 +17,7 @@
 #include "app/views/light_path/part_chooser.h"
 #include "app/views/light_path/part_sheet.h"
 #include "app/views/light_path/section.h"
+#include "solarchon/base/json.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
 #include "tests/app/app_support.h"

@@ -11,6 +11,7 @@
 
 #include "app/views/field/eyepiece_picture.h"
 #include "solarchon/base/angle.h"
+#include "solarchon/base/json.h"
 #include "tests/app/app_support.h"
 #include "tests/standins/rogue.h"
 #include "tests/standins/served.h"

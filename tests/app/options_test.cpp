@@ -5,6 +5,7 @@
 
 #include "app/model/part_words.h"
 #include "app/model/phrases.h"
+#include "solarchon/optics/rig_file.h"
 #include "tests/support/support.h"
 
 namespace solarchon::app {
@@ -33,7 +34,22 @@ TEST(ReadOptions, NamesTheBadOne) {
   EXPECT_THAT(read_options({"s", "--theme", "pink"}), FailsWith(ErrorCode::kUnknownValue, "theme"));
   EXPECT_THAT(read_options({"s", "--time", "now"}), FailsWith(ErrorCode::kMalformed, "time"));
   EXPECT_THAT(read_options({"s", "--nonsense"}), FailsWith(ErrorCode::kUnknownValue, "option"));
-  EXPECT_THAT(read_options({"s", "stray"}), FailsWith(ErrorCode::kUnknownValue, "option"));
+  EXPECT_THAT(read_options({"s", "stray"}), FailsWith(ErrorCode::kNotFound, "file"));
+  EXPECT_THAT(read_options({"s", "/", "/"}), FailsWith(ErrorCode::kUnknownValue, "option"));
+  EXPECT_THAT(read_options({"s", "/"}), FailsWith(ErrorCode::kNotFound, "file"));
+}
+
+TEST(ReadOptions, TakesOneFileByItsWholePath) {
+  const test::TempFolder folder;
+  const auto file = folder.path() / "a path, with blanks.rig.json";
+  ASSERT_TRUE(optics::write_rig(test::starter_rig(), file));
+  const auto before = std::filesystem::current_path();
+  std::filesystem::current_path(folder.path());
+  const auto options = read_options({"solarchon", "a path, with blanks.rig.json"});
+  std::filesystem::current_path(before);
+  EXPECT_EQ(std::filesystem::canonical(options.value().file.toStdString()),
+            std::filesystem::canonical(file));
+  EXPECT_TRUE(read_options({"solarchon"}).value().file.isEmpty());
 }
 
 TEST(ReadOptions, HelpNamesEveryView) {

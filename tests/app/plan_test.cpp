@@ -19,6 +19,7 @@
 #include "app/views/day/plan_out.h"
 #include "app/window/desktop_teller.h"
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 #include "solarchon/base/resources.h"
 #include "solarchon/plan/calendar.h"
 #include "tests/app/app_support.h"

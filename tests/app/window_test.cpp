@@ -13,6 +13,7 @@
 #include "app/views/light_path/part_sheet.h"
 #include "app/views/light_path/section.h"
 #include "app/views/measure/measure_view.h"
+#include "solarchon/base/json.h"
 #include "solarchon/optics/rig_file.h"
 #include "tests/app/app_support.h"
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <fstream>
 
+#include "solarchon/base/json.h"
 #include "solarchon/optics/rig_file.h"
 #include "tests/cli/cli_support.h"
 #include "tests/support/support.h"

@@ -1,5 +1,4 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include <fstream>
 
 #include "cli/cli.h"
 #include "solarchon/base/folder_lock.h"
@@ -9,6 +8,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <fstream>
 #include <sstream>
 
 #include "solarchon/base/json.h"
@@ -30,6 +30,22 @@ std::string rig_file(const TempFolder& folder, const optics::Rig& rig = test::qu
   const auto path = folder / "rig.json";
   EXPECT_TRUE(optics::write_rig(rig, path));
   return path.string();
+}
+
+TEST(Cli, TheManualNamesEveryCommand) {
+  std::ifstream manual(std::string(SOLARCHON_SOURCE) + "/packaging/solarchon-cli.1");
+  const std::string page{std::istreambuf_iterator<char>(manual), {}};
+  std::istringstream help(call({"--help"}).out);
+  std::string line;
+  while (std::getline(help, line) && line != "Subcommands:") {
+  }
+  int commands = 0;
+  while (std::getline(help, line) && !line.empty()) {
+    const std::string command = line.substr(2, line.find(' ', 2) - 2);
+    EXPECT_NE(page.find("\n.B " + command), std::string::npos) << command;
+    ++commands;
+  }
+  EXPECT_GE(commands, 29);
 }
 
 TEST(Cli, SunHasItsKeys) {

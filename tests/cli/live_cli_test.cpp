@@ -4,6 +4,7 @@
 #include <filesystem>
 #include <thread>
 
+#include "solarchon/base/json.h"
 #include "solarchon/optics/rig_file.h"
 #include "tests/cli/cli_support.h"
 #include "tests/support/support.h"

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <filesystem>
 
+#include "solarchon/base/json.h"
 #include "solarchon/frames/clip_reader.h"
 #include "solarchon/frames/picture.h"
 #include "solarchon/optics/rig_file.h"

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/plan/calendar.h"
 #include "solarchon/workspace/observe.h"

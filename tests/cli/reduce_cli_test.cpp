@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <filesystem>
 
+#include "solarchon/base/json.h"
 #include "solarchon/frames/picture.h"
 #include "tests/cli/cli_support.h"
 #include "tests/core/reduce/painted.h"

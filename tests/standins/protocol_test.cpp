@@ -10,6 +10,7 @@
 #include <csignal>
 #include <thread>
 
+#include "solarchon/base/json.h"
 #include "solarchon/devices/mount_client.h"
 #include "tests/cli/cli_support.h"
 #include "tests/standins/rogue.h"
@@ -168,7 +169,7 @@ TEST_F(Protocol, ThousandRandomFaultsAreSaidAndSurvived) {
       case 2:
         return std::string(100'000, 'x') + '\n' + right;
       case 3:  // an answer to another question comes first
-        return devices::to_line(devices::Answer{99999, {{"late", true}}, {}, {}}) + right;
+        return devices::to_line(devices::Answer{99999, base::Json{{"late", true}}, {}, {}}) + right;
       case 4:
         return Rogue::kHangUp;
       case 5: {  // it lies about its place
@@ -177,7 +178,7 @@ TEST_F(Protocol, ThousandRandomFaultsAreSaidAndSurvived) {
         return lie.dump() + '\n';
       }
       case 6:
-        return devices::to_line(devices::Event{"mount.held", {{"by", "cable"}}}) + right;
+        return devices::to_line(devices::Event{"mount.held", base::Json{{"by", "cable"}}}) + right;
       case 7: {
         std::string all;
         for (int i = 0; i < 60; ++i) {
@@ -230,7 +231,7 @@ TEST_F(Protocol, AnotherProtocolIsRefused) {
   const Rogue other(Listener::at(path()).value(), [](const std::string& line) {
     const auto message = devices::read_message(line);
     const auto& request = std::get<devices::Request>(*message);
-    return devices::to_line(devices::Answer{request.id, {{"protocol", 9}}, {}, {}});
+    return devices::to_line(devices::Answer{request.id, base::Json{{"protocol", 9}}, {}, {}});
   });
   const auto mount = MountClient::open(path());
   ASSERT_FALSE(mount);

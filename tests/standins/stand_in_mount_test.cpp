@@ -7,6 +7,7 @@
 #include "solarchon/align/mount_axis.h"
 #include "solarchon/align/seen_drift.h"
 #include "solarchon/base/angle.h"
+#include "solarchon/base/json.h"
 #include "solarchon/sky/sun.h"
 #include "tests/support/support.h"
 
@@ -83,7 +84,7 @@ class StandIn : public testing::Test {
   std::string told() {
     std::string all;
     for (const devices::Event& event : mount->take_events()) {
-      all += event.method + event.params.dump();
+      all += event.method + event.params.get().dump();
     }
     return all;
   }
@@ -222,7 +223,7 @@ TEST_F(StandIn, ATrackerGoesNowhereAndParkedOnesTakeNothing) {
   put_up(build_of(Kind::kTracker));
   EXPECT_EQ(ask("mount.go", the_sun()).reason, "goes-nowhere");
   EXPECT_FALSE(ask("mount.track", {{"rate", "sun"}}).fault);
-  const Json can = ask("hello").result.at("can");
+  const Json can = ask("hello").result.get().at("can");
   EXPECT_EQ(std::count(can.begin(), can.end(), "mount.go"), 0);
   EXPECT_FALSE(ask("mount.park").fault);
   EXPECT_EQ(ask("mount.track", {{"rate", "sun"}}).reason, "parked");

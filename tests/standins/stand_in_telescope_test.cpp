@@ -6,6 +6,7 @@
 #include <thread>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/base/json.h"
 #include "solarchon/capture/run.h"
 #include "solarchon/capture/session.h"
 #include "solarchon/devices/mount_client.h"

@@ -27,7 +27,7 @@ constexpr TextRow kLimits[] = {
     {"aperture", TEXT("Nothing but the telescope: it tells %1 apart.")},
 };
 
-constexpr TextRow kSteps[] = {
+constexpr TextRow kNextSteps[] = {
     {"not-yet", TEXT("Hold the picture still.")},
     {"no-sun", TEXT("Look at caps, filters and pointing; never along the tube with the eye.")},
     {"clipped", TEXT("Halve the exposure and look again.")},
@@ -83,7 +83,7 @@ LimitWords limit_words(const live::Judgement& judgement, const Voice& voice) {
   const std::string_view id = live::kLimitWords.of(judgement.limit);
   const std::vector<std::string> values{figure_of(judgement, voice), step_of(judgement, voice)};
   return {filled(voice.say(text_of(kLimits, id)), values),
-          filled(voice.say(text_of(kSteps, id)), values)};
+          filled(voice.say(text_of(kNextSteps, id)), values)};
 }
 
 }  // namespace solarchon::words

@@ -103,7 +103,6 @@ QString LadderPage::words_of(const capture::ExposureRunState& run) const {
 void LadderPage::fill(const capture::ExposureRunState& run) {
   for (auto i = static_cast<std::size_t>(rungs_->count()); i < run.rungs.size(); ++i) {
     const capture::ExposureRung& rung = run.rungs[i];
-    constexpr double kPercent = 100.0;
     constexpr double kSome = 5e-4;
     rungs_->addItem(
         rung.level.clipped_share < kSome

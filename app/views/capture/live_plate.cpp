@@ -19,7 +19,7 @@ namespace solarchon::app {
 
 namespace {
 
-constexpr int kLongestSidePx = 1100;
+constexpr int kLiveSidePx = 1100;
 constexpr QRgb kOnPicture = 0xfff2f0ea;   ///< lines over the picture, in both looks
 constexpr QRgb kUnderLines = 0xff1a1206;  ///< beneath them, where the picture is bright
 constexpr double kEarthKm = 12742.0;
@@ -125,7 +125,7 @@ void LivePlate::make_image() {
                  std::clamp(middle.y() - down / 2, 0, frame.height - down), across, down);
   }
   image_ = turned().image(
-      quick_image(frame, cut_, kLongestSidePx, ways_.faint_lifted ? Tone::kFaint : Tone::kPlain));
+      quick_image(frame, cut_, kLiveSidePx, ways_.faint_lifted ? Tone::kFaint : Tone::kPlain));
 }
 
 LivePlate::Lay LivePlate::lay() const {

@@ -12,7 +12,7 @@ namespace solarchon::app {
 
 namespace {
 
-constexpr int kLongestSidePx = 1400;
+constexpr int kFrameSidePx = 1400;
 
 }  // namespace
 
@@ -26,7 +26,7 @@ void Plate::show_frame(const std::shared_ptr<const ShownFrame>& frame) {
     return;
   }
   frame_ = frame;
-  image_ = frame ? frame_image(frame->frame, kLongestSidePx) : QImage();
+  image_ = frame ? frame_image(frame->frame, kFrameSidePx) : QImage();
   setAccessibleDescription(frame ? frame->file : tr("No frame yet"));
   update();
 }

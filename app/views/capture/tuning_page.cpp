@@ -31,7 +31,6 @@ void draw_light(const capture::TuningRunState& run, RunPlot::Picture& picture) {
   for (const auto& [step, sum] : light) {
     brightest = std::max(brightest, sum.first / sum.second);
   }
-  constexpr double kPercent = 100.0;
   for (const auto& [step, sum] : light) {
     if (sum.first > 0.0) {
       picture.points.emplace_back(step, kPercent * sum.first / sum.second / brightest);

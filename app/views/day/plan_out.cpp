@@ -12,6 +12,7 @@
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 #include "solarchon/plan/calendar.h"
 #include "solarchon/plan/runbook.h"
 #include "solarchon/words/plan.h"
@@ -188,8 +189,8 @@ class Paper {
     font(10);
     // In two columns, each half of the steps.
     const auto steps = plan::runbook(document_.whole_day().outlook, safety::Occasion::kSetUp);
-    constexpr double kGap = 16.0;
-    const double wide = (kWide - kGap) / 2.0;
+    constexpr double kBetweenColumns = 16.0;
+    const double wide = (kWide - kBetweenColumns) / 2.0;
     const double top = at_;
     double lowest = top;
     for (std::size_t i = 0; i < steps.size(); ++i) {
@@ -197,7 +198,7 @@ class Paper {
       if (i == (steps.size() + 1) / 2) {
         at_ = top;
       }
-      line(right ? kMargin + wide + kGap : kMargin, wide,
+      line(right ? kMargin + wide + kBetweenColumns : kMargin, wide,
            QObject::tr("%1. %2").arg(i + 1).arg(
                text(words::handling_words(steps[i].step, voice()).what)));
       lowest = std::max(lowest, at_);

@@ -18,6 +18,7 @@
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/light_path/train_figures.h"
+#include "solarchon/base/json.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/words/parts.h"

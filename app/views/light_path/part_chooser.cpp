@@ -13,6 +13,7 @@
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/light_path/section.h"
+#include "solarchon/base/json.h"
 #include "solarchon/optics/rig_file.h"
 
 namespace solarchon::app {

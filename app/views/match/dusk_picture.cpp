@@ -15,10 +15,10 @@ namespace solarchon::app {
 
 namespace {
 
-constexpr double kLeft = 74.0;
-constexpr double kRight = 14.0;
-constexpr double kFoot = 24.0;
-constexpr double kGap = 14.0;
+constexpr double kDuskLeft = 74.0;
+constexpr double kDuskRight = 14.0;
+constexpr double kDuskFoot = 24.0;
+constexpr double kDuskGap = 14.0;
 
 /// A whole stop as cameras mark it: 1/125, not 1/128.
 QString stop_words(double stops, bool iso) {
@@ -55,8 +55,8 @@ void DuskPicture::show_steps(std::vector<workspace::DuskStep> steps, const light
 
 double DuskPicture::x_of(sky::UtcTime time) const {
   const double whole = sky::in_seconds(steps_.back().time - steps_.front().time);
-  return kLeft + (width() - kLeft - kRight) * sky::in_seconds(time - steps_.front().time) /
-                     std::max(1.0, whole);
+  return kDuskLeft + (width() - kDuskLeft - kDuskRight) *
+                         sky::in_seconds(time - steps_.front().time) / std::max(1.0, whole);
 }
 
 void DuskPicture::draw(QPainter& painter) {
@@ -68,21 +68,21 @@ void DuskPicture::draw(QPainter& painter) {
                      tr("The Sun does not go through the horizon on this day"));
     return;
   }
-  const double each = (height() - kFoot - 2.0 * kGap) / 3.0;
+  const double each = (height() - kDuskFoot - 2.0 * kDuskGap) / 3.0;
   constexpr double kHalfLine = 9.0;
-  const QRectF top(kLeft, kHalfLine, width() - kLeft - kRight, each - kHalfLine);
+  const QRectF top(kDuskLeft, kHalfLine, width() - kDuskLeft - kDuskRight, each - kHalfLine);
   draw_sun(painter, top);
-  const QRectF ladder(kLeft, each + kGap, top.width(), each);
+  const QRectF ladder(kDuskLeft, each + kDuskGap, top.width(), each);
   draw_ladder(painter, ladder, tr("Shutter"), false);
-  draw_ladder(painter, ladder.translated(0, each + kGap), tr("ISO"), true);
+  draw_ladder(painter, ladder.translated(0, each + kDuskGap), tr("ISO"), true);
   painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.setPen(c.ink);
   constexpr int kTimes = 6;
   for (int i = 0; i <= kTimes; ++i) {
     const workspace::DuskStep& at =
         steps_[(steps_.size() - 1) * static_cast<std::size_t>(i) / kTimes];
-    const double x = std::clamp(x_of(at.time) - 30, kLeft - 30, width() - 60.0);
-    painter.drawText(QRectF(x, height() - kFoot + 4, 60, 18), Qt::AlignCenter,
+    const double x = std::clamp(x_of(at.time) - 30, kDuskLeft - 30, width() - 60.0);
+    painter.drawText(QRectF(x, height() - kDuskFoot + 4, 60, 18), Qt::AlignCenter,
                      clock_at(at.time, zone_));
   }
 }
@@ -112,7 +112,7 @@ void DuskPicture::draw_sun(QPainter& painter, const QRectF& box) const {
   painter.drawLine(QPointF(box.left(), horizon), QPointF(box.right(), horizon));
   painter.setFont(Theme::drawn_font(TextSize::kSmall));
   const auto label = [&](double altitude_deg) {
-    painter.drawText(QRectF(0, y_of(altitude_deg) - 9, kLeft - 8, 18),
+    painter.drawText(QRectF(0, y_of(altitude_deg) - 9, kDuskLeft - 8, 18),
                      Qt::AlignRight | Qt::AlignVCenter,
                      tr("%1\u00b0").arg(number(altitude_deg, 0)));
   };
@@ -160,8 +160,8 @@ void DuskPicture::draw_ladder(QPainter& painter, const QRectF& box, const QStrin
   const double every = std::max(1.0, std::ceil((high - low) / std::max(1.0, box.height() / 24.0)));
   for (double stops = low; stops <= high + 0.01; stops += every) {
     const QString words = stop_words(stops, iso);
-    painter.drawText(QRectF(0, y_of(stops) - 9, kLeft - 8, 18), Qt::AlignRight | Qt::AlignVCenter,
-                     words);
+    painter.drawText(QRectF(0, y_of(stops) - 9, kDuskLeft - 8, 18),
+                     Qt::AlignRight | Qt::AlignVCenter, words);
   }
   painter.drawText(box.adjusted(6, 2, -6, -2), Qt::AlignTop | Qt::AlignLeft, name);
   if (iso && missing) {

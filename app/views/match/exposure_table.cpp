@@ -17,7 +17,7 @@ namespace {
 
 constexpr double kDimmest = 0.20;    // of full: noise shows below
 constexpr double kBrightest = 0.95;  // of full: details are cut off above
-constexpr double kLeft = 64.0;
+constexpr double kTableLeft = 64.0;
 constexpr double kTop = 26.0;
 constexpr double kBottom = 40.0;
 
@@ -74,11 +74,11 @@ std::size_t ExposureTable::columns() const {
 QRectF ExposureTable::box_of(std::size_t cell) const {
   const std::size_t across = columns();
   const std::size_t down = std::max<std::size_t>(1, cells_.size() / across);
-  const double wide = (width() - kLeft - 4.0) / static_cast<double>(across);
+  const double wide = (width() - kTableLeft - 4.0) / static_cast<double>(across);
   const double high = std::min(46.0, (height() - kTop - kBottom) / static_cast<double>(down));
   const std::size_t row = cell / across;
-  return {kLeft + static_cast<double>(cell % across) * wide, kTop + static_cast<double>(row) * high,
-          wide, high};
+  return {kTableLeft + static_cast<double>(cell % across) * wide,
+          kTop + static_cast<double>(row) * high, wide, high};
 }
 
 void ExposureTable::draw(QPainter& painter) {
@@ -114,7 +114,7 @@ void ExposureTable::draw(QPainter& painter) {
     }
     if (i % across == 0) {
       painter.setPen(c.ink);
-      painter.drawText(QRectF(0, box.top(), kLeft - 8, box.height()),
+      painter.drawText(QRectF(0, box.top(), kTableLeft - 8, box.height()),
                        Qt::AlignVCenter | Qt::AlignRight,
                        cell.iso > 0.0 ? tr("ISO %1").arg(QString::number(std::lround(cell.iso)))
                                       : tr("+%1 dB").arg(number(cell.gain_db, 0)));
@@ -136,7 +136,7 @@ void ExposureTable::draw(QPainter& painter) {
   }
   const QRectF last = box_of(cells_.size() - 1);
   painter.setPen(c.faint_ink);
-  painter.drawText(QRectF(kLeft, last.bottom() + 8, width() - kLeft, 30),
+  painter.drawText(QRectF(kTableLeft, last.bottom() + 8, width() - kTableLeft, 30),
                    Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap,
                    tr("Framed: usable, with the per cent of full that the disc reaches. Hatched: "
                       "cut off."));

@@ -13,8 +13,8 @@ namespace solarchon::app {
 
 namespace {
 
-constexpr double kLeft = 104.0;
-constexpr double kRight = 22.0;
+constexpr double kMovesLeft = 104.0;
+constexpr double kMovesRight = 22.0;
 constexpr double kScaleTop = 22.0;
 constexpr double kRow = 24.0;
 constexpr double kMostStops = 5.0;
@@ -52,8 +52,8 @@ void MovesPicture::draw(QPainter& painter) {
   painter.setRenderHint(QPainter::Antialiasing);
   painter.setFont(Theme::drawn_font(TextSize::kSmall));
   const QFontMetricsF metrics(painter.font());
-  const double middle = kLeft + 0.5 * (width() - kLeft - kRight);
-  const double per_stop = 0.5 * (width() - kLeft - kRight) / kMostStops;
+  const double middle = kMovesLeft + 0.5 * (width() - kMovesLeft - kMovesRight);
+  const double per_stop = 0.5 * (width() - kMovesLeft - kMovesRight) / kMostStops;
   const std::vector<Row> rows{
       {tr("Focal ratio"), &moves_->focal_ratio,
        [](double value) { return tr("f/%1").arg(number(value, value < 10.0 ? 1 : 0)); }},
@@ -71,7 +71,7 @@ void MovesPicture::draw(QPainter& painter) {
                                           QString::number(std::abs(stop));
     painter.drawText(QRectF(x - 30, 0, 60, kScaleTop - 6), Qt::AlignCenter, words);
   }
-  painter.drawText(QRectF(0, 0, kLeft - 40, kScaleTop - 6), Qt::AlignLeft | Qt::AlignVCenter,
+  painter.drawText(QRectF(0, 0, kMovesLeft - 40, kScaleTop - 6), Qt::AlignLeft | Qt::AlignVCenter,
                    tr("stops"));
   const auto shown =
       std::count_if(rows.begin(), rows.end(), [](const Row& row) { return !row.moves->empty(); });
@@ -85,9 +85,10 @@ void MovesPicture::draw(QPainter& painter) {
     }
     const double y = top + 0.5 * kRow;
     painter.setPen(c.ink);
-    painter.drawText(QRectF(0, top, kLeft - 8, kRow), Qt::AlignLeft | Qt::AlignVCenter, row.name);
+    painter.drawText(QRectF(0, top, kMovesLeft - 8, kRow), Qt::AlignLeft | Qt::AlignVCenter,
+                     row.name);
     painter.setPen(Theme::line(c.faint_ink, 1.0));
-    painter.drawLine(QPointF(kLeft, y + 9), QPointF(width() - kRight, y + 9));
+    painter.drawLine(QPointF(kMovesLeft, y + 9), QPointF(width() - kMovesRight, y + 9));
     std::vector<light::ExposureMove> moves = *row.moves;
     std::sort(moves.begin(), moves.end(),
               [](const auto& a, const auto& b) { return a.stops < b.stops; });
@@ -98,7 +99,7 @@ void MovesPicture::draw(QPainter& painter) {
       const double wide = metrics.horizontalAdvance(words);
       const double x = middle + move.stops * per_stop;
       painter.drawLine(QPointF(x, y + 5), QPointF(x, y + 9));
-      const double from = std::clamp(x - wide / 2, kLeft - 4, width() - wide);
+      const double from = std::clamp(x - wide / 2, kMovesLeft - 4, width() - wide);
       if (from > taken + 3.0) {
         const QRectF box(from, top - 3, wide + 1, kRow - 6);
         painter.fillRect(box.adjusted(-1, 0, 1, 0), c.ground);
@@ -107,12 +108,12 @@ void MovesPicture::draw(QPainter& painter) {
       }
     }
     const QString for_whom = tr("under OD 5.0 for cameras only");
-    const double from = width() - kRight - metrics.horizontalAdvance(for_whom);
+    const double from = width() - kMovesRight - metrics.horizontalAdvance(for_whom);
     constexpr double kApart = 12.0;
     if (row.moves == &moves_->density && for_cameras_) {
       painter.setPen(c.faint_ink);
       // Beside the marks, or, where they leave no room, before the first of them.
-      painter.drawText(QRectF(kLeft, top - 3, width() - kRight - kLeft, kRow - 6),
+      painter.drawText(QRectF(kMovesLeft, top - 3, width() - kMovesRight - kMovesLeft, kRow - 6),
                        (from > taken + kApart ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter,
                        for_whom);
     }

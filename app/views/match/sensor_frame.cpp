@@ -37,7 +37,6 @@ constexpr int kFrameMargin = 28;
 constexpr int kQuickSide = 380;  // pixels of the picture while now is dragged
 constexpr double kClosest = 16.0;
 constexpr double kZoomStep = 1.25;
-const QColor kOnSun(0xf2f0ea);
 
 /// The part of the sensor that is looked at, as a sensor of its own.
 camera::Shot part_of(camera::Shot shot, double zoom, const QPointF& middle,

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <QColor>
 #include <QElapsedTimer>
 #include <QImage>
 #include <memory>
@@ -17,6 +18,9 @@
 namespace solarchon::app {
 
 class MovingAir;
+
+/// Of words and lines over the Sun.
+inline const QColor kOnSun(0xf2f0ea);
 
 /// The sensor's edge with the Sun in it, as the simulated camera would record it now. The picture
 /// is made off the interface thread at the widget's resolution; the newest wish wins. The wheel and

@@ -11,12 +11,6 @@
 
 namespace solarchon::app {
 
-namespace {
-
-const QColor kOnSun(0xf2f0ea);
-
-}  // namespace
-
 void SensorFrame::draw_eye_marks(QPainter& painter, const QRectF& box, const Shown& path) const {
   const optics::Look& look = *path.train.look;
   painter.setFont(Theme::drawn_font(TextSize::kSmall));

@@ -15,9 +15,9 @@ namespace solarchon::app {
 namespace {
 
 constexpr std::size_t kAcross = 3;
-constexpr double kGap = 12.0;
-constexpr double kWords = 118.0;  // least width of what is said beside a picture
-constexpr double kFoot = 22.0;    // under all
+constexpr double kWaysGap = 12.0;
+constexpr double kWords = 118.0;    // least width of what is said beside a picture
+constexpr double kWaysFoot = 22.0;  // under all
 
 }  // namespace
 
@@ -51,12 +51,12 @@ void WaysSheet::show_picture(std::size_t way, const WaySeen& seen) {
 
 QRectF WaysSheet::box_of(std::size_t way) const {
   const std::size_t down = std::max<std::size_t>(1, (ways_.size() + kAcross - 1) / kAcross);
-  const double wide = (width() - kGap * (kAcross - 1)) / kAcross;
+  const double wide = (width() - kWaysGap * (kAcross - 1)) / kAcross;
   const double high =
-      (height() - kFoot - kGap * static_cast<double>(down - 1)) / static_cast<double>(down);
+      (height() - kWaysFoot - kWaysGap * static_cast<double>(down - 1)) / static_cast<double>(down);
   const std::size_t row = way / kAcross;
-  return {static_cast<double>(way % kAcross) * (wide + kGap),
-          static_cast<double>(row) * (high + kGap), wide, high};
+  return {static_cast<double>(way % kAcross) * (wide + kWaysGap),
+          static_cast<double>(row) * (high + kWaysGap), wide, high};
 }
 
 void WaysSheet::draw(QPainter& painter) {
@@ -67,7 +67,7 @@ void WaysSheet::draw(QPainter& painter) {
   painter.setFont(Theme::drawn_font(TextSize::kSmall));
   painter.setPen(Theme::colours().faint_ink);
   painter.drawText(
-      QRectF(0, height() - kFoot, width(), kFoot), Qt::AlignLeft | Qt::AlignBottom,
+      QRectF(0, height() - kWaysFoot, width(), kWaysFoot), Qt::AlignLeft | Qt::AlignBottom,
       tr("The same %1\u2032 of sky in each, in today's air. Simulated; cameras in false "
          "colour, eyepieces in their own.")
           .arg(number(field_arcmin_, field_arcmin_ < 10.0 ? 1 : 0)));

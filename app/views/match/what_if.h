@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 
 namespace solarchon::app {
 

@@ -15,6 +15,7 @@
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 #include "solarchon/workspace/reports.h"
 
 namespace solarchon::app {

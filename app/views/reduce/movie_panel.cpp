@@ -16,11 +16,10 @@ namespace solarchon::app {
 
 using reduce::AnimationWishes;
 using reduce::Hold;
-using Stage = Movie::Stage;
+using MovieStage = Movie::Stage;
 
 namespace {
 
-constexpr double kPercent = 100.0;
 constexpr base::Range kBetweenRange{0.0, 60.0};
 constexpr base::Range kRateRange{0.1, 120.0};
 
@@ -177,7 +176,7 @@ QWidget* MoviePanel::build_out() {
 }
 
 QString MoviePanel::words() const {
-  if (movie_.stage() == Stage::kFailed) {
+  if (movie_.stage() == MovieStage::kFailed) {
     return movie_.problem();
   }
   if (!movie_.written_as().isEmpty()) {
@@ -185,7 +184,7 @@ QString MoviePanel::words() const {
   }
   const auto& facts = movie_.facts();
   if (!facts) {
-    return movie_.stage() == Stage::kLooking ? tr("Every picture is looked at.") : QString();
+    return movie_.stage() == MovieStage::kLooking ? tr("Every picture is looked at.") : QString();
   }
   QStringList words{tr("%n picture(s)", nullptr, facts->pictures),
                     tr("%1 s").arg(number(facts->shown / movie_.wishes().rate_hz, 1))};
@@ -216,9 +215,9 @@ void MoviePanel::follow() {
   rate_->show_value(wishes.rate_hz);
   const QString said = words();
   words_->setText(said);
-  words_->setProperty("role", movie_.stage() == Stage::kFailed ? "error" : "");
+  words_->setProperty("role", movie_.stage() == MovieStage::kFailed ? "error" : "");
   words_->setVisible(!said.isEmpty());
-  const bool writes = movie_.stage() == Stage::kWriting;
+  const bool writes = movie_.stage() == MovieStage::kWriting;
   bar_->setVisible(writes);
   bar_->setValue(static_cast<int>(kPercent * movie_.progress()));
   make_->setText(writes ? tr("Stop") : tr("Write the movie\u2026"));

@@ -15,7 +15,6 @@ using Stage = Reduction::Stage;
 
 namespace {
 
-constexpr double kPercent = 100.0;
 constexpr double kRim = 0.03;  // above it, it is said
 
 }  // namespace

@@ -19,7 +19,6 @@ using Stage = Reduction::Stage;
 
 namespace {
 
-constexpr double kPercent = 100.0;
 constexpr base::Range kShareRange{0.1, 100.0};
 constexpr base::Range kLevelRange{0.01, 100.0};
 constexpr base::Range kAirRange{0.5, 50.0};

@@ -201,10 +201,6 @@ std::vector<Advice> advice_for(const PoleFit& fit) {
   return advice;
 }
 
-base::Json or_null(bool known, double value) {
-  return known ? base::Json(value) : base::Json(nullptr);
-}
-
 }  // namespace
 
 double rate_arcsec_s(Rate rate) { return rate == Rate::kSolar ? 15.0 : 15.041067; }
@@ -263,19 +259,6 @@ base::Result<PoleFit> fit_pole(const std::vector<DriftRun>& runs, double latitud
   fit.correlation = -m[1] / std::sqrt(m[0] * m[2]);
   fit.advice = advice_for(fit);
   return fit;
-}
-
-base::Json to_json(const PoleFit& fit) {
-  const bool known = fit.solvable();
-  return {{"solvable", known},
-          {"doubt", kDoubtWords.of(fit.doubt)},
-          {"pole_altitude_error_arcmin", or_null(known, fit.error.altitude_deg * kArcminPerDeg)},
-          {"pole_azimuth_error_arcmin", or_null(known, fit.error.azimuth_deg * kArcminPerDeg)},
-          {"altitude_sigma_arcmin", or_null(known, fit.altitude_sigma_deg * kArcminPerDeg)},
-          {"azimuth_sigma_arcmin", or_null(known, fit.azimuth_sigma_deg * kArcminPerDeg)},
-          {"misfit", or_null(known, fit.misfit)},
-          {"next_hour_angle_deg",
-           or_null(fit.next_hour_angle_deg.has_value(), fit.next_hour_angle_deg.value_or(0.0))}};
 }
 
 }  // namespace solarchon::align

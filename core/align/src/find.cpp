@@ -140,11 +140,4 @@ std::vector<Start> starts_of(const optics::Rig& rig, const std::vector<optics::E
   return starts;
 }
 
-base::Json to_json(const Start& start) {
-  return {{"start", kStartWords.of(start.kind)},
-          {"part", start.part.empty() ? base::Json(nullptr) : base::Json(start.part)},
-          {"field_arcmin", start.field_arcmin},
-          {"enough", start.enough}};
-}
-
 }  // namespace solarchon::align

@@ -67,8 +67,11 @@ std::filesystem::path folder_of(const std::filesystem::path& file) {
 std::filesystem::path neighbour_of(const std::filesystem::path& target) {
   static std::atomic<unsigned> count{0};
   std::filesystem::path neighbour = target;
-  neighbour += "." + std::to_string(::getpid()) + "-" + std::to_string(++count) + ".part";
-  return neighbour;
+  neighbour += '.';
+  neighbour += std::to_string(::getpid());
+  neighbour += '-';
+  neighbour += std::to_string(++count);
+  return neighbour += ".part";
 }
 
 }  // namespace

@@ -12,13 +12,6 @@ namespace solarchon::base {
 
 namespace {
 
-std::string short_text(double value) {
-  std::ostringstream out;
-  out.precision(10);
-  out << value;
-  return out.str();
-}
-
 /// A value as errors show it: never more than a line.
 std::string shown(const Json& value) {
   constexpr std::size_t kLongest = 40;
@@ -29,29 +22,10 @@ std::string shown(const Json& value) {
   return text.size() > kLongest ? text.substr(0, kLongest) + "..." : text;
 }
 
-std::string listed(const std::vector<std::string>& words) {
-  std::string text;
-  for (const std::string& word : words) {
-    text += (text.empty() ? "" : ", ") + word;
-  }
-  return text;
-}
-
 }  // namespace
 
 std::string file_text(const Json& json) {
   return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
-}
-
-Remark within(const Range& range) { return wants("range", {range.low, range.high}); }
-
-Remark one_of(const std::vector<std::string>& words) { return wants("one-of", {}, listed(words)); }
-
-Result<double> checked(std::string field, double value, Range range) {
-  if (!(value >= range.low && value <= range.high)) {
-    return fail(ErrorCode::kOutOfRange, std::move(field), short_text(value), within(range));
-  }
-  return value;
 }
 
 Result<Json> parse_json(std::string_view text, const std::string& source) {

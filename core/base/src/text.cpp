@@ -43,4 +43,11 @@ std::string without_controls(std::string_view text) {
   return plain;
 }
 
+std::string short_text(double value) {
+  std::ostringstream out;
+  out.precision(10);
+  out << value;
+  return out.str();
+}
+
 }  // namespace solarchon::base

@@ -66,11 +66,11 @@ class Along {
 };
 
 /// Where a coordinate lies: the first of four pixels, and the weights of them.
-struct Place {
+struct NodePlace {
   int first;
   const float* weights;
 };
-Place place_of(float coordinate, int size) {
+NodePlace place_of(float coordinate, int size) {
   const float held = std::clamp(coordinate, 1.0F, static_cast<float>(size) - 3.0F);
   const int whole = static_cast<int>(held);
   const auto part =
@@ -110,8 +110,8 @@ void bend_slowly(const Run& run, float* out) {
   const std::ptrdiff_t stride = run.width;
   for (int i = 0; i < run.count; ++i) {
     const auto along = static_cast<float>(i);
-    const Place across = place_of(run.x.at + along * run.x.by_px, run.width);
-    const Place down = place_of(run.y.at + along * run.y.by_px, run.height);
+    const NodePlace across = place_of(run.x.at + along * run.x.by_px, run.width);
+    const NodePlace down = place_of(run.y.at + along * run.y.by_px, run.height);
     const cv::v_float32x4 share = cv::v_setall_f32(run.share.at + along * run.share.by_px);
     const std::ptrdiff_t first = down.first * stride + across.first;
     cv::v_float32x4 sum = cv::v_setzero_f32();

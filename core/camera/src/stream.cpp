@@ -59,18 +59,18 @@ Pose pose_at(const std::vector<Wander>& way, double seconds, double scale_arcsec
 }
 
 /// A place in the frame, from its middle.
-struct Place {
+struct FieldPoint {
   double right;
   double down;
 };
 
 /// Where what stood there at the beginning stands in a pose.
-Place posed(Place place, const Pose& pose) {
+FieldPoint posed(FieldPoint place, const Pose& pose) {
   const double turn = pose.turn_deg * base::kRadPerDeg;
   return {std::cos(turn) * place.right - std::sin(turn) * place.down + pose.right_px,
           std::sin(turn) * place.right + std::cos(turn) * place.down + pose.down_px};
 }
-Place unposed(Place place, const Pose& pose) {
+FieldPoint unposed(FieldPoint place, const Pose& pose) {
   return posed({place.right - pose.right_px, place.down - pose.down_px},
                {0.0, 0.0, -pose.turn_deg});
 }
@@ -79,7 +79,8 @@ Place unposed(Place place, const Pose& pose) {
 Truth posed(Truth truth, const Pose& pose, const optics::Camera& camera) {
   const double middle_x = 0.5 * (camera.width_px - 1);
   const double middle_y = 0.5 * (camera.height_px - 1);
-  const Place centre = posed({truth.centre_x_px - middle_x, truth.centre_y_px - middle_y}, pose);
+  const FieldPoint centre =
+      posed({truth.centre_x_px - middle_x, truth.centre_y_px - middle_y}, pose);
   truth.centre_x_px = middle_x + centre.right;
   truth.centre_y_px = middle_y + centre.down;
   truth.solar.north_deg = base::wrap_360(truth.solar.north_deg + pose.turn_deg);
@@ -389,14 +390,14 @@ class Stream::Machine {
       for (int column = 0; column < bend.columns; ++column) {
         const auto at = static_cast<std::size_t>(row) * static_cast<std::size_t>(bend.columns) +
                         static_cast<std::size_t>(column);
-        Place place{column * kBendStep - middle_x, row * kBendStep - middle_y};
+        FieldPoint place{column * kBendStep - middle_x, row * kBendStep - middle_y};
         if (setup_.turbulence) {
           place.right -= static_cast<double>(motion.right_arcsec[at]) / scale;
           place.down -= static_cast<double>(motion.down_arcsec[at]) / scale;
           bend.step[at] =
               static_cast<float>(step + static_cast<double>(motion.log_r0[at]) / kLogStep);
         }
-        const Place from = posed(unposed(place, here), now_->pose);
+        const FieldPoint from = posed(unposed(place, here), now_->pose);
         bend.x[at] = static_cast<float>(from.right + middle_x + now_->margin);
         bend.y[at] = static_cast<float>(from.down + middle_y + now_->margin);
       }

@@ -10,9 +10,9 @@ namespace solarchon::capture {
 namespace {
 
 /// A camera that takes so much longer than its exposure does not obey.
-constexpr double kSilent_s = 15.0;
+constexpr double kNoFrame_s = 15.0;
 /// What is full to that share is too long.
-constexpr double kFullShare = 1e-3;
+constexpr double kOverexposedShare = 1e-3;
 
 }  // namespace
 
@@ -73,7 +73,7 @@ RunWish ExposureRun::take(const LiveFrame& frame, const live::Meters& meters) {
     return go_to(ladder_ms_.front(), frame.seconds);
   }
   if (!exposed_so(frame, target_ms_)) {
-    if (frame.seconds - since_s_ > kSilent_s + 2e-3 * target_ms_) {
+    if (frame.seconds - since_s_ > kNoFrame_s + 2e-3 * target_ms_) {
       state_.stage = RunStage::kFailed;
       state_.problem = base::Error{base::ErrorCode::kNotFound, "exposure_ms"};
       return stop();
@@ -88,7 +88,7 @@ RunWish ExposureRun::take(const LiveFrame& frame, const live::Meters& meters) {
   state_.rungs.push_back({*frame.frame.info.exposure_ms, last.level, last.noise,
                           std::make_shared<const frames::Frame>(frame.frame)});
   const int at = state_.place++;
-  if (!setting_.disc_may_clip && last.level.clipped_share < kFullShare) {
+  if (!setting_.disc_may_clip && last.level.clipped_share < kOverexposedShare) {
     const auto off = [&](int rung) {
       return std::abs(state_.rungs[static_cast<std::size_t>(rung)].level.bright -
                       setting_.target_level);

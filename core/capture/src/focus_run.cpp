@@ -21,7 +21,7 @@ constexpr int kCoarsePlaces = 7;
 constexpr int kFinePlaces = 9;
 constexpr int kMostCoarse = 4;
 /// After a move: the tube trembles, and frames of before are still on their way.
-constexpr double kSettle_s = 0.6;
+constexpr double kFocuserSettle_s = 0.6;
 /// A focuser that has not arrived by then is stuck.
 constexpr double kStuck_s = 60.0;
 
@@ -135,7 +135,7 @@ RunWish FocusRun::take(double seconds, const Hands& hands, const live::Meters& m
   if (!settled_s_) {
     settled_s_ = seconds;
   }
-  if (seconds - *settled_s_ < kSettle_s) {
+  if (seconds - *settled_s_ < kFocuserSettle_s) {
     return {};
   }
   settled_s_.reset();

@@ -11,8 +11,9 @@ namespace solarchon::capture {
 namespace {
 
 constexpr double kLookEvery_s = 0.08;
-constexpr double kSettle_s = 0.6;  // after the telescope was moved, frames are still on their way
-constexpr double kWatch_s = 2.0;   // the air's motion is out of a median of so long
+constexpr double kMoveSettle_s =
+    0.6;                          // after the telescope was moved, frames are still on their way
+constexpr double kWatch_s = 2.0;  // the air's motion is out of a median of so long
 constexpr double kLeastPx = 0.3;
 constexpr double kLeastArcsec = 0.3;
 constexpr double kPart = 0.8;  // of what is seen is put right: what the air did stays out
@@ -85,7 +86,7 @@ std::optional<sky::DiscPlace> Holder::take(const LiveFrame& frame,
   if (!still_s_) {
     still_s_ = frame.seconds;
   }
-  if (frame.seconds - *still_s_ < kSettle_s || frame.seconds - looked_s_ < kLookEvery_s) {
+  if (frame.seconds - *still_s_ < kMoveSettle_s || frame.seconds - looked_s_ < kLookEvery_s) {
     return std::nullopt;
   }
   looked_s_ = frame.seconds;
@@ -93,7 +94,7 @@ std::optional<sky::DiscPlace> Holder::take(const LiveFrame& frame,
     rights_.push_back(at->right_px);
     downs_.push_back(at->down_px);
   }
-  if (frame.seconds - *still_s_ < kSettle_s + kWatch_s ||
+  if (frame.seconds - *still_s_ < kMoveSettle_s + kWatch_s ||
       rights_.size() < static_cast<std::size_t>(kEnough)) {
     return std::nullopt;
   }
@@ -102,7 +103,7 @@ std::optional<sky::DiscPlace> Holder::take(const LiveFrame& frame,
   const double down = scale * base::middle_of(std::move(downs_));
   rights_.clear();
   downs_.clear();
-  still_s_ = frame.seconds - kSettle_s;
+  still_s_ = frame.seconds - kMoveSettle_s;
   off_arcsec_ = std::hypot(right, down);
   if (*off_arcsec_ < std::max(kLeastPx * scale, kLeastArcsec)) {
     return std::nullopt;

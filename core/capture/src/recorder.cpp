@@ -10,6 +10,7 @@
 #include <vector>
 
 #include "sidecar.h"
+#include "solarchon/base/json.h"
 #include "solarchon/frames/clip_writer.h"
 
 namespace solarchon::capture {
@@ -123,7 +124,7 @@ class Recorder::Machine {
         state_.closed = true;
         return state_;
       }
-      plan_.sidecar.update(learnt);
+      plan_.sidecar.edit().update(learnt);
       const auto told = write_sidecar(plan_, ended, rate_hz_, true);
       const std::lock_guard lock(mutex_);
       if (!state_.problem && (!closed || !told)) {
@@ -254,7 +255,7 @@ class Recorder::Machine {
 };
 
 Recorder::Recorder(std::unique_ptr<Machine> machine) : machine_(std::move(machine)) {}
-Recorder::~Recorder() { (void)machine_->finish(base::Json::object()); }
+Recorder::~Recorder() { (void)finish(); }
 
 Result<std::unique_ptr<Recorder>> Recorder::begin(RecordPlan plan, const LiveFrame& like,
                                                   double rate_hz) {
@@ -289,5 +290,6 @@ void Recorder::offer(const LiveFrame& frame, double sharpness) {
 }
 RecordState Recorder::state() const { return machine_->state(); }
 RecordState Recorder::finish(const base::Json& learnt) { return machine_->finish(learnt); }
+RecordState Recorder::finish() { return finish(base::Json::object()); }
 
 }  // namespace solarchon::capture

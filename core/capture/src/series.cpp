@@ -12,9 +12,10 @@ using base::Result;
 
 namespace {
 
-constexpr double kSettle_s = 0.5;   // after the exposure is in force, or the telescope stands
-constexpr double kSilent_s = 1.5;   // an exposure of which frames do not tell is in force by then
-constexpr double kNever_s = 120.0;  // a telescope that moves for longer never arrives
+constexpr double kStepSettle_s = 0.5;  // after the exposure is in force, or the telescope stands
+constexpr double kUntoldExposure_s =
+    1.5;  // an exposure of which frames do not tell is in force by then
+constexpr double kLongestMove_s = 120.0;  // a telescope that moves for longer never arrives
 constexpr double kLightCounts_stops = 0.1;
 constexpr double kFar_arcsec = 5.0;  // a move after which nothing is where it was
 
@@ -130,10 +131,11 @@ SeriesWish Series::turn_to(int take, double seconds) {
 
 bool Series::turned(const LiveFrame& frame, const Hands& hands) const {
   const double gone_s = frame.seconds - since_s_;
-  if (gone_s < kSettle_s || (hands.guider && hands.guider->moving)) {
+  if (gone_s < kStepSettle_s || (hands.guider && hands.guider->moving)) {
     return false;
   }
-  return !state_.exposure_ms || gone_s > kSilent_s || exposed_so(frame, *state_.exposure_ms);
+  return !state_.exposure_ms || gone_s > kUntoldExposure_s ||
+         exposed_so(frame, *state_.exposure_ms);
 }
 
 void Series::follow_light(const live::Meters& meters) {
@@ -172,13 +174,13 @@ RecordPlan Series::clip_of_take() const {
   record.seconds = take.seconds;
   record.above_share = plan_.above_share;
   record.sidecar = plan_.sidecar;
-  record.sidecar["series"] = {{"name", plan_.stem},
-                              {"round", state_.round + 1},
-                              {"rounds", plan_.rounds},
-                              {"take", take.name},
-                              {"every_s", plan_.every_s},
-                              {"looks_west_arcsec", take.looks.west_arcsec},
-                              {"looks_north_arcsec", take.looks.north_arcsec}};
+  record.sidecar.edit()["series"] = {{"name", plan_.stem},
+                                     {"round", state_.round + 1},
+                                     {"rounds", plan_.rounds},
+                                     {"take", take.name},
+                                     {"every_s", plan_.every_s},
+                                     {"looks_west_arcsec", take.looks.west_arcsec},
+                                     {"looks_north_arcsec", take.looks.north_arcsec}};
   return record;
 }
 
@@ -191,7 +193,7 @@ SeriesWish Series::take(const LiveFrame& frame, const Hands& hands, const live::
     case SeriesStage::kWaiting: {
       state_.next_s = began_s_ + plan_.every_s * state_.round - frame.seconds;
       // The light is followed at the first exposure of a round, once that is in force.
-      const bool in_force = frame.seconds - since_s_ > kSilent_s;
+      const bool in_force = frame.seconds - since_s_ > kUntoldExposure_s;
       if (in_force || (state_.takes == 1 && state_.next_s <= 0.0)) {
         since_s_ = frame.seconds;
         follow_light(meters);
@@ -212,7 +214,7 @@ SeriesWish Series::take(const LiveFrame& frame, const Hands& hands, const live::
         state_.stage = SeriesStage::kRecording;
         since_s_ = frame.seconds;
         wish.record = clip_of_take();
-      } else if (frame.seconds - since_s_ > kNever_s) {
+      } else if (frame.seconds - since_s_ > kLongestMove_s) {
         state_.stage = SeriesStage::kFailed;
         state_.problem = base::Error{ErrorCode::kNotFound, "guider"};
         return back({});

@@ -9,6 +9,8 @@
 #include <utility>
 #include <vector>
 
+#include "solarchon/base/json.h"
+
 namespace solarchon::capture {
 
 class Session::Machine {

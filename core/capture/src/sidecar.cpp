@@ -2,6 +2,7 @@
 #include "sidecar.h"
 
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 
 namespace solarchon::capture {
 
@@ -13,7 +14,7 @@ std::filesystem::path facts_beside(const std::filesystem::path& clip) {
 
 base::Result<void> write_sidecar(const RecordPlan& plan, const RecordState& state, double rate_hz,
                                  bool done) {
-  base::Json facts = plan.sidecar;
+  base::Json facts = plan.sidecar.get();
   facts["clip"] = plan.file.filename().string();
   facts["rate_hz"] = rate_hz;
   facts["ended"] = done;

@@ -9,11 +9,11 @@ namespace solarchon::capture {
 namespace {
 
 /// After it says that it stands still: frames of before are still on their way.
-constexpr double kSettle_s = 1.0;
+constexpr double kBandSettle_s = 1.0;
 /// A heater that is not on band by then never will: its supply is too weak.
-constexpr double kNever_s = 3600.0;
+constexpr double kLongestWait_s = 3600.0;
 /// Of all pixels: the disc's light can no longer be told.
-constexpr double kFullShare = 0.01;
+constexpr double kTooBrightShare = 0.01;
 
 std::optional<live::TuningFit> best_of(const std::vector<live::TuningPoint>& points,
                                        bool* by_light) {
@@ -29,7 +29,7 @@ std::optional<live::TuningFit> best_of(const std::vector<live::TuningPoint>& poi
 void TuningLook::add(const live::Meters& meters) {
   const live::Level& level = meters.last().level;
   light += level.disc - meters.setting().black_level;
-  full = full || level.clipped_share > kFullShare;
+  full = full || level.clipped_share > kTooBrightShare;
   ++frames;
 }
 
@@ -75,7 +75,7 @@ RunWish TuningRun::take(double seconds, const Hands& hands, const live::Meters& 
   state_.wait_s = heater.wait_s;
   if (heater.step != state_.step || !heater.on_band || heater.wait_s.value_or(0.0) > 0.0) {
     on_band_s_.reset();
-    if (seconds - since_s_ > kNever_s) {
+    if (seconds - since_s_ > kLongestWait_s) {
       state_.stage = RunStage::kFailed;
       state_.problem = base::Error{base::ErrorCode::kNotFound, "heater"};
     }
@@ -84,7 +84,7 @@ RunWish TuningRun::take(double seconds, const Hands& hands, const live::Meters& 
   if (!on_band_s_) {
     on_band_s_ = seconds;
   }
-  if (seconds - *on_band_s_ < (heater.wait_s ? kSettle_s : plan_.settle_s)) {
+  if (seconds - *on_band_s_ < (heater.wait_s ? kBandSettle_s : plan_.settle_s)) {
     return {};
   }
   state_.wait_s.reset();

@@ -6,6 +6,8 @@
 #include <optional>
 #include <utility>
 
+#include "solarchon/base/json.h"
+
 namespace solarchon::devices {
 
 using base::ErrorCode;
@@ -96,7 +98,7 @@ Result<Json> DeviceClient::call(const std::string& method, const Json& params) {
         found = answer->fault ? Result<Json>(base::fail_because(
                                     ErrorCode::kNotFound, kField,
                                     base::because("device-refuses", {}, answer->reason)))
-                              : Result<Json>(answer->result);
+                              : Result<Json>(answer->result.get());
       }
     }
     if (found) {
@@ -108,6 +110,10 @@ Result<Json> DeviceClient::call(const std::string& method, const Json& params) {
 Result<void> DeviceClient::tell(const std::string& method, const Json& params) {
   return call(method, params).map([](const Json& /*result*/) {});
 }
+
+Result<Json> DeviceClient::call(const std::string& method) { return call(method, Json::object()); }
+
+Result<void> DeviceClient::tell(const std::string& method) { return tell(method, Json::object()); }
 
 void DeviceClient::keep(const Event& event) {
   if (events_.size() < kMostEvents) {

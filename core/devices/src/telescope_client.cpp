@@ -3,6 +3,8 @@
 
 #include <utility>
 
+#include "solarchon/base/json.h"
+
 namespace solarchon::devices {
 
 using base::Json;

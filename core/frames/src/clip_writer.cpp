@@ -13,6 +13,7 @@
 #include <vector>
 
 #include "fits.h"
+#include "fits_headers.h"
 #include "solarchon/base/json.h"
 
 namespace solarchon::frames {
@@ -24,10 +25,11 @@ using base::Result;
 
 namespace {
 
-constexpr std::int64_t kBlock = 2880;
-constexpr std::size_t kCard = 80;
+constexpr auto kBlockBytes = static_cast<std::int64_t>(kFitsBlockBytes);
 
-std::int64_t whole_blocks(std::int64_t bytes) { return (bytes + kBlock - 1) / kBlock * kBlock; }
+std::int64_t whole_blocks(std::int64_t bytes) {
+  return (bytes + kBlockBytes - 1) / kBlockBytes * kBlockBytes;
+}
 
 /// An open file that closes itself.
 class Descriptor {
@@ -123,9 +125,9 @@ struct ClipWriter::State {
   }
 
   [[nodiscard]] bool say_count(int now) const {
-    std::array<char, kCard + 1> card{};
+    std::array<char, kFitsCardBytes + 1> card{};
     std::snprintf(card.data(), card.size(), "%-8s= %20d / %-47s", "NAXIS3", now, "frames");
-    return file.write(card.data(), kCard, count);
+    return file.write(card.data(), kFitsCardBytes, count);
   }
 };
 

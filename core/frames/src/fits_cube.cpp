@@ -140,7 +140,7 @@ class Cube : public ClipReader::Source {
     }
     std::error_code ignored;
     // The library reads whole blocks.
-    constexpr LONGLONG kBlock = 2880;
+    constexpr auto kBlock = static_cast<LONGLONG>(kFitsBlockBytes);
     const auto bytes =
         static_cast<LONGLONG>(std::filesystem::file_size(path, ignored)) / kBlock * kBlock;
     const LONGLONG plane =

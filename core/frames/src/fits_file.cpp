@@ -96,7 +96,7 @@ namespace {
 std::string in_ascii(std::string text) {
   for (const std::string_view micro : {"\u00b5", "\u03bc"}) {
     for (std::size_t at = text.find(micro); at != std::string::npos; at = text.find(micro)) {
-      text.replace(at, micro.size(), "u");
+      text.replace(at, micro.size(), 1, 'u');
     }
   }
   return text;

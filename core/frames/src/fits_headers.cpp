@@ -17,8 +17,6 @@ using base::Result;
 
 namespace {
 
-constexpr std::size_t kBlock = 2880;
-constexpr std::size_t kCard = 80;
 constexpr int kMostAxes = 9;
 constexpr int kMostUnits = 100;
 constexpr int kMostHeaderBlocks = 400;
@@ -131,9 +129,9 @@ std::optional<std::int64_t> data_bytes(const Header& header) {
 }
 
 /// Reads one header from where the file stands. None at the file's end or when it is none.
-Result<std::optional<Header>> read_header(std::ifstream& in, const std::string& name) {
+Result<std::optional<Header>> next_header(std::ifstream& in, const std::string& name) {
   Header header;
-  std::array<char, kBlock> block{};
+  std::array<char, kFitsBlockBytes> block{};
   for (int count = 0; count < kMostHeaderBlocks; ++count) {
     in.read(block.data(), block.size());
     if (!in) {
@@ -147,8 +145,8 @@ Result<std::optional<Header>> read_header(std::ifstream& in, const std::string& 
     if (count == 0 && !text.starts_with("SIMPLE  =") && !text.starts_with("XTENSION=")) {
       return std::optional<Header>();  // what may follow the last unit
     }
-    for (std::size_t card = 0; card < kBlock; card += kCard) {
-      const std::string_view line = text.substr(card, kCard);
+    for (std::size_t card = 0; card < kFitsBlockBytes; card += kFitsCardBytes) {
+      const std::string_view line = text.substr(card, kFitsCardBytes);
       if (trimmed(line) == "END") {
         return std::optional(header);
       }
@@ -174,7 +172,7 @@ Result<int> first_picture(const std::filesystem::path& path, Length length) {
   for (int unit = 1; unit <= kMostUnits; ++unit) {
     in.clear();
     in.seekg(at);
-    const auto header = read_header(in, path.string());
+    const auto header = next_header(in, path.string());
     if (!header) {
       return tl::make_unexpected(header.error());
     }
@@ -198,8 +196,9 @@ Result<int> first_picture(const std::filesystem::path& path, Length length) {
       return fail_because(ErrorCode::kMalformed, path.string(), base::because("axes", {1.0}),
                           base::wants("two-axes-or-planes"));
     }
-    at = begins + (*bytes + static_cast<std::int64_t>(kBlock) - 1) /
-                      static_cast<std::int64_t>(kBlock) * static_cast<std::int64_t>(kBlock);
+    at = begins + (*bytes + static_cast<std::int64_t>(kFitsBlockBytes) - 1) /
+                      static_cast<std::int64_t>(kFitsBlockBytes) *
+                      static_cast<std::int64_t>(kFitsBlockBytes);
     if (at >= file_bytes) {
       break;
     }

@@ -1,11 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <cstddef>
 #include <filesystem>
 
 #include "solarchon/base/result.h"
 
 namespace solarchon::frames {
+
+/// FITS files are written in such blocks, and headers in such cards.
+inline constexpr std::size_t kFitsBlockBytes = 2880;
+inline constexpr std::size_t kFitsCardBytes = 80;
 
 enum class Length { kMustBeWhole, kMayBeCutOff };
 

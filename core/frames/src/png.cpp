@@ -38,7 +38,7 @@ void keep_reason(png_structp png, png_const_charp text) {
 
 void ignore_warning(png_structp /*png*/, png_const_charp /*text*/) {}
 
-bool read_header(png_structp png, png_infop info, std::FILE* file) {
+bool read_png_header(png_structp png, png_infop info, std::FILE* file) {
   if (setjmp(png_jmpbuf(png)) != 0) {
     return false;
   }
@@ -160,7 +160,7 @@ Result<Frame> read_png(const std::filesystem::path& path) {
     return finish(fail_because(ErrorCode::kMalformed, path.string(),
                                base::reported(state.reason.data()), base::wants("whole-png")));
   };
-  if (!read_header(png, info, file.get())) {
+  if (!read_png_header(png, info, file.get())) {
     return damaged();
   }
   Frame frame;

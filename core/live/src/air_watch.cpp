@@ -16,7 +16,7 @@ namespace solarchon::live {
 
 namespace {
 
-constexpr std::size_t kLeastFrames = 24;
+constexpr std::size_t kLeastMotionFrames = 24;
 constexpr double kLeastSpan_s = 1.0;
 constexpr std::size_t kMostFrames = 1500;
 /// Slower than this is drift, not air.
@@ -82,7 +82,8 @@ void AirWatch::take(double seconds, std::vector<double> places_arcsec) {
 }
 
 std::optional<AirWatch::Seen> AirWatch::seen() const {
-  if (past_.size() < kLeastFrames || past_.back().seconds - past_.front().seconds < kLeastSpan_s) {
+  if (past_.size() < kLeastMotionFrames ||
+      past_.back().seconds - past_.front().seconds < kLeastSpan_s) {
     return std::nullopt;
   }
   const std::size_t places = past_.front().places.size();

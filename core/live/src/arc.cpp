@@ -11,16 +11,16 @@ namespace solarchon::live {
 
 namespace {
 
-struct Point {
+struct ArcPoint {
   double x;
   double y;
 };
 
 /// What is known of the border between bright and dark.
 struct Border {
-  std::vector<Point> points;
-  Point bright{};  ///< the middle of all that is bright
-  Point dark{};
+  std::vector<ArcPoint> points;
+  ArcPoint bright{};  ///< the middle of all that is bright
+  ArcPoint dark{};
 };
 
 /// Brightness of a few pixels about a place.
@@ -52,7 +52,7 @@ Border border_of(const frames::Frame& frame, double threshold) {
     for (int column = 0; column < columns; ++column) {
       const bool is = patch(frame, column * step, row * step) > threshold;
       at(column, row) = is ? 1 : 0;
-      Point& middle = is ? border.bright : border.dark;
+      ArcPoint& middle = is ? border.bright : border.dark;
       middle.x += column * step;
       middle.y += row * step;
       (is ? lit : unlit) += 1.0;
@@ -94,8 +94,8 @@ std::optional<ArcCentre> centre_by_arc(const frames::Frame& frame, double radius
   if (away < 1.0) {
     return std::nullopt;
   }
-  Point middle{};
-  for (const Point& point : border.points) {
+  ArcPoint middle{};
+  for (const ArcPoint& point : border.points) {
     middle.x += point.x / static_cast<double>(border.points.size());
     middle.y += point.y / static_cast<double>(border.points.size());
   }
@@ -112,7 +112,7 @@ std::optional<ArcCentre> centre_by_arc(const frames::Frame& frame, double radius
     double xo = 0.0;
     double yo = 0.0;
     counted = 0.0;
-    for (const Point& point : border.points) {
+    for (const ArcPoint& point : border.points) {
       const double right = point.x - centre.x_px;
       const double down = point.y - centre.y_px;
       const double far = std::hypot(right, down);

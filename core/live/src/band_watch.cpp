@@ -14,7 +14,7 @@ namespace solarchon::live {
 
 namespace {
 
-constexpr int kLeastFrames = 4;
+constexpr int kLeastBandFrames = 4;
 constexpr int kMostSide = 512;
 constexpr int kSmoothPx = 20;  ///< half of the width over which the smoothed self is the mean
 
@@ -125,11 +125,11 @@ void BandWatch::take(const frames::Frame& frame) {
 }
 
 double BandWatch::structure() const {
-  return count_ < kLeastFrames ? 0.0 : std::sqrt(mean_square_);
+  return count_ < kLeastBandFrames ? 0.0 : std::sqrt(mean_square_);
 }
 
 std::optional<Bands> BandWatch::bands() const {
-  if (count_ < kLeastFrames) {
+  if (count_ < kLeastBandFrames) {
     return std::nullopt;
   }
   if (looked_ != count_) {

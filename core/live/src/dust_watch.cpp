@@ -20,7 +20,7 @@ constexpr std::size_t kMostPlaces = 8;
 constexpr double kMoved_px = 10.0;
 constexpr double kShallowest = 0.012;
 constexpr std::size_t kMostSpecks = 40;
-constexpr float kNothing = std::numeric_limits<float>::quiet_NaN();
+constexpr float kUnknown = std::numeric_limits<float>::quiet_NaN();
 
 /// Sums over rectangles of a picture of blocks.
 class Sums {
@@ -132,7 +132,7 @@ std::vector<float> DustWatch::residue(const frames::Frame& frame) const {
   }
   const Sums light(blocks, across_, down_);
   const Sums covered(on, across_, down_);
-  std::vector<float> off(size, kNothing);
+  std::vector<float> off(size, kUnknown);
   for (int y = 0; y < down_; ++y) {
     for (int x = 0; x < across_; ++x) {
       const auto i = static_cast<std::size_t>(y) * static_cast<std::size_t>(across_) +

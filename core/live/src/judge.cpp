@@ -19,8 +19,8 @@ double resolved_arcsec(const Setting& setting) {
 std::optional<Judgement> judge_light(const Readings& readings, const Setting& setting) {
   const double full = 1.0 - setting.black_level;
   const double bright = (readings.level.bright - setting.black_level) / full;
-  constexpr double kNothing = 0.01;
-  if (bright < kNothing) {
+  constexpr double kDark = 0.01;
+  if (bright < kDark) {
     return Judgement{Limit::kNoSun, {bright, 0.0}, 0.0};
   }
   constexpr double kSomeClipped = 0.001;

@@ -22,7 +22,7 @@ constexpr double kNone = std::numeric_limits<double>::quiet_NaN();
 constexpr double kBinPx = 0.5;
 
 /// One place where the edge was found.
-struct Point {
+struct LimbPoint {
   std::size_t sector = 0;
   double angle_rad = 0.0;
   double off_px = kNone;  ///< from the circle that was looked along
@@ -229,7 +229,7 @@ struct Change {
   double down = 0.0;
   double growth = 0.0;
 };
-Change change_of(const std::vector<Point>& points, bool grows) {
+Change change_of(const std::vector<LimbPoint>& points, bool grows) {
   Change change;
   double tolerance = 1e9;
   std::vector<double> left;
@@ -237,7 +237,7 @@ Change change_of(const std::vector<Point>& points, bool grows) {
     // Normal equations of off = right cos + down sin + growth.
     std::array<std::array<double, 4>, 3> a{};
     left.clear();
-    for (const Point& point : points) {
+    for (const LimbPoint& point : points) {
       const std::array<double, 3> row{std::cos(point.angle_rad), std::sin(point.angle_rad),
                                       grows ? 1.0 : 0.0};
       const double rest =
@@ -301,7 +301,7 @@ std::optional<LimbSeen> LimbWatch::near(const frames::Frame& frame) const {
   const Circle& circle = *circle_;
   const std::vector<Profile> sectors =
       profiles_of(frame, circle.x, circle.y, circle.radius, circle.reach);
-  std::vector<Point> points;
+  std::vector<LimbPoint> points;
   std::vector<double> falls;
   for (std::size_t i = 0; i < sectors.size(); ++i) {
     const auto profile = sectors[i].values();
@@ -317,17 +317,17 @@ std::optional<LimbSeen> LimbWatch::near(const frames::Frame& frame) const {
   }
   // All by the same amount, so that the circle goes where the fall is steepest.
   const double outwards = base::middle_of(falls);
-  for (Point& point : points) {
+  for (LimbPoint& point : points) {
     point.off_px += outwards;
   }
   std::vector<double> steps;
   steps.reserve(points.size());
-  for (const Point& point : points) {
+  for (const LimbPoint& point : points) {
     steps.push_back(point.step);
   }
   const double usual_step = base::middle_of(steps);
   // A step that is no limb's: noise of the sky, or a cloud's edge.
-  std::erase_if(points, [&](const Point& point) {
+  std::erase_if(points, [&](const LimbPoint& point) {
     return point.step < 0.5 * usual_step || point.step < 0.01 * frame.saturation;
   });
   constexpr std::size_t kLeastPoints = 4;
@@ -343,7 +343,7 @@ std::optional<LimbSeen> LimbWatch::near(const frames::Frame& frame) const {
   seen.radius_px = circle.radius + change.growth;
   // All sectors laid upon each other, edge upon edge: the noise of one does not widen it.
   Profile all(sectors.front().size());
-  for (const Point& point : points) {
+  for (const LimbPoint& point : points) {
     seen.off_px.at(point.sector) = point.off_px - change.right * std::cos(point.angle_rad) -
                                    change.down * std::sin(point.angle_rad) - change.growth;
     const auto by = std::lround(point.off_px / kBinPx);

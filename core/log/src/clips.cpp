@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "solarchon/base/json.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/optics/same_light.h"

@@ -2,6 +2,7 @@
 // What the owner has and has learnt: the kit, the shelves, the times of steps.
 #include <utility>
 
+#include "solarchon/base/json.h"
 #include "solarchon/base/text.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/optics/rig_file.h"

@@ -31,22 +31,6 @@ double hours_from_noon(const sky::SunDay& day, sky::UtcTime time) {
 
 }  // namespace
 
-base::Json to_json(const Surroundings& surroundings) {
-  return {{"under", kGroundWords.of(surroundings.under)},
-          {"before", kGroundWords.of(surroundings.before)}};
-}
-
-base::Result<Surroundings> surroundings_from_json(const base::Json& json, const std::string& path) {
-  base::ObjectReader reader(json, path);
-  Surroundings read;
-  read.under = reader.choice_or("under", kGroundWords, read.under);
-  read.before = reader.choice_or("before", kGroundWords, read.before);
-  if (reader.error()) {
-    return tl::make_unexpected(*reader.error());
-  }
-  return read;
-}
-
 double ground_warmth(const sky::SunDay& day, sky::UtcTime time) {
   // Each stretch of the arc adds its mean sine, and what was there cools.
   double warmth = 0.0;

@@ -33,28 +33,6 @@ bool has_etalon(const optics::Rig& rig) {
 
 }  // namespace
 
-base::Json to_json(const StepMinutes& minutes) {
-  base::Json json = base::Json::object();
-  for (std::size_t i = 0; i < kStepKinds; ++i) {
-    if (minutes.at(i)) {
-      json[std::string(kStepWords.words.at(i))] = *minutes.at(i);
-    }
-  }
-  return json;
-}
-
-base::Result<StepMinutes> step_minutes_from_json(const base::Json& json, const std::string& path) {
-  base::ObjectReader reader(json, path);
-  StepMinutes minutes;
-  for (std::size_t i = 0; i < kStepKinds; ++i) {
-    minutes.at(i) = reader.optional_number(kStepWords.words.at(i), kStepMinutesRange);
-  }
-  if (reader.error()) {
-    return tl::make_unexpected(*reader.error());
-  }
-  return minutes;
-}
-
 double usual_minutes(StepKind kind, const optics::Rig& rig) {
   switch (kind) {
     case StepKind::kDrive:

@@ -21,14 +21,14 @@ namespace {
 
 constexpr base::Range kRateRange{0.1, 120.0};
 constexpr base::Range kBetweenRange{0.0, 60.0};
-constexpr base::Range kRadiusRange{8.0, 5000.0};
+constexpr base::Range kMovieRadiusRange{8.0, 5000.0};
 
-Result<void> checked(const AnimationWishes& wishes) {
+Result<void> checked_wishes(const AnimationWishes& wishes) {
   return base::checked("rate", wishes.rate_hz, kRateRange)
       .and_then([&](double) { return base::checked("between", wishes.between, kBetweenRange); })
       .and_then([&](double) {
-        return base::checked("radius_px", wishes.radius_px.value_or(kRadiusRange.high),
-                             kRadiusRange);
+        return base::checked("radius_px", wishes.radius_px.value_or(kMovieRadiusRange.high),
+                             kMovieRadiusRange);
       })
       .map([](double) {});
 }
@@ -36,7 +36,7 @@ Result<void> checked(const AnimationWishes& wishes) {
 }  // namespace
 
 Result<Animation> Animation::plan(const AnimationRecipe& recipe, const base::Task& task) {
-  if (const auto good = checked(recipe.wishes); !good) {
+  if (const auto good = checked_wishes(recipe.wishes); !good) {
     return tl::make_unexpected(good.error());
   }
   auto plan = std::make_shared<Plan>();
@@ -235,7 +235,7 @@ Result<AnimationRecipe> read_animation(const std::filesystem::path& path) {
     AnimationWishes& wishes = recipe.wishes;
     wishes.hold = step.choice("hold", kHoldWords);
     wishes.north_up = step.flag_or("north_up", wishes.north_up);
-    wishes.radius_px = step.optional_number("radius_px", kRadiusRange);
+    wishes.radius_px = step.optional_number("radius_px", kMovieRadiusRange);
     wishes.still_surface = step.flag_or("still_surface", false);
     wishes.between = step.integer_or("between", kBetweenRange, 0);
     wishes.even_light = step.flag_or("even_light", true);

@@ -19,7 +19,7 @@ namespace {
 constexpr double kBeyond = 1.12;  // half a side, in radii
 
 /// The light of a picture: of its disc, or of its bright part.
-double light_of(const Picture& grey, const std::optional<measure::LimbFit>& limb) {
+double disc_light(const Picture& grey, const std::optional<measure::LimbFit>& limb) {
   constexpr double kInside = 0.6;
   constexpr int kEvery = 2;
   std::vector<double> values;
@@ -91,7 +91,7 @@ Result<std::optional<Animation::Step>> Animation::Plan::look(const std::filesyst
       return std::optional<Step>();
     }
   }
-  step.light = light_of(grey, limb);
+  step.light = disc_light(grey, limb);
   return std::optional(std::move(step));
 }
 

@@ -98,7 +98,7 @@ struct Level {
   std::vector<std::vector<float>> weights;
 };
 
-Level binned(const std::vector<ShiftedPicture>& pictures, int bin) {
+Level binned_level(const std::vector<ShiftedPicture>& pictures, int bin) {
   Level level;
   level.width = pictures.front().picture.width / bin;
   level.height = pictures.front().picture.height / bin;
@@ -250,7 +250,7 @@ Result<Picture> flat_of_shifted(const std::vector<ShiftedPicture>& pictures,
     if (bin > 1 && std::min(first.width, first.height) < 16 * bin) {
       continue;
     }
-    const Level level = binned(pictures, bin);
+    const Level level = binned_level(pictures, bin);
     std::vector<float> finer(level.logs.front().size(), 0.0F);
     if (!flat.empty()) {
       const int ratio = std::max(1, level.width / std::max(1, width));

@@ -23,7 +23,7 @@ constexpr base::Range kLayerRange{0.0, 10.0};
 constexpr base::Range kGateRange{0.0, 20.0};
 constexpr base::Range kProminenceRange{0.1, 1000.0};
 
-Result<void> checked(const FinishWishes& wishes) {
+Result<void> checked_finish(const FinishWishes& wishes) {
   auto good = base::checked("flatten", wishes.flatten, kFlattenRange);
   for (const double layer : wishes.layers) {
     good = good.and_then([&](double) { return base::checked("layers", layer, kLayerRange); });
@@ -150,7 +150,7 @@ std::array<float, 3> tint_of(Tint tint, float brightness) {
 
 Result<Finished> finish(const Picture& picture, const FinishWishes& wishes,
                         const Picture* prominences, const base::Task& task) {
-  if (const auto good = checked(wishes); !good) {
+  if (const auto good = checked_finish(wishes); !good) {
     return tl::make_unexpected(good.error());
   }
   Finished made;

@@ -83,7 +83,7 @@ Result<std::size_t> reference_of(const Samples& samples, const GradeWishes& wish
 }
 
 /// The mean of a frame, of full scale.
-double light_of(const Frame& frame) {
+double mean_light(const Frame& frame) {
   const auto sum = std::accumulate(frame.pixels.begin(), frame.pixels.end(), std::uint64_t{0});
   return static_cast<double>(sum) /
          static_cast<double>(std::max<std::size_t>(1, frame.pixels.size())) /
@@ -110,7 +110,7 @@ std::vector<Part> tiles_of(const Frame& reference, const GradeWishes& wishes) {
     for (int left = beside; left + wide + beside <= reference.width; left += wide) {
       const Part part{left, top, wide, tall};
       frames::cut(reference, part, tile);
-      const double light = std::max(0.0, light_of(tile) - wishes.black);
+      const double light = std::max(0.0, mean_light(tile) - wishes.black);
       const double detail = live::sharpness_of(tile, wishes.scale_px, wishes.black, bright).detail;
       all.push_back({part, detail * light * light});
     }
@@ -178,7 +178,7 @@ class Grader {
           live::sharpness_of(tile_, wishes_.scale_px, wishes_.black, lying->level.bright);
       seen.detail.at(i) = static_cast<float>(sharpness.detail);
       noise += sharpness.noise;
-      light += light_of(tile_) - wishes_.black;
+      light += mean_light(tile_) - wishes_.black;
     }
     seen.noise = light > 0.0 ? static_cast<float>(noise / light) : 0.0F;
     return seen;

@@ -40,7 +40,7 @@ Point middle_of_panel(const Picture& panel) {
 
 std::string name_of(std::size_t panel) { return "panels[" + std::to_string(panel) + "]"; }
 
-Result<void> checked(const std::vector<Picture>& panels) {
+Result<void> checked_panels(const std::vector<Picture>& panels) {
   if (panels.size() < 2) {
     return base::fail(ErrorCode::kMissing, "panels");
   }
@@ -405,7 +405,7 @@ Result<Mosaic> composed(const std::vector<Picture>& panels, const Lay& lay,
 }  // namespace
 
 Result<Mosaic> join_panels(const std::vector<Picture>& panels, const base::Task& task) {
-  if (const auto good = checked(panels); !good) {
+  if (const auto good = checked_panels(panels); !good) {
     return tl::make_unexpected(good.error());
   }
   std::vector<Picture> made;

@@ -18,7 +18,7 @@ using frames::Picture;
 
 namespace {
 
-constexpr base::Range kRadiusRange{8.0, 5000.0};
+constexpr base::Range kDiscRadiusRange{8.0, 5000.0};
 constexpr base::Range kBeyondRange{1.0, 3.0};
 
 /// Of a square shrunk from a larger picture each pixel is the mean of so many a side.
@@ -54,7 +54,7 @@ Result<Oriented> orient(const Picture& picture, const OrientWishes& wishes,
     return tl::make_unexpected(limb.error());
   }
   const auto radius =
-      base::checked("radius_px", wishes.radius_px.value_or(limb->radius_px), kRadiusRange);
+      base::checked("radius_px", wishes.radius_px.value_or(limb->radius_px), kDiscRadiusRange);
   if (!radius) {
     return tl::make_unexpected(radius.error());
   }

@@ -6,6 +6,7 @@
 
 #include "recipe_file.h"
 #include "recipe_json.h"
+#include "solarchon/base/json.h"
 #include "solarchon/frames/clip_reader.h"
 
 namespace solarchon::reduce {

@@ -4,6 +4,7 @@
 #include <functional>
 
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 #include "solarchon/frames/fingerprint.h"
 #include "solarchon/frames/movie.h"
 #include "solarchon/frames/picture.h"

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "recipe_file.h"
+#include "solarchon/base/json.h"
 #include "solarchon/seeing/air.h"
 
 namespace solarchon::reduce {

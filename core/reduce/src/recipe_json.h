@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
+#include "solarchon/base/result.h"
 #include "solarchon/reduce/recipe.h"
 
 namespace solarchon::reduce {

@@ -142,7 +142,7 @@ class Spectrum2d {
   int tall_;
 };
 
-Result<void> checked(const RestoreWishes& wishes) {
+Result<void> checked_restore(const RestoreWishes& wishes) {
   struct Figure {
     const char* field;
     double value;
@@ -167,7 +167,7 @@ Result<void> checked(const RestoreWishes& wishes) {
 
 Result<Restored> restore(const Picture& picture, const RestoreWishes& wishes,
                          const base::Task& task) {
-  if (const auto good = checked(wishes); !good) {
+  if (const auto good = checked_restore(wishes); !good) {
     return tl::make_unexpected(good.error());
   }
   constexpr int kLeastSide = 32;

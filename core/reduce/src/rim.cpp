@@ -57,7 +57,7 @@ std::vector<float> far_from(const std::vector<float>& light, int width, int heig
 }
 
 /// A picture over the light that the Sun has there; 0 where that is not asked.
-std::vector<float> evened(const Picture& picture, const std::optional<SharpDisc>& disc) {
+std::vector<float> without_darkening(const Picture& picture, const std::optional<SharpDisc>& disc) {
   std::vector<float> even = picture.values;
   std::vector<double> some;
   for (std::size_t i = 0; i < even.size(); i += 7) {
@@ -135,10 +135,10 @@ double rim_about_dark(const Picture& before, const Picture& after) {
   const Picture is = grey_of(after);
   constexpr double kClear_px = 4.0;
   const auto disc = disc_in(was, was.values, kClear_px, {});
-  const std::vector<float> old_light = evened(was, disc);
+  const std::vector<float> old_light = without_darkening(was, disc);
   const std::vector<float> far = far_from(old_light, was.width, was.height);
   const std::vector<Excess> old_rings = excesses(old_light, far);
-  const std::vector<Excess> new_rings = excesses(evened(is, disc), far);
+  const std::vector<Excess> new_rings = excesses(without_darkening(is, disc), far);
   double most = 0.0;
   for (std::size_t ring = 0; ring < old_rings.size(); ++ring) {
     most = std::max(most, new_rings[ring].mean - 2.0 * new_rings[ring].error -

@@ -63,7 +63,7 @@ std::optional<double> neutral_beside(const Magnetism& magnetism, const Filament:
 }
 
 /// Lays a spine along the neutral line; only the longest stretch on which there is one is kept.
-std::vector<Filament::Node> laid(const Magnetism& magnetism, const Wish& wish) {
+std::vector<Filament::Node> spine_from(const Magnetism& magnetism, const Wish& wish) {
   const int count = std::max(3, static_cast<int>(wish.length_mm / kNodeMm));
   std::vector<Filament::Node> nodes;
   std::vector<std::optional<double>> offsets;
@@ -141,7 +141,7 @@ std::optional<Filament> active_one(const Magnetism& magnetism, const Region& reg
   filament.width_mm = random.uniform(3.5, 5.5);
   filament.height_mm = random.uniform(9.0, 18.0);
   const double tilt = region.tilt_deg * kRadPerDeg;
-  filament.spine = laid(
+  filament.spine = spine_from(
       magnetism, {region.latitude_deg * kRadPerDeg, region.carrington_longitude_deg * kRadPerDeg,
                   0.5 * kPi + tilt + random.uniform(-0.25, 0.25), random.uniform(50.0, 110.0),
                   random.uniform(-0.15, 0.15)});
@@ -166,10 +166,10 @@ std::optional<Filament> quiet_one(const Magnetism& magnetism, const Region& regi
   const double tilt = region.tilt_deg * kRadPerDeg;
   // The equator runs ahead: with the weeks the spine is drawn out to the west.
   const double sheared = std::min(0.9, 0.022 * region.age_days);
-  filament.spine =
-      laid(magnetism,
-           {region.latitude_deg * kRadPerDeg, region.carrington_longitude_deg * kRadPerDeg,
-            0.5 * kPi + tilt - sheared, random.uniform(120.0, 420.0), random.uniform(-0.12, 0.12)});
+  filament.spine = spine_from(
+      magnetism,
+      {region.latitude_deg * kRadPerDeg, region.carrington_longitude_deg * kRadPerDeg,
+       0.5 * kPi + tilt - sheared, random.uniform(120.0, 420.0), random.uniform(-0.12, 0.12)});
   live(filament, age, life, random.uniform() < 0.6);
   return filament;
 }

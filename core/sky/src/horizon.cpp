@@ -15,7 +15,6 @@ using base::Result;
 
 namespace {
 
-constexpr base::Range kAzimuthRange{-360.0, 720.0};
 constexpr double kSameAzimuthDeg = 0.05;
 
 Result<bool> trees_of(std::string_view text) {
@@ -34,7 +33,7 @@ Result<HorizonPoint> point_of(const base::Columns& columns) {
                               base::because("columns", {static_cast<double>(columns.size())}),
                               base::wants("horizon-columns"));
   }
-  const auto azimuth = base::number_of(columns[0], "azimuth_deg", kAzimuthRange);
+  const auto azimuth = base::number_of(columns[0], "azimuth_deg", kHorizonAzimuthRange);
   const auto height = base::number_of(columns[1], "height_deg", kHorizonHeightRange);
   const auto trees = trees_of(columns.size() > 2 ? columns[2] : std::string_view());
   for (const auto& problem :
@@ -111,34 +110,6 @@ std::string to_csv(const Horizon& horizon) {
         << '\n';
   }
   return out.str();
-}
-
-base::Json to_json(const Horizon& horizon) {
-  base::Json list = base::Json::array();
-  for (const HorizonPoint& point : horizon.points) {
-    list.push_back({{"azimuth_deg", point.azimuth_deg},
-                    {"height_deg", point.height_deg},
-                    {"trees", point.trees}});
-  }
-  return list;
-}
-
-Result<Horizon> horizon_from_json(const base::Json& json, const std::string& path) {
-  Horizon horizon;
-  if (!json.is_array() || json.size() > kMostHorizonPoints) {
-    return fail(ErrorCode::kWrongType, path, {}, base::wants("list-of-at-most", {720.0}));
-  }
-  for (std::size_t i = 0; i < json.size(); ++i) {
-    base::ObjectReader reader(json[i], path + "[" + std::to_string(i) + "]");
-    const double azimuth = reader.number("azimuth_deg", kAzimuthRange);
-    const double height = reader.number("height_deg", kHorizonHeightRange);
-    const bool trees = reader.flag_or("trees", false);
-    if (reader.error()) {
-      return tl::make_unexpected(*reader.error());
-    }
-    horizon.put({azimuth, height, trees});
-  }
-  return horizon;
 }
 
 }  // namespace solarchon::sky

@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 #include "solarchon/base/resources.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/optics/catalogue.h"

@@ -8,6 +8,7 @@
 #include <random>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/base/json.h"
 #include "solarchon/sky/sun.h"
 #include "tests/support/support.h"
 

@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/base/json.h"
 #include "tests/support/support.h"
 
 namespace solarchon::align {

@@ -235,7 +235,7 @@ TEST(Recorder, CountsWhatIsLost) {
   const TempFolder folder;
   RecordPlan plan;
   plan.file = folder / "a.fits";
-  plan.sidecar = {{"site", "Punta Alcaravan"}};
+  plan.sidecar = base::Json{{"site", "Punta Alcaravan"}};
   auto recorder = Recorder::begin(plan, live(0, 0.0), 10.0).value();
   for (const int number : {3, 4, 7, 8, 12}) {
     recorder->offer(live(number, number * 0.1), 1.0);

@@ -2,6 +2,7 @@
 #include "solarchon/devices/messages.h"
 
 #include "solarchon/base/angle.h"
+#include "solarchon/base/json.h"
 #include "solarchon/devices/mount_state.h"
 #include "solarchon/devices/telescope_state.h"
 #include "solarchon/sky/sun.h"
@@ -69,7 +70,7 @@ TEST(Messages, ComeBackFromTheirLines) {
   const Answer answer = read_as<Answer>(to_line(Answer{7, {{"ok", true}}, {}, {}}));
   EXPECT_EQ(answer.id, 7);
   EXPECT_FALSE(answer.fault);
-  EXPECT_EQ(answer.result, Json({{"ok", true}}));
+  EXPECT_EQ(answer.result.get(), Json({{"ok", true}}));
   const Answer refused = read_as<Answer>(to_line(Answer{8, {}, Fault::kOfTheDevice, "limit"}));
   EXPECT_EQ(refused.fault, Fault::kOfTheDevice);
   EXPECT_EQ(refused.reason, "limit");

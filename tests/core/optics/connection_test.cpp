@@ -3,6 +3,7 @@
 
 #include <set>
 
+#include "solarchon/base/json.h"
 #include "solarchon/optics/catalogue.h"
 #include "tests/support/support.h"
 

@@ -3,6 +3,7 @@
 
 #include <cmath>
 
+#include "solarchon/base/json.h"
 #include "solarchon/base/random.h"
 #include "tests/support/support.h"
 

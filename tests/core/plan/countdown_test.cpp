@@ -4,6 +4,7 @@
 #include <cmath>
 #include <numeric>
 
+#include "solarchon/base/json.h"
 #include "tests/support/support.h"
 
 namespace solarchon::plan {

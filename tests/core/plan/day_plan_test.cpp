@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/plan/day_plan.h"
 
+#include "solarchon/base/json.h"
 #include "tests/support/support.h"
 
 namespace solarchon::plan {

@@ -2,6 +2,7 @@
 // Whatever comes from outside: readers must answer, and what they take must be good.
 #include <cmath>
 
+#include "solarchon/base/json.h"
 #include "solarchon/plan/calendar.h"
 #include "solarchon/plan/day_plan.h"
 #include "tests/support/support.h"

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "solarchon/base/json.h"
 #include "solarchon/words/safety.h"
 #include "tests/support/support.h"
 

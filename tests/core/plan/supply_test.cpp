@@ -3,6 +3,7 @@
 
 #include <sys/stat.h>
 
+#include "solarchon/base/json.h"
 #include "tests/support/support.h"
 
 namespace solarchon::plan {

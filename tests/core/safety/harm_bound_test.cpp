@@ -3,6 +3,7 @@
 // paths.
 #include "solarchon/safety/harm_bound.h"
 
+#include "solarchon/base/json.h"
 #include "solarchon/optics/rig_file.h"
 #include "tests/support/risky_rig.h"
 #include "tests/support/support.h"

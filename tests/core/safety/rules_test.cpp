@@ -3,6 +3,7 @@
 #include <functional>
 #include <set>
 
+#include "solarchon/base/json.h"
 #include "solarchon/safety/safety.h"
 #include "solarchon/words/safety.h"
 #include "tests/support/support.h"

@@ -6,6 +6,7 @@
 #include <cmath>
 #include <set>
 
+#include "solarchon/base/json.h"
 #include "solarchon/base/random.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/words/safety.h"

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/sky/horizon.h"
 
+#include "solarchon/base/json.h"
 #include "solarchon/base/random.h"
 #include "solarchon/sky/day.h"
 #include "tests/support/support.h"

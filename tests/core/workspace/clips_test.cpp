@@ -29,7 +29,7 @@ void record(const std::filesystem::path& file, const Workspace& space, int frame
   capture::RecordPlan plan;
   plan.file = file;
   plan.sidecar = clip_facts(space, morning_answers(space));
-  plan.sidecar["series"] = {{"name", "lapse"}};
+  plan.sidecar.edit()["series"] = {{"name", "lapse"}};
   capture::LiveFrame frame;
   frame.frame = test::drawn_disc(120, 90, {60.0, 45.0}, 40.0, test::morning() + sky::seconds(90.0));
   frame.frame.info.exposure_ms = 0.25;

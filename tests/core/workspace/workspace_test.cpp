@@ -3,6 +3,7 @@
 
 #include <cmath>
 
+#include "solarchon/base/json.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/observe.h"
 #include "tests/support/support.h"

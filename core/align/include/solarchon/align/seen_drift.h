@@ -7,7 +7,8 @@
 
 #include "solarchon/align/drift.h"
 #include "solarchon/base/enum_words.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 #include "solarchon/sky/disc.h"
 #include "solarchon/sky/site.h"

@@ -5,7 +5,7 @@
 #include <vector>
 
 #include "solarchon/align/drift.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/plan/mount.h"
 #include "solarchon/sky/site.h"
 #include "solarchon/sky/time.h"

@@ -8,25 +8,11 @@
 #include <vector>
 
 #include "solarchon/base/enum_words.h"
+#include "solarchon/base/json_fwd.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 
 namespace solarchon::base {
-
-using Json = nlohmann::ordered_json;
-
-/// Inclusive range that a number must lie in.
-struct Range {
-  double low;
-  double high;
-};
-
-/// What errors say of a range, or of a list of words.
-[[nodiscard]] Remark within(const Range& range);
-[[nodiscard]] Remark one_of(const std::vector<std::string>& words);
-
-/// Checks one number that came from outside.
-/// Errors: kOutOfRange, also for NaN and infinities.
-[[nodiscard]] Result<double> checked(std::string field, double value, Range range);
 
 /// What is not known is null.
 template <typename T>

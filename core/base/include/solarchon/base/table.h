@@ -6,7 +6,7 @@
 #include <string_view>
 #include <vector>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 
 namespace solarchon::base {

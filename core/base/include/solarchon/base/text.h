@@ -16,4 +16,7 @@ inline constexpr std::size_t kMostTextBytes = 4096;
 /// The text in one line, for a terminal: control characters (C0, DEL and C1) become blanks.
 [[nodiscard]] std::string without_controls(std::string_view text);
 
+/// A number as errors show it: ten digits at most.
+[[nodiscard]] std::string short_text(double value);
+
 }  // namespace solarchon::base

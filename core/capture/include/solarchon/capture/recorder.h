@@ -6,7 +6,8 @@
 #include <memory>
 #include <optional>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_value.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 #include "solarchon/capture/source.h"
 
@@ -23,8 +24,9 @@ struct RecordPlan {
   /// below 1, each with what came just before it. None: all frames.
   std::optional<double> above_share = {};
   double pre_roll_s = 0.3;
-  std::int64_t ring_bytes = 256'000'000;      ///< of frames that wait for the disk
-  base::Json sidecar = base::Json::object();  ///< what else is known, for the file beside the clip
+  std::int64_t ring_bytes = 256'000'000;  ///< of frames that wait for the disk
+  base::JsonValue sidecar =
+      base::JsonValue::object();  ///< what else is known, for the file beside the clip
 };
 inline constexpr base::Range kAboveShareRange{0.0, 0.99};
 inline constexpr base::Range kPreRollRange{0.0, 10.0};
@@ -63,7 +65,8 @@ class Recorder {
   /// Waits until all that was taken is on disk, and closes the clip; one without a frame is taken
   /// away. Once.
   /// @param learnt  what came to be known meanwhile, for the file beside the clip: an object
-  [[nodiscard]] RecordState finish(const base::Json& learnt = base::Json::object());
+  [[nodiscard]] RecordState finish(const base::Json& learnt);
+  [[nodiscard]] RecordState finish();
 
  private:
   class Machine;

@@ -8,7 +8,8 @@
 #include <vector>
 
 #include "solarchon/base/enum_words.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_value.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 #include "solarchon/capture/exposing.h"
 #include "solarchon/capture/holder.h"
@@ -42,7 +43,7 @@ struct SeriesPlan {
   bool follows_light = false;
   base::Range shutter_ms{1e-4, 3.6e6};
   std::optional<double> above_share = {};  ///< as RecordPlan
-  base::Json sidecar = base::Json::object();
+  base::JsonValue sidecar = base::JsonValue::object();
 };
 inline constexpr base::Range kRoundsRange{1, 100'000};
 inline constexpr base::Range kEveryRange{0.0, 86'400.0};

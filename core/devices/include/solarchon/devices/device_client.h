@@ -4,9 +4,10 @@
 #include <filesystem>
 #include <stop_token>
 #include <string>
+#include <string_view>
 #include <vector>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
 #include "solarchon/base/result.h"
 #include "solarchon/devices/local_socket.h"
 #include "solarchon/devices/mount_state.h"
@@ -38,11 +39,12 @@ class DeviceClient {
   /// messages are passed over; events are kept.
   /// Errors: kNotFound when the device is gone, silent for kPatience, or sends nothing but
   /// garbage; kNotFound with the device's own word when it refuses; kCancelled.
-  [[nodiscard]] base::Result<base::Json> call(const std::string& method,
-                                              const base::Json& params = base::Json::object());
+  [[nodiscard]] base::Result<base::Json> call(const std::string& method, const base::Json& params);
+  /// The same without parameters.
+  [[nodiscard]] base::Result<base::Json> call(const std::string& method);
   /// The same for what has no answer but that it is done.
-  [[nodiscard]] base::Result<void> tell(const std::string& method,
-                                        const base::Json& params = base::Json::object());
+  [[nodiscard]] base::Result<void> tell(const std::string& method, const base::Json& params);
+  [[nodiscard]] base::Result<void> tell(const std::string& method);
   /// Looks whether the line still holds, without asking anything and without waiting.
   /// Errors: kNotFound when the device is gone.
   [[nodiscard]] base::Result<void> listen();

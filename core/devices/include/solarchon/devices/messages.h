@@ -9,7 +9,7 @@
 #include <variant>
 #include <vector>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_value.h"
 #include "solarchon/base/result.h"
 
 namespace solarchon::devices {
@@ -40,7 +40,7 @@ class LineCutter {
 struct Request {
   std::int64_t id = 0;
   std::string method;
-  base::Json params = base::Json::object();
+  base::JsonValue params = base::JsonValue::object();
 };
 
 /// What went wrong, by number, as JSON-RPC has them; those of devices lie at -32000 and below.
@@ -56,7 +56,7 @@ enum class Fault {
 /// Answers a request.
 struct Answer {
   std::optional<std::int64_t> id;  ///< none: the request could not be read
-  base::Json result = {};
+  base::JsonValue result = {};
   std::optional<Fault> fault = {};
   std::string reason = {};  ///< one word of the protocol, such as `limit`; or a text
 };
@@ -64,7 +64,7 @@ struct Answer {
 /// Tells of something that nobody asked for.
 struct Event {
   std::string method;
-  base::Json params = base::Json::object();
+  base::JsonValue params = base::JsonValue::object();
 };
 
 using Message = std::variant<Request, Answer, Event>;

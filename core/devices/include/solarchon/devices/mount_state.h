@@ -4,7 +4,8 @@
 #include <string>
 
 #include "solarchon/base/enum_words.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 #include "solarchon/sky/site.h"
 #include "solarchon/sky/time.h"

@@ -5,7 +5,8 @@
 #include <optional>
 #include <string>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 
 namespace solarchon::devices {

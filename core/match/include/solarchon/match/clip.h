@@ -5,7 +5,7 @@
 #include <optional>
 
 #include "solarchon/base/enum_words.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 #include "solarchon/optics/parts.h"
 

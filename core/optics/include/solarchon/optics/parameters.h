@@ -7,7 +7,7 @@
 #include <string_view>
 #include <vector>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/optics/parts.h"
 
 namespace solarchon::optics {

@@ -4,7 +4,7 @@
 #include <string>
 #include <variant>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_value.h"
 
 // The kinds of part that a light path is built from, as plain numbers. parameters.h names each
 // number with its unit and range; docs/rig-format.md lists them for people. A clear aperture of 0
@@ -301,7 +301,7 @@ struct PowerSupply {
 /// A part of a kind that this program does not know, as its file gave it.
 struct UnknownPart {
   std::string kind;
-  base::Json original;
+  base::JsonValue original;
   bool operator==(const UnknownPart&) const = default;
 };
 

@@ -4,7 +4,7 @@
 #include <filesystem>
 #include <string>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
 #include "solarchon/base/result.h"
 #include "solarchon/optics/rig.h"
 

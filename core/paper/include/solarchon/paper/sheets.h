@@ -4,7 +4,7 @@
 #include <vector>
 
 #include "solarchon/align/north.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 #include "solarchon/optics/parts.h"
 #include "solarchon/paper/sheet.h"

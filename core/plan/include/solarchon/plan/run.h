@@ -6,7 +6,8 @@
 #include <vector>
 
 #include "solarchon/base/enum_words.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/plan/mount.h"

@@ -3,9 +3,11 @@
 
 #include <optional>
 #include <string>
+#include <string_view>
 #include <vector>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/enum_words.h"
+#include "solarchon/base/json_fwd.h"
 #include "solarchon/base/result.h"
 #include "solarchon/plan/day_plan.h"
 #include "solarchon/safety/handling.h"

@@ -3,7 +3,7 @@
 
 #include <cstdint>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 
 namespace solarchon::seeing {

@@ -4,7 +4,7 @@
 #include <cstdint>
 #include <vector>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 #include "solarchon/seeing/lattice.h"
 

@@ -3,7 +3,7 @@
 
 #include <optional>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 
 namespace solarchon::sky {
 

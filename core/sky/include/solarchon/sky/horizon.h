@@ -5,7 +5,8 @@
 #include <string_view>
 #include <vector>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 #include "solarchon/base/table.h"
 #include "solarchon/sky/time.h"
@@ -20,6 +21,8 @@ struct HorizonPoint {
   bool operator==(const HorizonPoint&) const = default;
 };
 
+/// Azimuths as people write them; put() wraps them.
+inline constexpr base::Range kHorizonAzimuthRange{-360.0, 720.0};
 inline constexpr base::Range kHorizonHeightRange{-10.0, 90.0};
 inline constexpr std::size_t kMostHorizonPoints = 720;
 

@@ -6,7 +6,8 @@
 #include <string>
 #include <utility>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
+#include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
 #include "solarchon/sky/horizon.h"
 

@@ -6,7 +6,8 @@
 #include <vector>
 
 #include "solarchon/align/track.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
+#include "solarchon/base/result.h"
 #include "solarchon/camera/stream.h"
 #include "solarchon/frames/frame.h"
 #include "solarchon/live/setting.h"

@@ -4,7 +4,7 @@
 #include <optional>
 #include <vector>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/json_fwd.h"
 #include "solarchon/camera/simulate.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/measure/disc.h"

@@ -2,6 +2,7 @@
 #include "solarchon/optics/catalogue.h"
 
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 #include "solarchon/base/resources.h"
 #include "solarchon/optics/rig_file.h"
 

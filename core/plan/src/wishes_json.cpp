@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/plan/wishes.h"
 
+#include "solarchon/base/json.h"
+
 namespace solarchon::plan {
 
 using base::ErrorCode;

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "or_null.h"
+#include "solarchon/base/json.h"
 #include "solarchon/workspace/reports.h"
 
 namespace solarchon::workspace {

@@ -3,6 +3,8 @@
 
 #include <cmath>
 
+#include "solarchon/base/json.h"
+
 namespace solarchon::devices {
 
 using base::ErrorCode;
@@ -79,7 +81,7 @@ Result<Message> answer_of(const Json& json) {
     answer.id = *id;
   }
   if (!has_error) {
-    answer.result = json.at("result");
+    answer.result = Json(json.at("result"));
     return Message(std::move(answer));
   }
   const Json& error = json.at("error");
@@ -144,7 +146,7 @@ std::string to_line(const Request& request) {
   return line_of({{"jsonrpc", kVersion},
                   {"id", request.id},
                   {"method", request.method},
-                  {"params", request.params}});
+                  {"params", request.params.get()}});
 }
 
 std::string to_line(const Answer& answer) {
@@ -152,13 +154,13 @@ std::string to_line(const Answer& answer) {
   if (answer.fault) {
     json["error"] = {{"code", static_cast<int>(*answer.fault)}, {"message", answer.reason}};
   } else {
-    json["result"] = answer.result;
+    json["result"] = answer.result.get();
   }
   return line_of(json);
 }
 
 std::string to_line(const Event& event) {
-  return line_of({{"jsonrpc", kVersion}, {"method", event.method}, {"params", event.params}});
+  return line_of({{"jsonrpc", kVersion}, {"method", event.method}, {"params", event.params.get()}});
 }
 
 }  // namespace solarchon::devices

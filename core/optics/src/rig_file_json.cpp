@@ -5,6 +5,7 @@
 #include <set>
 
 #include "solarchon/base/file.h"
+#include "solarchon/base/json.h"
 #include "solarchon/sky/time.h"
 
 namespace solarchon::optics {
@@ -134,7 +135,7 @@ void bring_from_1_to_2(Json& rig) {
 Json to_json(const Element& element) {
   Json entry = Json::object();
   if (const auto* unknown = std::get_if<UnknownPart>(&element.part)) {
-    entry = unknown->original;
+    entry = unknown->original.get();
   }
   append(entry, {{"kind", kind_of(element.part)},
                  {"id", element.id},

@@ -5,6 +5,7 @@
 
 #include "or_null.h"
 #include "solarchon/base/angle.h"
+#include "solarchon/base/json.h"
 #include "solarchon/optics/rig_file.h"
 
 namespace solarchon::workspace {
