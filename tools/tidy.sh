@@ -17,7 +17,7 @@ mkdir -p "$build"
 cmake --preset "$preset" > "$build/prepare.log" 2>&1 || { tail -n 20 "$build/prepare.log"; exit 1; }
 cache=${XDG_CACHE_HOME:-$HOME/.cache}/solarchon-tidy
 mkdir -p "$cache"
-rules=$(cat .clang-tidy tools/tidy.sh <(clang-tidy --version) | sha256sum | cut -c1-16)
+rules=$(cat .clang-tidy <(clang-tidy --version) | sha256sum | cut -c1-16)
 export build cache rules
 
 tidy_one() {
@@ -26,7 +26,7 @@ tidy_one() {
   key=$rules-$(eval "clang++-14 -E -P $command $(printf %q "$unit")" 2>/dev/null | sha256sum | cut -c1-32)
   [ -e "$cache/$key" ] && return 0
   said=$(mktemp)
-  if clang-tidy --quiet -p "$build" --checks=-bugprone-suspicious-include \
+  if clang-tidy --quiet -p "$build" --checks=-bugprone-suspicious-include,-bugprone-forward-declaration-namespace \
        --header-filter='/(core|cli|standins|words|app)/.*\.(h|cpp)$' "$unit" > "$said" 2>&1; then
     touch "$cache/$key"
     rm -f "$said"
