@@ -62,12 +62,12 @@ TEST(LineCutter, TakesTheLongestLineThatIsOne) {
 }
 
 TEST(Messages, ComeBackFromTheirLines) {
-  const Request request{7, "mount.go", {{"azimuth_deg", 12.5}}};
+  const Request request{7, "mount.go", base::Json{{"azimuth_deg", 12.5}}};
   const Request again = read_as<Request>(to_line(request));
   EXPECT_EQ(again.id, 7);
   EXPECT_EQ(again.method, "mount.go");
   EXPECT_EQ(again.params, request.params);
-  const Answer answer = read_as<Answer>(to_line(Answer{7, {{"ok", true}}, {}, {}}));
+  const Answer answer = read_as<Answer>(to_line(Answer{7, base::Json{{"ok", true}}, {}, {}}));
   EXPECT_EQ(answer.id, 7);
   EXPECT_FALSE(answer.fault);
   EXPECT_EQ(answer.result.get(), Json({{"ok", true}}));
@@ -76,11 +76,12 @@ TEST(Messages, ComeBackFromTheirLines) {
   EXPECT_EQ(refused.reason, "limit");
   const Answer of_nothing = read_as<Answer>(to_line(Answer{{}, {}, Fault::kNotJson, "no JSON"}));
   EXPECT_FALSE(of_nothing.id);
-  EXPECT_EQ(read_as<Event>(to_line(Event{"mount.held", {{"by", "cable"}}})).method, "mount.held");
+  EXPECT_EQ(read_as<Event>(to_line(Event{"mount.held", base::Json{{"by", "cable"}}})).method,
+            "mount.held");
 }
 
 TEST(Messages, AreOneLineWhateverIsInThem) {
-  const std::string line = to_line(Event{"said", {{"words", "a\nb\xff\r"}}});
+  const std::string line = to_line(Event{"said", base::Json{{"words", "a\nb\xff\r"}}});
   EXPECT_EQ(std::count(line.begin(), line.end(), '\n'), 1);
   EXPECT_TRUE(line.ends_with('\n'));
   EXPECT_TRUE(read_message(line));
@@ -104,7 +105,7 @@ TEST(Messages, OfOtherKindsAreRefusedWithTheirMember) {
 }
 
 TEST(Messages, OfAThousandDamagedLinesNoneIsMoreThanRefused) {
-  const std::string whole = to_line(Request{3, "mount.go", {{"azimuth_deg", 12.5}}});
+  const std::string whole = to_line(Request{3, "mount.go", base::Json{{"azimuth_deg", 12.5}}});
   base::Random random({29});
   for (int i = 0; i < 1000; ++i) {
     std::string line = whole;
