@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/place.h"
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 
 namespace solarchon::cli {
 

@@ -6,7 +6,7 @@
 
 #include <set>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/optics/parameters.h"
 #include "solarchon/words/advise.h"
 #include "solarchon/words/parts.h"

@@ -5,8 +5,8 @@
 #include <cmath>
 
 #include "solarchon/base/angle.h"
-#include "solarchon/base/json.h"
 #include "solarchon/base/parallel.h"
+#include "solarchon/base/range.h"
 
 namespace solarchon::camera {
 

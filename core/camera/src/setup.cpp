@@ -5,8 +5,8 @@
 #include <cmath>
 
 #include "sight.h"
-#include "solarchon/base/json.h"
 #include "solarchon/base/random.h"
+#include "solarchon/base/range.h"
 #include "solarchon/camera/stream.h"
 #include "solarchon/light/exposure_plan.h"
 

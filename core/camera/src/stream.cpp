@@ -15,8 +15,8 @@
 #include "setup.h"
 #include "sight.h"
 #include "solarchon/base/angle.h"
-#include "solarchon/base/json.h"
 #include "solarchon/base/parallel.h"
+#include "solarchon/base/range.h"
 #include "solarchon/camera/blur.h"
 #include "solarchon/seeing/turbulence.h"
 

@@ -3,8 +3,8 @@
 #include <cmath>
 #include <utility>
 
-#include "solarchon/base/json.h"
 #include "solarchon/base/middle.h"
+#include "solarchon/base/range.h"
 #include "solarchon/capture/run.h"
 
 namespace solarchon::capture {

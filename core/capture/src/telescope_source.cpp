@@ -4,7 +4,7 @@
 #include <utility>
 
 #include "pace.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/capture/source.h"
 #include "solarchon/devices/frame_ring.h"
 #include "solarchon/devices/telescope_client.h"

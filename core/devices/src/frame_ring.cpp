@@ -16,7 +16,7 @@
 #include <system_error>
 #include <utility>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/devices/local_socket.h"
 
 namespace solarchon::devices {

@@ -11,7 +11,7 @@
 #include <vector>
 
 #include "clip_source.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/frames/clip_writer.h"
 
 namespace solarchon::frames {

@@ -14,7 +14,7 @@
 
 #include "fits.h"
 #include "fits_headers.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 
 namespace solarchon::frames {
 

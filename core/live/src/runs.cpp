@@ -9,7 +9,7 @@
 #include <opencv2/core.hpp>
 #include <set>
 
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 
 namespace solarchon::live {
 

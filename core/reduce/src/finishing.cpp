@@ -8,7 +8,7 @@
 #include "prominences.h"
 #include "sample.h"
 #include "sharp_disc.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 
 namespace solarchon::reduce {
 

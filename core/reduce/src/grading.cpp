@@ -10,8 +10,8 @@
 
 #include "anchor.h"
 #include "crew.h"
-#include "solarchon/base/json.h"
 #include "solarchon/base/middle.h"
+#include "solarchon/base/range.h"
 #include "solarchon/frames/clip_reader.h"
 #include "solarchon/live/sharpness.h"
 #include "solarchon/measure/limb.h"

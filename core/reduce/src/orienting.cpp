@@ -6,9 +6,9 @@
 
 #include "disc_sight.h"
 #include "sample.h"
-#include "solarchon/base/json.h"
 #include "solarchon/base/middle.h"
 #include "solarchon/base/parallel.h"
+#include "solarchon/base/range.h"
 
 namespace solarchon::reduce {
 

@@ -10,7 +10,7 @@
 #include <vector>
 
 #include "sharp_disc.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/reduce/finishing.h"
 #include "solarchon/seeing/air.h"
 #include "transfer.h"

@@ -12,8 +12,8 @@
 #include "crew.h"
 #include "field.h"
 #include "judging.h"
-#include "solarchon/base/json.h"
 #include "solarchon/base/parallel.h"
+#include "solarchon/base/range.h"
 #include "solarchon/frames/clip_reader.h"
 
 namespace solarchon::reduce {

@@ -6,7 +6,7 @@
 
 #include "solarchon/base/angle.h"
 #include "solarchon/base/file.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/light/exposure_plan.h"
 #include "solarchon/scene/magnetism.h"
 #include "solarchon/scene/synthetic_sun.h"

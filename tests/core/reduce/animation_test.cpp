@@ -8,7 +8,7 @@
 
 #include "painted.h"
 #include "painted_sun.h"
-#include "solarchon/base/json.h"
+#include "solarchon/base/range.h"
 #include "solarchon/camera/stream.h"
 #include "solarchon/frames/clip_reader.h"
 #include "solarchon/frames/movie.h"
