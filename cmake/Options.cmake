@@ -9,8 +9,8 @@ target_compile_options(solarchon_options INTERFACE
   # Joined sources have no main file, by which this one judges.
   $<$<BOOL:${CMAKE_UNITY_BUILD}>:-Wno-subobject-linkage>)
 
-# Core is instrumented; its tests, which only call it, and the readers of JSON are not: they cost four
-# times as much to build and have never failed that way. Fuzzing instruments everything.
+# Core is instrumented; its tests, which only call it, and the readers of JSON are not, since they take
+# several times as long to build so. Fuzzing instruments everything.
 set(SOLARCHON_SANITIZERS -fsanitize=address,undefined -fno-sanitize-recover=all -fno-omit-frame-pointer)
 if(SOLARCHON_SANITIZE)
   target_link_options(solarchon_options INTERFACE -fsanitize=address,undefined)
@@ -32,7 +32,7 @@ function(solarchon_instrument target)
 endfunction()
 
 # Release code is compiled for speed where it works on pixels and figures (-O3, each room of core/), and
-# for a quick build everywhere else: bench/ shows no loss.
+# for a quick build everywhere else.
 set(CMAKE_CXX_FLAGS_RELEASE "-O1 -DNDEBUG")
 function(solarchon_fast target)
   target_compile_options(${target} PRIVATE $<$<CONFIG:Release>:-O3>)
