@@ -11,6 +11,7 @@
 #include <thread>
 
 #include "app/model/phrases.h"
+#include "app/model/stand_in_process.h"
 #include "app/shell/language.h"
 #include "app/shell/theme.h"
 #include "app/window/doorbell.h"
@@ -76,6 +77,7 @@ int take_tour(Window& window, const QString& folder) {
 struct Folder {
   std::optional<solarchon::base::FolderLock> lock;
   std::optional<int> leave;  ///< exit code, where another process holds the folder
+  std::vector<std::filesystem::path> swept = {};
 };
 
 /// The data folder for this process alone, what killed writers left in it swept out. A second start
@@ -84,8 +86,8 @@ struct Folder {
 Folder take_folder(const std::filesystem::path& data, const QString& file) {
   auto held = solarchon::base::FolderLock::take(data);
   if (held) {
-    solarchon::workspace::sweep_data_folder(data);
-    return {std::move(*held), {}};
+    auto swept = solarchon::workspace::sweep_data_folder(data);
+    return {std::move(*held), {}, std::move(swept)};
   }
   if (!solarchon::base::FolderLock::held(data)) {
     return {};
@@ -149,6 +151,8 @@ int main(int argc, char** argv) {
   if (folder.leave) {
     return *folder.leave;
   }
+  options->swept = folder.swept;
+  solarchon::app::StandInProcess::sweep_after_the_dead();
   options->ringer = QApplication::applicationFilePath();
   QApplication::setStyle(QStringLiteral("Fusion"));
   Theme::load_fonts();

@@ -141,8 +141,8 @@ Json find_report(const Placed& at, plan::MountKind mount, const InHand& hand, do
   if (const auto scope = hand.rig ? optics::find_fitted<optics::Telescope>(*hand.rig)
                                   : std::optional<std::size_t>()) {
     const auto& telescope = std::get<optics::Telescope>(hand.rig->elements[*scope].part);
-    report["sweep"] =
-        align::to_json(align::sweep_of(telescope.focal_length_mm, sun.declination_deg, miss_deg));
+    report["sweep"] = align::to_json(align::sweep_of(
+        telescope.focal_length_mm, align::drawtube_mm(*hand.rig), sun.declination_deg, miss_deg));
   }
   report["seeker"] = align::to_json(align::seeker_of(at.observer, at.time));
   report["equatorial_drift_arcsec_min"] = align::sidereal_drift_arcsec_min(sun);

@@ -5,8 +5,14 @@
 #include <algorithm>
 #include <array>
 #include <chrono>
+#include <filesystem>
+#include <functional>
 #include <iterator>
 #include <optional>
+#include <string>
+#include <string_view>
+#include <utility>
+#include <vector>
 
 #include "cli/align_commands.h"
 #include "cli/live_commands.h"
@@ -225,6 +231,16 @@ Result<Json> simulate(const Options& options) {
     return tl::make_unexpected(!placed ? placed.error() : target.error());
   }
   placed->workspace.target = *target;
+  if (const std::string& named = options.recording.mount; !named.empty()) {
+    const auto mount = plan::kMountWords.from(named);
+    if (!mount) {
+      return base::fail(ErrorCode::kUnknownValue, "mount", named,
+                        base::one_of(plan::kMountWords.list()));
+    }
+    placed->workspace.mount.kind = *mount;
+    placed->answers =
+        workspace::answer(placed->workspace, placed->answers.time, placed->answers.sun);
+  }
   auto shot =
       workspace::shot_for(placed->workspace, placed->answers, options.exposure_ms, options.seed);
   if (!shot) {
@@ -323,6 +339,57 @@ Result<Json> demo(const Options& options) {
       });
 }
 
+/// Options that name a file to be written.
+constexpr std::array<std::string_view, 3> kOutputs{"--out", "--ics", "--csv"};
+
+/// No command writes over a file that it was given to read, through links of any kind.
+Result<void> check_outputs(const CLI::App& app) {
+  std::vector<std::filesystem::path> inputs;
+  std::vector<std::pair<std::string, std::filesystem::path>> outputs;
+  std::function<void(const CLI::App&)> gather = [&](const CLI::App& command) {
+    for (const CLI::Option* option : command.get_options()) {
+      const std::string name = option->get_name();
+      const bool written = std::find(kOutputs.begin(), kOutputs.end(), name) != kOutputs.end();
+      for (const std::string& value : option->results()) {
+        if (written) {
+          outputs.emplace_back(name.substr(2), value);
+          // A clip of pictures is written as a series.
+          std::filesystem::path first(value);
+          first.replace_filename(first.stem().string() + "-1" + first.extension().string());
+          for (std::filesystem::path& one : frames::files_of_clip(first)) {
+            outputs.emplace_back(name.substr(2), std::move(one));
+          }
+          continue;
+        }
+        std::error_code ignored;
+        if (std::filesystem::exists(value, ignored)) {
+          const auto files = frames::files_of_clip(value);
+          inputs.insert(inputs.end(), files.begin(), files.end());
+        }
+      }
+    }
+    for (const CLI::App* further : command.get_subcommands()) {
+      gather(*further);
+    }
+  };
+  gather(app);
+  for (const auto& [name, output] : outputs) {
+    if (auto apart = base::check_apart(name, output, inputs); !apart) {
+      return apart;
+    }
+  }
+  return {};
+}
+
+/// The commands in the order in which they were added, with a comma between them.
+std::string names_of(const CLI::App& app) {
+  std::string names;
+  for (const CLI::App* command : app.get_subcommands({})) {
+    names += (names.empty() ? "" : ", ") + command->get_name();
+  }
+  return names;
+}
+
 int complain(std::ostream& err, const base::Error& error) {
   err << "solarchon-cli: " << words::sentence(error) << '\n';
   const bool failed = error.code == ErrorCode::kUnwritable || error.code == ErrorCode::kNotFound ||
@@ -352,7 +419,7 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   day_command->add_option("--horizon", options.horizon, "CSV of azimuth, height, trees");
   day_command->add_option("--above", options.above_deg, "least height of a window (degree)");
   day_command->add_option("--mount", options.mount,
-                          "equatorial-turns, equatorial-free or alt-azimuth");
+                          "equatorial-turns, equatorial-free, alt-azimuth or undriven");
   day_command->add_option("--past-meridian", options.past_deg,
                           "how far it tracks past the meridian (degree)");
   add_air(*day_command, options.place);
@@ -403,8 +470,9 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
                                "contrast of interference bands that the glass allows");
   simulate_command->add_flag("--mosaic", wanted.mosaic,
                              "leave the colours of a colour camera in its pixels");
-  simulate_command->add_option("--mount", options.recording.mount,
-                               "of a clip: equatorial-turns, equatorial-free or alt-azimuth");
+  simulate_command->add_option(
+      "--mount", options.recording.mount,
+      "of a clip: equatorial-turns, equatorial-free, alt-azimuth or undriven");
   simulate_command
       ->add_option("--pole-error", options.recording.pole_error_deg,
                    "of a clip's mount: too high, and too far east (degree)")
@@ -459,14 +527,8 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
     const auto commands = app.get_subcommands(
         [&](const CLI::App* known) { return known->get_name() == arguments.front(); });
     if (commands.empty()) {
-      return complain(err,
-                      {ErrorCode::kUnknownValue, "command", arguments.front(),
-                       base::wants("one-of", {},
-                                   "sun, day, plan, runbook, forecast, year, windows, find, north, "
-                                   "align, mount, match, expose, rig, catalogue, rules, simulate, "
-                                   "measure, clip, grade, stack, restore, record, watch, "
-                                   "log, "
-                                   "demo")});
+      return complain(err, {ErrorCode::kUnknownValue, "command", arguments.front(),
+                            base::wants("one-of", {}, names_of(app))});
     }
   }
   std::reverse(arguments.begin(), arguments.end());  // the library takes them from the back
@@ -480,6 +542,9 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
     return kBadInput;
   }
 
+  if (const auto apart = check_outputs(app); !apart) {
+    return complain(err, apart.error());
+  }
   Result<Json> answer = Json();
   if (sun_command->parsed()) {
     answer = sun(options);

@@ -157,6 +157,7 @@ Json seconds_or_null(double seconds) {
 
 Json setting_report(const match::Setting& setting) {
   return {{"lens", setting.lens.empty() ? Json(nullptr) : Json(setting.lens)},
+          {"without", setting.without.empty() ? Json(nullptr) : Json(setting.without)},
           {"binning", setting.binning},
           {"region_px", {setting.region.width_px, setting.region.height_px}},
           {"focal_ratio", setting.focal_ratio},

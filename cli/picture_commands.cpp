@@ -5,6 +5,7 @@
 #include <filesystem>
 
 #include "solarchon/base/json.h"
+#include "solarchon/frames/endings.h"
 #include "solarchon/reduce/animation.h"
 #include "solarchon/reduce/recipe.h"
 
@@ -152,8 +153,7 @@ std::vector<std::filesystem::path> pictures_of(const std::vector<std::string>& n
     }
     const std::size_t first = pictures.size();
     for (const auto& entry : std::filesystem::directory_iterator(name, status)) {
-      const std::string ending = entry.path().extension().string();
-      if (ending == ".fits" || ending == ".png" || ending == ".tif" || ending == ".tiff") {
+      if (frames::named_as_picture(entry.path())) {
         pictures.push_back(entry.path());
       }
     }

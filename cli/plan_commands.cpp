@@ -128,13 +128,29 @@ Result<Json> plan_day(const PlanOptions& options) {
   return report;
 }
 
+constexpr double kMeanSun = 959.63;  // semidiameter (arcsec)
+
 Result<Json> steps(const PlanOptions& options) {
   const auto occasion = safety::kOccasionWords.from(options.occasion);
   if (!occasion) {
     return base::fail(base::ErrorCode::kUnknownValue, "occasion", options.occasion,
                       base::one_of(safety::kOccasionWords.list()));
   }
-  return read_planned(options).map([&](const Planned& planned) {
+  return read_planned(options).and_then([&](const Planned& planned) -> Result<Json> {
+    const workspace::Workspace& space = planned.workspace;
+    // What must not be turned to the Sun is not set up, only taken down.
+    if (const auto judged =
+            safety::assess(space.rig, optics::follow_light(space.rig, kMeanSun), space.practice);
+        judged.verdict == safety::Severity::kStop && *occasion != safety::Occasion::kPack) {
+      std::string rules;
+      for (const safety::Finding& finding : judged.findings) {
+        if (finding.severity == safety::Severity::kStop) {
+          rules += (rules.empty() ? "" : ", ") + std::string(finding.rule);
+        }
+      }
+      return base::fail_because(base::ErrorCode::kUnknownValue, "rig",
+                                base::because("stopped-by-rules", {}, rules));
+    }
     Json list = Json::array();
     for (const plan::RunbookStep& step :
          plan::runbook(workspace::outlook_of(planned.workspace, planned.experience), *occasion)) {

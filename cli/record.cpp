@@ -32,13 +32,7 @@ Result<std::vector<camera::Wander>> way_of(const camera::Shot& shot, const Stand
                                            const RecordOptions& options) {
   align::Driving driving;
   if (!options.mount.empty()) {
-    const auto mount = plan::kMountWords.from(options.mount);
-    if (!mount) {
-      return base::fail(
-          base::ErrorCode::kUnknownValue, "mount", options.mount,
-          base::wants("one-of", {}, "equatorial-turns, equatorial-free, alt-azimuth, unknown"));
-    }
-    driving.mount = *mount;
+    driving.mount = plan::kMountWords.from(options.mount).value_or(driving.mount);
   }
   for (const double error : options.pole_error_deg) {
     if (const auto checked = base::checked("pole-error", error, kPoleErrorRange); !checked) {

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/reduce_commands.h"
 
+#include <map>
+
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
 #include "solarchon/live/sharpness.h"
@@ -124,6 +126,14 @@ Result<Json> stacked(const ReduceOptions& options, const std::string& clip,
   if (const auto written = reduce::write_product(*product, out); !written) {
     return tl::make_unexpected(written.error());
   }
+  if (!reducer.graded()) {  // a recipe that begins with a picture or with panels
+    return Json{{"out", out},
+                {"recipe", reduce::recipe_beside(out).string()},
+                {"width", product->picture.width},
+                {"height", product->picture.height},
+                {"planes", product->picture.planes},
+                {"scale_arcsec_px", base::or_null(product->picture.info.plate_scale_arcsec_px)}};
+  }
   const reduce::ClipGrading& grading = *reducer.graded();
   const reduce::Proposal proposal = reduce::propose(grading);
   const auto unlike = std::count_if(grading.frames.begin(), grading.frames.end(),
@@ -163,9 +173,14 @@ Result<Json> stacked(const ReduceOptions& options) {
   }
   Json products = Json::array();
   Json failed = Json::array();
+  std::map<std::string, int> named;
   for (const std::string& clip : options.clips) {
-    const std::filesystem::path out = std::filesystem::path(options.out) /
-                                      (std::filesystem::path(clip).stem().string() + "-stack.fits");
+    // Clips of one name in different folders do not take each other's place.
+    std::string name = std::filesystem::path(clip).stem().string() + "-stack";
+    if (const int number = ++named[name]; number > 1) {
+      name += "-" + std::to_string(number);
+    }
+    const std::filesystem::path out = std::filesystem::path(options.out) / (name + ".fits");
     auto product = stacked(options, clip, out.string());
     if (product) {
       products.push_back(std::move(*product));

@@ -1,5 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // solarchon-standins: plays devices behind the line protocol of docs/devices.md.
+#include <sys/prctl.h>
+#include <unistd.h>
+
 #include <CLI/CLI.hpp>
 #include <atomic>
 #include <csignal>
@@ -23,6 +26,13 @@ using namespace solarchon;
 
 std::atomic<bool> stop{false};
 void end(int /*signal*/) { stop = true; }
+
+/// Ends together with the process that started this one, however that ends. False: it is gone.
+bool ends_with(int parent) {
+  std::signal(SIGTERM, end);
+  ::prctl(PR_SET_PDEATHSIG, SIGTERM);
+  return ::getppid() == parent;  // it may have ended before it was asked
+}
 
 using standins::computers_clock;
 
@@ -274,7 +284,13 @@ int main(int argc, char** argv) {
   CLI::App* rear =
       app.add_subcommand("telescope", "a camera with a focuser, a heated etalon and a guider");
   telescope.add_to(*rear);
+  std::optional<int> parent;
+  app.add_option("--with-parent", parent, "process that started this one, and with which it ends");
+  rear->fallthrough();
   CLI11_PARSE(app, argc, argv);
+  if (parent && !ends_with(*parent)) {
+    return 0;
+  }
   if (rear->parsed()) {
     return telescope.play();
   }

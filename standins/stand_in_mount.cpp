@@ -225,7 +225,7 @@ void StandInMount::advance(sky::UtcTime now) {
         if (std::abs(first) <= most && std::abs(second) <= most) {
           duty_ = Duty::kStanding;
           if (tracking_ == Tracking::kOff) {
-            tracking_ = Tracking::kStars;
+            tracking_ = Tracking::kSidereal;
           }
           events_.push_back({"mount.arrived", base::Json::object()});
         }

@@ -171,6 +171,48 @@ def body_rows(count):
         yield f'    {{"{name}", "{text}", ' + ", ".join(f"{n}" for n in numbers) + "},"
 
 
+def seen_from(draw, lat=89):
+    """Somewhere at sea level without air, some second of 2024 to 2040; with the time as text."""
+    observer = ephem.Observer()
+    lat, lon = round(draw.uniform(-lat, lat), 3), round(draw.uniform(-180, 180), 3)
+    observer.lat, observer.lon = str(lat), str(lon)
+    observer.elevation, observer.pressure = 0, 0
+    day = ephem.Date(draw.uniform(ephem.Date("2024/1/1"), ephem.Date("2040/12/31")))
+    observer.date = ephem.Date(round(day * 86400.0) / 86400.0)
+    when = observer.date.datetime() + datetime.timedelta(milliseconds=500)
+    return observer, lat, lon, when.strftime("%Y-%m-%dT%H:%M:%SZ")
+
+
+def neighbour_rows(count):
+    """Places as the site sees them; every second one is the Moon."""
+    own = random.Random(20260801)
+    bodies = [ephem.Moon, ephem.Mercury, ephem.Moon, ephem.Venus, ephem.Moon, ephem.Mars,
+              ephem.Moon, ephem.Jupiter, ephem.Moon, ephem.Saturn]
+    for index in range(count):
+        observer, lat, lon, text = seen_from(own)
+        body, sun = bodies[index % len(bodies)](observer), ephem.Sun(observer)
+        name = type(body).__name__.lower()
+        apart = float(ephem.separation((body.ra, body.dec), (sun.ra, sun.dec)))
+        along = (float(body.ra) - float(sun.ra) + math.pi) % (2.0 * math.pi) - math.pi
+        numbers = [lat, lon] + [round(math.degrees(angle), 5) for angle in (
+            apart, along, float(body.dec) - float(sun.dec))]
+        yield f'    {{"{name}", "{text}", ' + ", ".join(f"{n}" for n in numbers) + "},"
+
+
+def parallactic_rows(count):
+    """Of the Sun over days; positive west of the meridian."""
+    own = random.Random(20260802)
+    for _ in range(count):
+        observer, lat, lon, text = seen_from(own, 80)
+        sun = ephem.Sun(observer)
+        # The library's own parallactic angle is of the year 2000: this one is of its place of date.
+        hour, dec, height = observer.sidereal_time() - sun.ra, float(sun.dec), float(observer.lat)
+        angle = math.atan2(math.sin(hour), math.tan(height) * math.cos(dec)
+                           - math.sin(dec) * math.cos(hour))
+        numbers = [lat, lon, round(math.degrees(angle), 5), round(math.degrees(float(sun.alt)), 5)]
+        yield f'    {{"{text}", ' + ", ".join(f"{n}" for n in numbers) + "},"
+
+
 def table(out, name, about, members, rows):
     text = HEAD + f"namespace solarchon::reference {{\n\n/// {about}\nstruct {name} {{\n"
     text += "".join(f"  {kind} {member};\n" for kind, member in members)
@@ -208,6 +250,20 @@ def main():
            (number, "right_ascension_deg"), (number, "declination_deg"), (number, "azimuth_deg"),
            (number, "altitude_airless_deg"), (number, "sun_right_ascension_j2000_deg"),
            (number, "sun_declination_j2000_deg")], body_rows(90))
+    own_tables(folder)
+
+
+def own_tables(folder):
+    number, word = "double", "const char*"
+    table(folder / "neighbours.h", "NeighbourRow",
+          "PyEphem: bodies against the Sun, apparent and topocentric, airless.",
+          [(word, "body"), (word, "time"), (number, "latitude_deg"), (number, "longitude_deg"),
+           (number, "separation_deg"), (number, "right_ascension_offset_deg"),
+           (number, "declination_offset_deg")], neighbour_rows(200))
+    table(folder / "parallactic.h", "ParallacticRow", "PyEphem: the Sun's parallactic angle, by its apparent place.",
+          [(word, "time"), (number, "latitude_deg"), (number, "longitude_deg"),
+           (number, "parallactic_angle_deg"), (number, "altitude_airless_deg")],
+          parallactic_rows(120))
 
 
 main()

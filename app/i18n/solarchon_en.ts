@@ -73,6 +73,16 @@
     </message>
 </context>
 <context>
+    <name>solarchon::app::Log</name>
+    <message numerus="yes">
+        <source>%n entries of the log are damaged and left out. The first: %1</source>
+        <translation>
+            <numerusform>%n entry of the log is damaged and left out. The first: %1</numerusform>
+            <numerusform>%n entries of the log are damaged and left out. The first: %1</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::MoviePanel</name>
     <message numerus="yes">
         <source>%n picture(s)</source>

@@ -244,18 +244,6 @@
         <translation>Partir y seguir a las %1</translation>
     </message>
     <message>
-        <source>Turn the mount before it begins, at %1 at the latest.</source>
-        <translation>Gire la montura antes de empezar, a las %1 como muy tarde.</translation>
-    </message>
-    <message>
-        <source>Track through the meridian, turn when it is over at %1.</source>
-        <translation>Siga más allá del meridiano y gire al acabar, a las %1.</translation>
-    </message>
-    <message>
-        <source>The mount cannot hold this run on one side.</source>
-        <translation>La montura no puede hacer esta serie sin girar.</translation>
-    </message>
-    <message>
         <source>%1″ (%2 to %3)</source>
         <translation>%1″ (%2 a %3)</translation>
     </message>
@@ -910,6 +898,26 @@
         <source>A light path, site, forecast, picture or clip to open.</source>
         <translation>Un camino óptico, un sitio, un pronóstico, una imagen o un clip que abrir.</translation>
     </message>
+    <message>
+        <source>Pictures (%1);;All files (*)</source>
+        <translation>Imágenes (%1);;Todos los archivos (*)</translation>
+    </message>
+    <message>
+        <source>Clips and pictures (%1);;All files (*)</source>
+        <translation>Clips e imágenes (%1);;Todos los archivos (*)</translation>
+    </message>
+    <message>
+        <source>Turn the mount at %1, before it begins.</source>
+        <translation>Gire la montura a las %1, antes de que empiece.</translation>
+    </message>
+    <message>
+        <source>Track through the meridian, turn at %1, when it is over.</source>
+        <translation>Siga a través del meridiano; gire a las %1, cuando termine.</translation>
+    </message>
+    <message>
+        <source>The runs leave no %1 minutes for the mount’s turn.</source>
+        <translation>Las tomas no dejan %1 minutos para el giro de la montura.</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>
@@ -1452,6 +1460,14 @@
     <message>
         <source>Wedge and colour camera</source>
         <translation>Cuña y cámara de color</translation>
+    </message>
+    <message>
+        <source>Eyepiece holder 2 inch on M48</source>
+        <translation>Portaocular de 2 pulgadas en M48</translation>
+    </message>
+    <message>
+        <source>Eyepiece holder 2 inch on M54</source>
+        <translation>Portaocular de 2 pulgadas en M54</translation>
     </message>
 </context>
 <context>
@@ -2564,10 +2580,6 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     <message>
         <source>Frames of a drifting Sun</source>
         <translation>Imágenes de un Sol a la deriva</translation>
-    </message>
-    <message>
-        <source>Pictures (*.fits *.fit *.tif *.tiff)</source>
-        <translation>Imágenes (*.fits *.fit *.tif *.tiff)</translation>
     </message>
     <message>
         <source>Other frames are being measured; stop that first.</source>
@@ -3733,6 +3745,14 @@ Az %6, Alt %7</translation>
         <source>The eyepiece&apos;s round edge is in the picture: a zoom of %1× loses it</source>
         <translation>El borde redondo del ocular sale en la imagen: un zoom de %1× lo quita</translation>
     </message>
+    <message>
+        <source>without %1</source>
+        <translation>sin %1</translation>
+    </message>
+    <message>
+        <source>%1 instead of %2</source>
+        <translation>%1 en vez de %2</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::GroundPlan</name>
@@ -4464,6 +4484,16 @@ Az %6, Alt %7</translation>
     </message>
 </context>
 <context>
+    <name>solarchon::app::Log</name>
+    <message numerus="yes">
+        <source>%n entries of the log are damaged and left out. The first: %1</source>
+        <translation>
+            <numerusform>%n entrada del registro está dañada y se omite. La primera: %1</numerusform>
+            <numerusform>%n entradas del registro están dañadas y se omiten. La primera: %1</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::LogView</name>
     <message>
         <source>Sessions</source>
@@ -4692,10 +4722,6 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
     <message>
         <source>Open a picture</source>
         <translation>Abrir una imagen</translation>
-    </message>
-    <message>
-        <source>Pictures (*.fits *.fit *.fts *.png *.tif *.tiff);;All files (*)</source>
-        <translation>Imágenes (*.fits *.fit *.fts *.png *.tif *.tiff);;Todos los archivos (*)</translation>
     </message>
     <message>
         <source>Export</source>
@@ -6643,10 +6669,6 @@ Haga una con el botón, o con F5.</translation>
         <translation>Elija un clip grabado, abra uno o suéltelo aquí: se convierte en una imagen</translation>
     </message>
     <message>
-        <source>Clips and pictures (*.fits *.fit *.fts *.mkv *.avi *.mp4 *.mov *.png *.tif *.tiff);;All files (*)</source>
-        <translation>Clips e imágenes (*.fits *.fit *.fts *.mkv *.avi *.mp4 *.mov *.png *.tif *.tiff);;Todos los archivos (*)</translation>
-    </message>
-    <message>
         <source>Open a clip</source>
         <translation>Abrir un clip</translation>
     </message>
@@ -6755,10 +6777,6 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Add two pictures or more, or drop them here: they become a movie</source>
         <translation>Añada dos imágenes o más, o suéltelas aquí: se hacen una película</translation>
-    </message>
-    <message>
-        <source>Pictures (*.fits *.fit *.fts *.png *.tif *.tiff);;All files (*)</source>
-        <translation>Imágenes (*.fits *.fit *.fts *.png *.tif *.tiff);;Todos los archivos (*)</translation>
     </message>
     <message>
         <source>Add panels</source>
@@ -7625,6 +7643,14 @@ Haga una con el botón, o con F5.</translation>
         <source>Each mirror in the light path flips it</source>
         <translation>Cada espejo del camino óptico la voltea</translation>
     </message>
+    <message>
+        <source>Undriven</source>
+        <translation>Sin motor</translation>
+    </message>
+    <message>
+        <source>It follows nothing: set the Sun ahead and let it cross. The field turns by %1° an hour</source>
+        <translation>No sigue nada: adelántese al Sol y déjelo cruzar. El campo gira %1° por hora</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::SourceBox</name>
@@ -8056,6 +8082,10 @@ Haga una con el botón, o con F5.</translation>
         <source>The axes go by steps: each dot is the middle of the Sun, every %1 seconds.</source>
         <translation>Los ejes van a pasos: cada punto es el centro del Sol, cada %1 segundos.</translation>
     </message>
+    <message>
+        <source>An undriven tripod: the Sun crosses the field, and is set ahead again and again.</source>
+        <translation>Un trípode sin motor: el Sol cruza el campo, y hay que adelantarse una y otra vez.</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::TrackPicture</name>
@@ -8436,6 +8466,10 @@ Haga una con el botón, o con F5.</translation>
         <source>over</source>
         <translation>terminado</translation>
     </message>
+    <message>
+        <source>Removed what an ended run had half written: %1</source>
+        <translation>Se quitó lo que una ejecución anterior dejó a medio escribir: %1</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::YearChart</name>
@@ -8627,10 +8661,6 @@ P %4°, B₀ %5°</translation>
         <translation>Una mancha oscura flota en el centro.</translation>
     </message>
     <message>
-        <source>By day the eye&apos;s pupil is small, and the shadow of the secondary fills much of it at low power.</source>
-        <translation>De día la pupila del ojo es pequeña, y la sombra del secundario llena buena parte de ella con pocos aumentos.</translation>
-    </message>
-    <message>
         <source>The eyepiece does not show the whole Sun.</source>
         <translation>El ocular no muestra el Sol entero.</translation>
     </message>
@@ -8641,10 +8671,6 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>The sensor cuts the disc.</source>
         <translation>El sensor corta el disco.</translation>
-    </message>
-    <message>
-        <source>The image of the Sun is larger than the sensor.</source>
-        <translation>La imagen del Sol es mayor que el sensor.</translation>
     </message>
     <message>
         <source>Fine detail is lost between the pixels.</source>
@@ -10975,18 +11001,6 @@ P %4°, B₀ %5°</translation>
         <translation>No gira ni se levanta al tirar de él.</translation>
     </message>
     <message>
-        <source>Fit all that belongs behind the tube, with %1, and lock it.</source>
-        <translation>Ponga todo lo que va detrás del tubo, con %1, y fíjelo.</translation>
-    </message>
-    <message>
-        <source>Behind an open lens a missing part means full heat at the back.</source>
-        <translation>Tras una lente abierta, una pieza que falta significa todo el calor detrás.</translation>
-    </message>
-    <message>
-        <source>Every screw is tight; no plastic cap is on the back.</source>
-        <translation>Todos los tornillos están apretados; no hay tapa de plástico detrás.</translation>
-    </message>
-    <message>
         <source>Put in %1.</source>
         <translation>Ponga %1.</translation>
     </message>
@@ -10999,24 +11013,12 @@ P %4°, B₀ %5°</translation>
         <translation>Está fijado y su cable no puede sacarlo.</translation>
     </message>
     <message>
-        <source>Counterweight, clutches, cables with slack.</source>
-        <translation>Contrapeso, embragues, cables con holgura.</translation>
-    </message>
-    <message>
         <source>A tube that swings by itself swings through the Sun.</source>
         <translation>Un tubo que se mueve solo acaba pasando por el Sol.</translation>
     </message>
     <message>
         <source>Let go: it stays. Turn it by hand: no cable pulls.</source>
         <translation>Suéltelo: se queda. Gírelo a mano: ningún cable tira.</translation>
-    </message>
-    <message>
-        <source>Polarity, then power on, heaters first.</source>
-        <translation>Polaridad, y luego corriente, primero los calentadores.</translation>
-    </message>
-    <message>
-        <source>What has to warm up does so while the rest is set up.</source>
-        <translation>Lo que debe calentarse lo hace mientras se monta el resto.</translation>
     </message>
     <message>
         <source>No controller shows a fault; the mount&apos;s motor runs.</source>
@@ -11363,18 +11365,6 @@ P %4°, B₀ %5°</translation>
         <translation>Tiene tapas en ambos extremos.</translation>
     </message>
     <message>
-        <source>Take %1 off last, into its box.</source>
-        <translation>Quite %1 al final, a su caja.</translation>
-    </message>
-    <message>
-        <source>A filter among tools is a filter with a scratch.</source>
-        <translation>Un filtro entre herramientas es un filtro arañado.</translation>
-    </message>
-    <message>
-        <source>It lies dry and flat, and nothing presses on it.</source>
-        <translation>Está seco y plano, y nada lo aprieta.</translation>
-    </message>
-    <message>
         <source>Mark the tripod&apos;s feet on the ground.</source>
         <translation>Marque en el suelo los pies del trípode.</translation>
     </message>
@@ -11641,6 +11631,426 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>its disc has to lie at different places, across and along</source>
         <translation>su disco debe estar en distintos lugares, a lo ancho y a lo alto</translation>
+    </message>
+    <message>
+        <source>By day the pupil of an eye, and that of a phone, is small, and the shadow of the secondary fills much of it at low power.</source>
+        <translation>De día la pupila del ojo, como la de un teléfono, es pequeña, y a pocos aumentos la sombra del secundario la llena en gran parte.</translation>
+    </message>
+    <message>
+        <source>The image of the Sun is larger than the sensor; a shorter focal length or a larger sensor shows all of it, a mosaic the parts.</source>
+        <translation>La imagen del Sol es mayor que el sensor; una focal más corta o un sensor mayor la muestran entera, un mosaico por partes.</translation>
+    </message>
+    <message>
+        <source>Nothing or next to nothing is seen.</source>
+        <translation>No se ve nada, o casi nada.</translation>
+    </message>
+    <message>
+        <source>The filters together leave less light than an eye needs by day; one of them is one too many, or they pass different colours.</source>
+        <translation>Los filtros juntos dejan menos luz de la que un ojo necesita de día; sobra uno de ellos, o dejan pasar colores distintos.</translation>
+    </message>
+    <message>
+        <source>The frames stay dark.</source>
+        <translation>Las tomas quedan oscuras.</translation>
+    </message>
+    <message>
+        <source>The filters together leave so little light that an exposure takes longer than the Sun holds still, or they pass different colours.</source>
+        <translation>Los filtros juntos dejan tan poca luz que la exposición dura más de lo que el Sol se está quieto, o dejan pasar colores distintos.</translation>
+    </message>
+    <message>
+        <source>the safety rules stop this light path: %1</source>
+        <translation>las reglas de seguridad detienen este camino de luz: %1</translation>
+    </message>
+    <message>
+        <source>no more can be written (%2); the %1 frames before are kept</source>
+        <translation>no se puede escribir más (%2); se conservan las %1 tomas anteriores</translation>
+    </message>
+    <message>
+        <source>it is a file that is read here; choose another name</source>
+        <translation>es un archivo que aquí se lee; elija otro nombre</translation>
+    </message>
+    <message>
+        <source>Look over: %1.</source>
+        <translation>Revise: %1.</translation>
+    </message>
+    <message>
+        <source>A cracked or fogged filter passes light that harms; a loose one falls out.</source>
+        <translation>Un filtro agrietado o empañado deja pasar luz que daña; uno suelto se cae.</translation>
+    </message>
+    <message>
+        <source>Glass whole and clear, screws tight, nothing rattles. Else it stays at home.</source>
+        <translation>Vidrio entero y limpio, tornillos firmes, nada suena. Si no, se queda en casa.</translation>
+    </message>
+    <message>
+        <source>Heater on now: %1.</source>
+        <translation>Encienda ya el calefactor: %1.</translation>
+    </message>
+    <message>
+        <source>It needs many minutes to come on band; they pass while the rest is set up.</source>
+        <translation>Necesita muchos minutos para llegar a su banda; pasan mientras se monta lo demás.</translation>
+    </message>
+    <message>
+        <source>Its light shows that it warms, and no fault.</source>
+        <translation>Su luz muestra que calienta, sin fallo.</translation>
+    </message>
+    <message>
+        <source>Counterweights on before the tube.</source>
+        <translation>Los contrapesos antes que el tubo.</translation>
+    </message>
+    <message>
+        <source>Without them the tube falls over as soon as a clutch is open.</source>
+        <translation>Sin ellos el tubo cae en cuanto se afloja un embrague.</translation>
+    </message>
+    <message>
+        <source>They are clamped, and the screw at the end of the bar is in.</source>
+        <translation>Están apretados, y el tornillo del extremo de la barra está puesto.</translation>
+    </message>
+    <message>
+        <source>Tube on the mount, front cap on, both clamps tight.</source>
+        <translation>El tubo en la montura, tapado por delante, con ambas mordazas firmes.</translation>
+    </message>
+    <message>
+        <source>A tube that slips falls with everything on it.</source>
+        <translation>Un tubo que resbala cae con todo lo que lleva.</translation>
+    </message>
+    <message>
+        <source>It does not move in its clamps when you lift it by hand.</source>
+        <translation>No se mueve en sus mordazas al levantarlo con la mano.</translation>
+    </message>
+    <message>
+        <source>Tube or camera on the tripod&apos;s head, front cap on.</source>
+        <translation>El tubo o la cámara en la rótula del trípode, tapado por delante.</translation>
+    </message>
+    <message>
+        <source>A head that slips lets it swing through the Sun.</source>
+        <translation>Una rótula que cede lo deja pasar por el Sol.</translation>
+    </message>
+    <message>
+        <source>It stays where it is left.</source>
+        <translation>Se queda donde se deja.</translation>
+    </message>
+    <message>
+        <source>Caps off the back; fit all that belongs behind the tube, with %1, and lock it.</source>
+        <translation>Quite las tapas de atrás; ponga todo lo que va detrás del tubo, con %1, y asegúrelo.</translation>
+    </message>
+    <message>
+        <source>Behind an open lens a missing part means full heat at the back, and a plastic cap burns.</source>
+        <translation>Tras un objetivo abierto, una pieza que falta es todo el calor detrás, y una tapa de plástico arde.</translation>
+    </message>
+    <message>
+        <source>Every screw is tight; no cap is on the back.</source>
+        <translation>Todos los tornillos están firmes; no queda ninguna tapa detrás.</translation>
+    </message>
+    <message>
+        <source>Balance both axes; clutches, cables with slack.</source>
+        <translation>Equilibre ambos ejes; embragues, cables con holgura.</translation>
+    </message>
+    <message>
+        <source>Tighten the head, cables with slack.</source>
+        <translation>Apriete la rótula, cables con holgura.</translation>
+    </message>
+    <message>
+        <source>A tube that sinks by itself sinks through the Sun.</source>
+        <translation>Un tubo que baja solo baja a través del Sol.</translation>
+    </message>
+    <message>
+        <source>Polarity, then power on for the mount.</source>
+        <translation>Compruebe la polaridad y encienda la montura.</translation>
+    </message>
+    <message>
+        <source>A wrong plug ends the day before it has begun.</source>
+        <translation>Un enchufe equivocado acaba con el día antes de empezarlo.</translation>
+    </message>
+    <message>
+        <source>Set the Sun a little ahead, and let it drift through the middle.</source>
+        <translation>Adelántese un poco al Sol y déjelo cruzar por el centro.</translation>
+    </message>
+    <message>
+        <source>It crosses its own width in about two minutes.</source>
+        <translation>Cruza su propio ancho en unos dos minutos.</translation>
+    </message>
+    <message>
+        <source>It comes into the field on one side and leaves it on the other.</source>
+        <translation>Entra en el campo por un lado y sale por el otro.</translation>
+    </message>
+    <message>
+        <source>Let the mount follow the Sun with both axes.</source>
+        <translation>Deje que la montura siga al Sol con ambos ejes.</translation>
+    </message>
+    <message>
+        <source>It steps in height and azimuth, and the field turns slowly.</source>
+        <translation>Avanza por pasos en altura y acimut, y el campo gira despacio.</translation>
+    </message>
+    <message>
+        <source>The controller names the Sun, and it stays in the field.</source>
+        <translation>El mando nombra al Sol, y este se queda en el campo.</translation>
+    </message>
+    <message>
+        <source>Focus the eyepiece: %1.</source>
+        <translation>Enfoque el ocular: %1.</translation>
+    </message>
+    <message>
+        <source>Move the eyepiece until the edge on the screen is sharp.</source>
+        <translation>Mueva el ocular hasta que el borde en la pantalla sea nítido.</translation>
+    </message>
+    <message>
+        <source>Its own sharp edge is the measure, not its brightness.</source>
+        <translation>La medida es su borde nítido, no su brillo.</translation>
+    </message>
+    <message>
+        <source>A phone that focuses by itself hunts on an empty disc.</source>
+        <translation>Un teléfono que enfoca solo se pierde en un disco vacío.</translation>
+    </message>
+    <message>
+        <source>Edge or spot stay sharp from picture to picture.</source>
+        <translation>El borde o la mancha siguen nítidos de una foto a otra.</translation>
+    </message>
+    <message>
+        <source>Look for a minute, and go through what you want to see.</source>
+        <translation>Mire un minuto, y repase lo que quiere ver.</translation>
+    </message>
+    <message>
+        <source>What is uncomfortable now is worse at the minute that counts.</source>
+        <translation>Lo que ahora incomoda es peor en el minuto que cuenta.</translation>
+    </message>
+    <message>
+        <source>The whole Sun is seen without strain, and it is dim enough to look at in comfort.</source>
+        <translation>Se ve el Sol entero sin esfuerzo, y es tenue como para mirarlo con comodidad.</translation>
+    </message>
+    <message>
+        <source>Look at the disc on the screen for a minute, from where people will stand.</source>
+        <translation>Mire el disco en la pantalla un minuto, desde donde estará la gente.</translation>
+    </message>
+    <message>
+        <source>What cannot be seen from there is found out now.</source>
+        <translation>Lo que desde allí no se ve se descubre ahora.</translation>
+    </message>
+    <message>
+        <source>The disc stands out against the daylight; the eyepiece does not get hot.</source>
+        <translation>El disco destaca frente a la luz del día; el ocular no se calienta.</translation>
+    </message>
+    <message>
+        <source>Take a few frames, and look at them at full size.</source>
+        <translation>Haga unas tomas y mírelas a tamaño completo.</translation>
+    </message>
+    <message>
+        <source>They are sharp, and nothing in them is overexposed.</source>
+        <translation>Son nítidas, y nada en ellas está sobreexpuesto.</translation>
+    </message>
+    <message>
+        <source>Take a few pictures with the self-timer, and look at them.</source>
+        <translation>Haga unas fotos con el temporizador y mírelas.</translation>
+    </message>
+    <message>
+        <source>They are sharp, no dark rim cuts the disc, and it is not burnt out.</source>
+        <translation>Son nítidas, ningún borde oscuro corta el disco, y no está quemado.</translation>
+    </message>
+    <message>
+        <source>Look at the back: no cap on the telescope, none on any part.</source>
+        <translation>Mire detrás: ninguna tapa en el telescopio ni en ninguna pieza.</translation>
+    </message>
+    <message>
+        <source>A plastic cap behind an open lens burns within seconds.</source>
+        <translation>Una tapa de plástico tras un objetivo abierto arde en segundos.</translation>
+    </message>
+    <message>
+        <source>Every cap that came off lies in the box.</source>
+        <translation>Todas las tapas que se quitaron están en la caja.</translation>
+    </message>
+    <message>
+        <source>Focus the eyepiece again: %1.</source>
+        <translation>Vuelva a enfocar el ocular: %1.</translation>
+    </message>
+    <message>
+        <source>Move the eyepiece until the edge on the screen is sharp again.</source>
+        <translation>Mueva el ocular hasta que el borde en la pantalla vuelva a ser nítido.</translation>
+    </message>
+    <message>
+        <source>Box the beam in from the eyepiece to the screen.</source>
+        <translation>Encierre el haz desde el ocular hasta la pantalla.</translation>
+    </message>
+    <message>
+        <source>A face or a hand in the beam is harmed at once.</source>
+        <translation>Una cara o una mano en el haz se daña al instante.</translation>
+    </message>
+    <message>
+        <source>No hand reaches the beam; the screen is seen from the side or from behind.</source>
+        <translation>Ninguna mano llega al haz; la pantalla se ve de lado o por detrás.</translation>
+    </message>
+    <message>
+        <source>A line on the ground: all see the screen, nobody reaches the tube.</source>
+        <translation>Una línea en el suelo: todos ven la pantalla, nadie llega al tubo.</translation>
+    </message>
+    <message>
+        <source>Nobody can get between eyepiece and screen.</source>
+        <translation>Nadie puede ponerse entre ocular y pantalla.</translation>
+    </message>
+    <message>
+        <source>A line on the ground: all see the display, nobody reaches the tube.</source>
+        <translation>Una línea en el suelo: todos ven el monitor, nadie llega al tubo.</translation>
+    </message>
+    <message>
+        <source>Nobody can reach tube, cables or heat port.</source>
+        <translation>Nadie llega al tubo, a los cables ni a la salida de calor.</translation>
+    </message>
+    <message>
+        <source>Say it before they come: look at the screen, never towards the eyepiece or the Sun.</source>
+        <translation>Dígalo antes de que vengan: se mira a la pantalla, nunca hacia el ocular ni hacia el Sol.</translation>
+    </message>
+    <message>
+        <source>The first thing that everybody does is to look where the light comes from.</source>
+        <translation>Lo primero que hace cualquiera es mirar de dónde viene la luz.</translation>
+    </message>
+    <message>
+        <source>Say it before they come: look at the display, touch nothing, never look up to the Sun.</source>
+        <translation>Dígalo antes de que vengan: se mira al monitor, no se toca nada, nunca se mira al Sol.</translation>
+    </message>
+    <message>
+        <source>The first thing that everybody does is to look where the telescope points.</source>
+        <translation>Lo primero que hace cualquiera es mirar adonde apunta el telescopio.</translation>
+    </message>
+    <message>
+        <source>Say it before they come: look at the display, never into the camera or up to the Sun.</source>
+        <translation>Dígalo antes de que vengan: se mira al monitor, nunca por la cámara ni al Sol.</translation>
+    </message>
+    <message>
+        <source>Uncap, find the Sun, and look at the display first yourself.</source>
+        <translation>Destape, encuentre el Sol y mire primero usted el monitor.</translation>
+    </message>
+    <message>
+        <source>A fault shows there without costing an eye.</source>
+        <translation>Allí se ve un fallo sin que cueste un ojo.</translation>
+    </message>
+    <message>
+        <source>The picture is as bright as always. Anything else: cap at once.</source>
+        <translation>La imagen es tan brillante como siempre. Si no: tape al instante.</translation>
+    </message>
+    <message>
+        <source>Uncap, find the Sun, and look at the screen first yourself.</source>
+        <translation>Destape, encuentre el Sol y mire primero usted la pantalla.</translation>
+    </message>
+    <message>
+        <source>The beam is bright and hot: it must end on the screen, inside its box.</source>
+        <translation>El haz es brillante y caliente: debe acabar en la pantalla, dentro de su caja.</translation>
+    </message>
+    <message>
+        <source>No light leaves the box but by the screen. Anything smells or smokes: cap at once.</source>
+        <translation>Ninguna luz sale de la caja salvo por la pantalla. Si algo huele o humea: tape al instante.</translation>
+    </message>
+    <message>
+        <source>Let them look, and stay with a hand on the cap.</source>
+        <translation>Deje mirar, y quédese con la mano en la tapa.</translation>
+    </message>
+    <message>
+        <source>While guests look at the screen, nobody else watches the beam.</source>
+        <translation>Mientras las visitas miran la pantalla, nadie más vigila el haz.</translation>
+    </message>
+    <message>
+        <source>Whoever leaves caps it first; the eyepiece rests in between.</source>
+        <translation>Quien se va tapa antes; el ocular descansa entre medias.</translation>
+    </message>
+    <message>
+        <source>Show it, and stay at the telescope.</source>
+        <translation>Muéstrelo, y quédese junto al telescopio.</translation>
+    </message>
+    <message>
+        <source>While guests look at the display, nobody else watches the tube.</source>
+        <translation>Mientras las visitas miran el monitor, nadie más vigila el tubo.</translation>
+    </message>
+    <message>
+        <source>Park the mount, power off, cables out.</source>
+        <translation>Aparque la montura, apáguela y quite los cables.</translation>
+    </message>
+    <message>
+        <source>A mount that starts by itself turns the tube through the Sun and pulls its cables.</source>
+        <translation>Una montura que arranca sola pasa el tubo por el Sol y tira de sus cables.</translation>
+    </message>
+    <message>
+        <source>No light burns on any controller.</source>
+        <translation>Ningún mando tiene una luz encendida.</translation>
+    </message>
+    <message>
+        <source>Take out %1, caps on.</source>
+        <translation>Saque %1 y póngale sus tapas.</translation>
+    </message>
+    <message>
+        <source>What lies open gathers dust; what hangs on the tube falls with it.</source>
+        <translation>Lo que queda abierto coge polvo; lo que cuelga del tubo cae con él.</translation>
+    </message>
+    <message>
+        <source>Take off %1, the cap on at once; into its box with it.</source>
+        <translation>Quite %1 y ponga la tapa al instante; guárdelo en su caja.</translation>
+    </message>
+    <message>
+        <source>Without it the tube is open; a filter among tools is a filter with a scratch.</source>
+        <translation>Sin él el tubo está abierto; un filtro entre herramientas es un filtro rayado.</translation>
+    </message>
+    <message>
+        <source>The cap is on the lens; the filter lies dry and flat, and nothing presses on it.</source>
+        <translation>La tapa está en el objetivo; el filtro está seco y plano, y nada lo aprieta.</translation>
+    </message>
+    <message>
+        <source>Take the tube off, before the counterweights.</source>
+        <translation>Baje el tubo antes que los contrapesos.</translation>
+    </message>
+    <message>
+        <source>A mount with weights and no tube stands; one with a tube and no weights falls.</source>
+        <translation>Una montura con pesas y sin tubo se sostiene; una con tubo y sin pesas cae.</translation>
+    </message>
+    <message>
+        <source>Caps are on both ends of the tube.</source>
+        <translation>Hay tapas en ambos extremos del tubo.</translation>
+    </message>
+    <message>
+        <source>Take the tube or camera off the tripod.</source>
+        <translation>Baje el tubo o la cámara del trípode.</translation>
+    </message>
+    <message>
+        <source>A tripod that is carried with it drops it.</source>
+        <translation>Un trípode que se lleva con él lo deja caer.</translation>
+    </message>
+    <message>
+        <source>Take the counterweights off last.</source>
+        <translation>Los contrapesos, lo último.</translation>
+    </message>
+    <message>
+        <source>They hold the mount upright as long as the tube is on.</source>
+        <translation>Mantienen la montura en pie mientras el tubo está puesto.</translation>
+    </message>
+    <message>
+        <source>The bar is empty, its screw back in.</source>
+        <translation>La barra está vacía y su tornillo vuelve a estar puesto.</translation>
+    </message>
+    <message>
+        <source>Growth by mirror focusing</source>
+        <translation>Crecimiento al enfocar con el espejo</translation>
+    </message>
+    <message>
+        <source>Focused by moving its mirror: by how many mm its focal length grows for each mm that the image lies further behind than the back focus says; best taken from a measured disc</source>
+        <translation>Se enfoca moviendo su espejo: cuántos mm crece su focal por cada mm que la imagen queda más atrás de lo que dice el foco trasero; mejor tomarlo de un disco medido</translation>
+    </message>
+    <message>
+        <source>Beam boxed in</source>
+        <translation>Haz encerrado</translation>
+    </message>
+    <message>
+        <source>Walls from the eyepiece to the screen, so that no face or hand gets into the beam</source>
+        <translation>Paredes desde el ocular hasta la pantalla, para que ni caras ni manos entren en el haz</translation>
+    </message>
+    <message>
+        <source>Whoever looks through it is harmed without pain: it may pass invisible ultraviolet or infrared.</source>
+        <translation>Quien mira por él se daña sin dolor: puede dejar pasar ultravioleta o infrarrojo invisibles.</translation>
+    </message>
+    <message>
+        <source>The filter is not marked as certified for the Sun. Only a sensor meets its light here.</source>
+        <translation>El filtro no consta como certificado para el Sol. Aquí solo un sensor recibe su luz.</translation>
+    </message>
+    <message>
+        <source>Let nobody look through it, not even for aiming; better use film or glass with its maker&apos;s certificate.</source>
+        <translation>Que nadie mire por él, ni para apuntar; mejor use lámina o vidrio con el certificado de su fabricante.</translation>
+    </message>
+    <message>
+        <source>Focus by eye, then hold and lock the phone&apos;s own focus: %1.</source>
+        <translation>Enfoque a ojo, y luego fije el enfoque propio del teléfono: %1.</translation>
     </message>
 </context>
 </TS>

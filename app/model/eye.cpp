@@ -26,8 +26,7 @@ std::vector<Eye> eyes() {
   return found;
 }
 
-base::Result<std::unique_ptr<capture::Source>> open_eye(const Eye& eye,
-                                                        const frames::FrameInfo& known,
+base::Result<std::unique_ptr<capture::Source>> open_eye(const Eye& eye, const capture::Known& known,
                                                         const base::Task& task) {
   constexpr double kPatience_s = 5.0;
   if (eye.kind == Eye::Kind::kDevice) {

@@ -30,7 +30,8 @@ struct Eye {
 /// Opens one that is not simulated; takes a while.
 /// @param known  what is known of its frames beforehand
 /// Errors: as capture::open_device_source and capture::open_telescope_source.
-[[nodiscard]] base::Result<std::unique_ptr<capture::Source>> open_eye(
-    const Eye& eye, const frames::FrameInfo& known, const base::Task& task);
+[[nodiscard]] base::Result<std::unique_ptr<capture::Source>> open_eye(const Eye& eye,
+                                                                      const capture::Known& known,
+                                                                      const base::Task& task);
 
 }  // namespace solarchon::app

@@ -9,6 +9,7 @@
 #include <utility>
 
 #include "app/model/phrases.h"
+#include "solarchon/base/angle.h"
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
 #include "solarchon/optics/same_light.h"
@@ -102,6 +103,17 @@ void LiveCamera::look() {
   }
 }
 
+namespace {
+
+/// What the document says of frames that are taken from now on.
+capture::Known known_of(const Document& document) {
+  const workspace::Workspace& space = document.workspace();
+  return {workspace::frame_info(space, document.answers()),
+          workspace::solar_orientation_of(space, document.answers())};
+}
+
+}  // namespace
+
 void LiveCamera::look_simulated(const live::Setting& setting) {
   const auto socket =
       played_.play(document_.workspace(), document_.answers().time, exposure_in_force(), mount_);
@@ -111,9 +123,7 @@ void LiveCamera::look_simulated(const live::Setting& setting) {
     return;
   }
   of_the_document_ = true;
-  open([socket = *socket, setting,
-        known = workspace::frame_info(document_.workspace(), document_.answers()),
-        solar = document_.answers().solar,
+  open([socket = *socket, setting, known = known_of(document_), solar = document_.answers().solar,
         celestial = document_.answers().celestial](const base::Task& task) -> base::Result<Opened> {
     constexpr double kPatience_s = 60.0;  // it draws the first Sun before it answers
     return capture::open_telescope_source(socket, kPatience_s, known, task)
@@ -129,9 +139,7 @@ void LiveCamera::look_outside(live::Setting setting) {
   knows_path_ = true;
   setting.black_level = 0.0;
   setting.clear_level.reset();  // no sky was learned with it
-  open([eye = eye_, setting,
-        known = workspace::frame_info(document_.workspace(), document_.answers()),
-        solar = document_.answers().solar,
+  open([eye = eye_, setting, known = known_of(document_), solar = document_.answers().solar,
         celestial = document_.answers().celestial](const base::Task& task) -> base::Result<Opened> {
     return open_eye(eye, known, task).map([&](std::unique_ptr<capture::Source> source) {
       return Opened{std::move(source), setting, solar, celestial};
@@ -259,6 +267,15 @@ void LiveCamera::take_glance() {
     return;
   }
   glance_ = session_->glance();
+  if (glance_.frame && glance_.frame->info.orientation) {
+    // The field turns on some mounts, and half a turn where they go over the meridian.
+    const sky::PictureOrientation now = *glance_.frame->info.orientation;
+    if (solar_ && celestial_) {
+      celestial_->north_deg =
+          base::wrap_360(celestial_->north_deg + now.north_deg - solar_->north_deg);
+    }
+    solar_ = now;
+  }
   take_recorded(session_->take_recorded());
   if (of_the_document_ && glance_.hands.focuser) {
     played_.leave(glance_.hands);

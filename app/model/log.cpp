@@ -11,13 +11,17 @@ struct Lists {
   std::vector<log::SessionSummary> sessions;
   std::vector<plan::StepNote> step_notes;
   std::vector<log::RightExposure> right_exposures;
+  std::vector<base::Error> damaged;
 };
 
 base::Result<Lists> lists_of(const log::LogBook& book) {
   return book.summaries().and_then([&](std::vector<log::SessionSummary> sessions) {
     return book.step_notes().and_then([&](std::vector<plan::StepNote> notes) {
-      return book.right_exposures({}).map([&](std::vector<log::RightExposure> exposures) {
-        return Lists{std::move(sessions), std::move(notes), std::move(exposures)};
+      return book.right_exposures({}).and_then([&](std::vector<log::RightExposure> exposures) {
+        return book.damaged().map([&](std::vector<base::Error> damaged) {
+          return Lists{std::move(sessions), std::move(notes), std::move(exposures),
+                       std::move(damaged)};
+        });
       });
     });
   });
@@ -35,6 +39,11 @@ void Log::reload() {
       emit sessionsChanged();
       trouble_.tell(lists.error());
       return;
+    }
+    if (!lists->damaged.empty() && !std::exchange(damage_told_, true)) {
+      trouble_.tell(tr("%n entries of the log are damaged and left out. The first: %1", nullptr,
+                       static_cast<int>(lists->damaged.size()))
+                        .arg(error_text(lists->damaged.front())));
     }
     sessions_ = std::move(lists->sessions);
     step_notes_ = std::move(lists->step_notes);

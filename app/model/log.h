@@ -80,6 +80,7 @@ class Log : public QObject {
   std::vector<log::SessionSummary> sessions_;
   std::vector<plan::StepNote> step_notes_;
   std::vector<log::RightExposure> right_exposures_;
+  bool damage_told_ = false;
   bool readable_ = true;
   std::int64_t wanted_ = 0;  ///< the session that is to lie open
   std::optional<log::Session> opened_;

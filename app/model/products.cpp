@@ -33,6 +33,7 @@ base::Result<void> write_captioned(const reduce::Product& product,
   }
   reduce::Product with_strip;
   with_strip.picture = app::captioned(product.picture);
+  with_strip.inputs = product.inputs;
   return reduce::write_product(with_strip, file);
 }
 

@@ -215,29 +215,35 @@ void Runbook::read_record(const base::Json& json) {
   }
 }
 
-void Runbook::keep_in(const std::filesystem::path& file) {
-  file_ = file;
-  auto read = base::read_file(file, kMostFileBytes)
-                  .and_then([&](const std::string& bytes) {
-                    return base::parse_json(bytes, file.string());
-                  })
-                  .and_then([&](const base::Json& json) {
-                    return plan::progress_from_json(json, "runbook").map([&](plan::Progress kept) {
-                      finished_ = json.value("finished", false);
-                      read_record(json);
-                      return kept;
-                    });
-                  });
-  if (!read) {
-    return;
+base::Result<void> Runbook::keep_in(const std::filesystem::path& file) {
+  std::error_code ignored;
+  if (!std::filesystem::exists(file, ignored)) {
+    file_ = file;
+    return {};
   }
-  progress_ = std::move(*read);
+  const auto json = base::read_file(file, kMostFileBytes).and_then([&](const std::string& bytes) {
+    return base::parse_json(bytes, file.string());
+  });
+  if (!json) {
+    return tl::make_unexpected(json.error());
+  }
+  auto kept = plan::progress_from_json(*json, "runbook");
+  base::ObjectReader reader(*json, "runbook");
+  const bool finished = reader.flag_or("finished", false);
+  if (!kept || reader.error()) {
+    return tl::make_unexpected(!kept ? kept.error() : *reader.error());
+  }
+  file_ = file;
+  finished_ = finished;
+  read_record(*json);
+  progress_ = std::move(*kept);
   follow_document();
   if (!progress_.ticks.empty() &&
       std::chrono::abs(now() - progress_.ticks.back().time) > sky::hours(kDayHours)) {
     start_over();
   }
   emit changed();
+  return {};
 }
 
 void Runbook::save() {

@@ -60,8 +60,8 @@ class Runbook : public QObject {
   void file_with(std::int64_t session);
 
   /// Reads what was done before the program was closed, unless it is of another day; keeps it
-  /// there. A file that cannot be read is left behind.
-  void keep_in(const std::filesystem::path& file);
+  /// there. Errors: of a file that cannot be read; it is left as it is, and nothing is kept.
+  base::Result<void> keep_in(const std::filesystem::path& file);
 
  signals:
   void changed();

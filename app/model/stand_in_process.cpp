@@ -2,9 +2,12 @@
 #include "app/model/stand_in_process.h"
 
 #include <QCoreApplication>
+#include <QRegularExpression>
 #include <QStandardPaths>
 #include <QTimer>
 #include <QVariant>
+#include <cerrno>
+#include <csignal>
 #include <utility>
 
 #include "solarchon/devices/local_socket.h"
@@ -77,7 +80,9 @@ void StandInProcess::start(const QStringList& options, const QByteArray& input) 
       tell(false);
     }
   });
-  newest_->start(QString::fromStdString(program().string()), options);
+  newest_->start(QString::fromStdString(program().string()),
+                 options + QStringList{QStringLiteral("--with-parent"),
+                                       QString::number(QCoreApplication::applicationPid())});
   newest_->write(input);
   newest_->closeWriteChannel();
 }
@@ -103,6 +108,26 @@ void StandInProcess::stop() {
   if (newest_ != nullptr) {
     end(std::exchange(newest_, nullptr));
   }
+}
+
+int StandInProcess::sweep_after_the_dead() {
+  const auto folder = devices::socket_folder();
+  if (!folder) {
+    return 0;
+  }
+  static const QRegularExpression kOwn(QStringLiteral("^[a-z-]+-([0-9]+)-[0-9]+(\\.frames)?$"));
+  int swept = 0;
+  std::error_code problem;
+  for (const auto& entry : std::filesystem::directory_iterator(*folder, problem)) {
+    const QString name = QString::fromStdString(entry.path().filename().string());
+    const auto match = kOwn.match(name);
+    const pid_t process = match.hasMatch() ? match.captured(1).toInt() : 0;
+    if (process > 0 && ::kill(process, 0) != 0 && errno == ESRCH) {
+      std::error_code ignored;
+      swept += std::filesystem::remove(entry.path(), ignored) ? 1 : 0;
+    }
+  }
+  return swept;
 }
 
 base::Result<std::filesystem::path> StandInProcess::own_path(const QString& name) {

@@ -29,6 +29,10 @@ class StandInProcess : public QObject {
   /// Tells all to end.
   void stop();
 
+  /// Removes what stand-ins of programs that were killed left where they listened.
+  /// @return  how many files
+  static int sweep_after_the_dead();
+
   /// Another path each time, in the folder of this user's devices, that no other program uses. On
   /// the interface thread.
   /// Errors: as devices::socket_folder.

@@ -6,6 +6,7 @@
 #include <QStringList>
 #include <filesystem>
 #include <optional>
+#include <vector>
 
 #include "app/shell/theme.h"
 #include "solarchon/base/result.h"
@@ -27,8 +28,9 @@ struct Options {
   std::optional<Look> look;
   std::optional<int> text_percent;
   std::optional<sky::UtcTime> time;
-  QString ringer;     ///< program that sounds the alarm; empty: the desktop's beep
-  bool ring = false;  ///< sounds the alarm and leaves
+  QString ringer;  ///< program that sounds the alarm; empty: the desktop's beep
+  std::vector<std::filesystem::path> swept = {};  ///< half files that were removed at the start
+  bool ring = false;                              ///< sounds the alarm and leaves
   bool help = false;
   bool version = false;
 };

@@ -12,6 +12,7 @@
 #include "app/views/match/match_view.h"
 #include "app/views/measure/measure_view.h"
 #include "app/views/reduce/reduce_view.h"
+#include "solarchon/frames/endings.h"
 
 namespace solarchon::app {
 
@@ -38,8 +39,7 @@ bool is_rig(const FileHead& head) {
 }
 
 bool is_video(const FileHead& head) {
-  return head.ending == QLatin1String("mkv") || head.ending == QLatin1String("avi") ||
-         head.ending == QLatin1String("mp4") || head.ending == QLatin1String("mov");
+  return frames::named_as_video("clip." + head.ending.toStdString());
 }
 
 /// What nothing else takes is tried as a picture.

@@ -50,13 +50,22 @@ workspace::Workspace starter_workspace() {
   return fresh;
 }
 
+/// The settings' file; none where something stands there that is no plain file and could hold the
+/// start.
+QString settings_file(const std::filesystem::path& data) {
+  const auto file = data / "settings.ini";
+  std::error_code ignored;
+  const auto status = std::filesystem::status(file, ignored);
+  const bool usable = !std::filesystem::exists(status) || std::filesystem::is_regular_file(status);
+  return usable ? QString::fromStdString(file.string()) : QString();
+}
+
 }  // namespace
 
 Window::Window(const Options& options, QWidget* parent)
     : QMainWindow(parent),
       data_(options.data),
-      settings_(std::make_unique<QSettings>(
-          QString::fromStdString((options.data / "settings.ini").string()), QSettings::IniFormat)),
+      settings_(std::make_unique<QSettings>(settings_file(options.data), QSettings::IniFormat)),
       keep_state_(options.screenshot.isEmpty() && options.tour.isEmpty()),
       demo_(options.demo),
       file_(options.file) {
@@ -85,7 +94,10 @@ Window::Window(const Options& options, QWidget* parent)
   learning_ = std::make_unique<Learning>(*document_, *log_);
   runbook_ = std::make_unique<Runbook>(*document_, *log_);
   if (keep_state_) {
-    runbook_->keep_in(data_ / "runbook.json");
+    if (const auto kept = runbook_->keep_in(data_ / "runbook.json");
+        !kept && start_problem_.isEmpty()) {
+      start_problem_ = left_as_it_is(kept.error());
+    }
   }
   mount_ = std::make_unique<Mount>(*document_, *runbook_);
   alarms_ = std::make_unique<Alarms>(*document_, DesktopTeller(options.ringer));
@@ -105,6 +117,13 @@ Window::Window(const Options& options, QWidget* parent)
   connect(frame_.get(), &FrameInHand::demoFilled, kit_.get(), &Kit::reload);
   if (!start_problem_.isEmpty()) {
     notice_->tell(start_problem_);
+  } else if (!options.swept.empty()) {
+    QStringList names;
+    for (const std::filesystem::path& path : options.swept) {
+      names << QString::fromStdString(path.lexically_relative(data_).string());
+    }
+    notice_->hint(
+        tr("Removed what an ended run had half written: %1").arg(names.join(QStringLiteral(", "))));
   } else if (first_start_) {
     notice_->hint(tr("Welcome. Start with your place: choose Site on the top left."));
   }
@@ -160,6 +179,11 @@ Window::~Window() {
   delete centralWidget();
 }
 
+QString Window::left_as_it_is(const base::Error& error) {
+  return tr("%1. It was left as it is; changes are not kept until it is mended or moved away.")
+      .arg(error_text(error));
+}
+
 void Window::load_document(const Options& options) {
   const auto file = workspace::workspace_file(data_);
   std::error_code ignored;
@@ -181,9 +205,7 @@ void Window::load_document(const Options& options) {
     if (const auto read = workspace::read_workspace(file)) {
       loaded = *read;
     } else {
-      start_problem_ = tr("%1. It was left as it is; changes are not kept until it is mended or "
-                          "moved away.")
-                           .arg(error_text(read.error()));
+      start_problem_ = left_as_it_is(read.error());
       keep = false;
     }
   }

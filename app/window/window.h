@@ -77,6 +77,7 @@ class Window : public QMainWindow {
 
  private:
   void load_document(const Options& options);
+  [[nodiscard]] static QString left_as_it_is(const base::Error& error);
   void build();
   void build_views();
   /// Builds all widgets once more, in other words or sizes.

@@ -145,7 +145,7 @@ TEST_F(PlanTest, ARunThatMeetsTheMeridianTurnIsResolvedByAPress) {
   ASSERT_NE(cure(plan::Cure::Kind::kStartLater), nullptr);
   QTest::mouseClick(cure(plan::Cure::Kind::kStartLater), Qt::LeftButton);
   QApplication::processEvents();
-  EXPECT_TRUE(find<QLabel>("headline")->text().contains("Turn the mount before"));
+  EXPECT_TRUE(find<QLabel>("headline")->text().contains("Turn the mount at"));
 }
 
 TEST_F(PlanTest, AWayOutKeepsWhatWasChangedSinceItWasOffered) {

@@ -129,22 +129,22 @@ struct Sight {
   int percent;
 };
 
-class TextSizeTest : public testing::TestWithParam<Sight> {
+class SightTest : public testing::Test {
  protected:
-  ~TextSizeTest() override {
+  ~SightTest() override {
     window.reset();
     Theme::set_text_percent(100);
     Theme::apply(Look::kNoon);
     speak("en");
   }
-  void open(const workspace::Workspace& space) {
+  void open(const workspace::Workspace& space, const Sight& sight = {"en", {1280, 800}, 100}) {
     Options options;
     options.data = folder.path();
     options.time = test::morning();
-    options.size = GetParam().size;
+    options.size = sight.size;
     options.size_given = true;
-    options.language = GetParam().language;
-    options.text_percent = GetParam().percent;
+    options.language = sight.language;
+    options.text_percent = sight.percent;
     ASSERT_TRUE(workspace::write_workspace(space, workspace::workspace_file(folder.path())));
     window = std::make_unique<Window>(options);
     window->show();
@@ -156,7 +156,6 @@ class TextSizeTest : public testing::TestWithParam<Sight> {
       QApplication::sendPostedEvents(nullptr, QEvent::LayoutRequest);
       QApplication::processEvents();
     }
-    EXPECT_EQ(window->size(), GetParam().size);
     const QStringList faults = Faults(*window).list();
     EXPECT_TRUE(faults.isEmpty()) << where.toStdString() << ":\n"
                                   << faults.join('\n').toStdString();
@@ -170,19 +169,25 @@ class TextSizeTest : public testing::TestWithParam<Sight> {
   std::unique_ptr<Window> window;
 };
 
+/// At every size, in both languages.
+class TextSizeTest : public SightTest, public testing::WithParamInterface<Sight> {};
+/// Where room is least.
+class NarrowTest : public SightTest, public testing::WithParamInterface<Sight> {};
+
 TEST_P(TextSizeTest, NothingIsCutOrOverlaps) {
   workspace::Workspace space = test::morning_workspace(test::starter_rig());
   plan::Run run;
   run.name = "Whole disc";
   run.start = test::morning() + sky::hours(1.0);
   space.wishes.runs = {run};
-  open(space);
+  open(space, GetParam());
   window->models().frame.take(space, window->document().answers());
   ASSERT_TRUE(
       test::wait_until([&] { return window->settled() && window->models().frame.shown(); }));
   for (const QString& id : place_ids()) {
     window->show_place(id);
     expect_no_faults(id);
+    EXPECT_EQ(window->size(), GetParam().size);
     if (GetParam().percent <= 100) {
       EXPECT_FALSE(scrolls(window->current_view())) << id.toStdString() << " scrolls";
     }
@@ -190,7 +195,7 @@ TEST_P(TextSizeTest, NothingIsCutOrOverlaps) {
 }
 
 TEST_P(TextSizeTest, SheetsStayWithinTheWindow) {
-  open(test::morning_workspace(test::starter_rig()));
+  open(test::morning_workspace(test::starter_rig()), GetParam());
   for (int i = 0; i < 9; ++i) {
     window->models().kit.sites().keep({"Site " + std::to_string(i), 36.0, -5.6, 0.0, "UTC"});
   }
@@ -206,7 +211,7 @@ TEST_P(TextSizeTest, SheetsStayWithinTheWindow) {
   }
 }
 
-TEST_P(TextSizeTest, IsChosenByKeysAndRemembered) {
+TEST_F(SightTest, IsChosenByKeysAndRemembered) {
   open(test::morning_workspace(test::starter_rig()));
   window->show_place("day-plan");
   QTest::keyClick(window.get(), Qt::Key_0, Qt::ControlModifier);
@@ -239,7 +244,7 @@ TEST_P(TextSizeTest, IsChosenByKeysAndRemembered) {
   EXPECT_EQ(Theme::text_percent(), 130);
 }
 
-TEST_P(TextSizeTest, LosesNothingThatIsUnderWay) {
+TEST_F(SightTest, LosesNothingThatIsUnderWay) {
   open(test::morning_workspace(test::starter_rig()));
   window->models().log.time_step(plan::StepKind::kAlign, test::morning());
   window->show_place("capture");
@@ -254,7 +259,7 @@ TEST_P(TextSizeTest, LosesNothingThatIsUnderWay) {
   EXPECT_EQ(window->models().log.step_begun(plan::StepKind::kAlign), test::morning());
 }
 
-TEST_P(TextSizeTest, LongNamesGiveWay) {
+TEST_P(NarrowTest, LongNamesGiveWay) {
   workspace::Workspace space = test::morning_workspace(test::usual_train(2));
   const std::string longest =
       "The terrace behind the workshop of the coastal school, where the wall keeps off the wind";
@@ -270,11 +275,17 @@ TEST_P(TextSizeTest, LongNamesGiveWay) {
   space.wishes.runs = {run};
   space.wishes.power.supplies[0].name = longest;
   space.wishes.power.supplies[0].watt_hours = 74.0;
-  open(space);
+  open(space, GetParam());
   for (const QString& id : place_ids()) {
     window->show_place(id);
     expect_no_faults(id);
+    EXPECT_EQ(window->size(), GetParam().size);
   }
+}
+
+std::string name_of(const testing::TestParamInfo<Sight>& sight) {
+  return std::string(sight.param.language) + std::to_string(sight.param.size.width()) + "at" +
+         std::to_string(sight.param.percent);
 }
 
 INSTANTIATE_TEST_SUITE_P(
@@ -283,10 +294,13 @@ INSTANTIATE_TEST_SUITE_P(
                     Sight{"es", {1024, 700}, 100}, Sight{"en", {1280, 800}, 150},
                     Sight{"es", {1280, 800}, 150}, Sight{"en", {1024, 700}, 125},
                     Sight{"es", {1024, 700}, 125}, Sight{"es", {1280, 800}, 200}),
-    [](const auto& sight) {
-      return std::string(sight.param.language) + std::to_string(sight.param.size.width()) + "at" +
-             std::to_string(sight.param.percent);
-    });
+    name_of);
+INSTANTIATE_TEST_SUITE_P(Sights, NarrowTest,
+                         testing::Values(Sight{"en", {1280, 800}, 150},
+                                         Sight{"es", {1024, 700}, 100},
+                                         Sight{"es", {1024, 700}, 125},
+                                         Sight{"es", {1280, 800}, 200}),
+                         name_of);
 
 }  // namespace
 }  // namespace solarchon::app

@@ -4,26 +4,13 @@
 #include "solarchon/base/json.h"
 #include "solarchon/frames/picture.h"
 #include "tests/cli/cli_support.h"
-#include "tests/core/reduce/painted.h"
+#include "tests/cli/painted_clip.h"
 #include "tests/support/support.h"
 
 namespace solarchon::cli {
 namespace {
 
-using test::glimpse_of;
-using test::Painting;
 using test::TempFolder;
-
-struct PaintedClip {
-  PaintedClip() {
-    const Painting painting(220, 180);
-    base::Random random{31};
-    test::write_clip(file, 40, [&](int i) { return painting.frame(glimpse_of(i), random); });
-  }
-  TempFolder folder;
-  std::string file = (folder / "clip.fits").string();
-  std::string out = (folder / "stack.fits").string();
-};
 
 TEST(Stack, MakesAPictureAndTellsWhatWentIntoIt) {
   const PaintedClip clip;

@@ -134,9 +134,10 @@ void drift(std::string_view bytes) {
   for (const double latitude_deg : {-41.3, 0.0, 36.07, 90.0}) {
     const auto fit = align::fit_pole(*runs, latitude_deg, align::Rate::kSolar);
     promise(fit.has_value(), "runs that were taken are fitted");
-    promise(std::isfinite(fit->error.altitude_deg + fit->error.azimuth_deg +
-                          fit->altitude_sigma_deg + fit->azimuth_sigma_deg + fit->misfit),
-            "a fit has figures");
+    promise(
+        std::isfinite(fit->error.altitude_deg + fit->error.azimuth_deg + fit->altitude_sigma_deg +
+                      fit->azimuth_sigma_deg + fit->misfit.value_or(0.0)),
+        "a fit has figures");
   }
 }
 

@@ -86,8 +86,8 @@ TEST_F(Protocol, ManyProgramsMayWatchOneMount) {
   auto first = MountClient::open(path());
   auto second = MountClient::open(path());
   ASSERT_TRUE(first && second);
-  EXPECT_TRUE(first->track(devices::Tracking::kStars));
-  EXPECT_EQ(second->state().value().tracking, devices::Tracking::kStars);
+  EXPECT_TRUE(first->track(devices::Tracking::kSidereal));
+  EXPECT_EQ(second->state().value().tracking, devices::Tracking::kSidereal);
 }
 
 TEST_F(Protocol, TheStandInOutlivesWhoeverShoutsAtIt) {

@@ -35,12 +35,15 @@ constexpr MisfitRow kMisfits[] = {
     {"vignetting", "", TEXT("The edge of the Sun is dark."),
      TEXT("An opening on the way is too narrow for the light of the limb.")},
     {"obstruction-shadow", "", TEXT("A dark spot floats in the middle."),
-     TEXT("By day the eye's pupil is small, and the shadow of the secondary fills much of it at "
-          "low power.")},
+     TEXT("By day the pupil of an eye, and that of a phone, is small, and the shadow of the "
+          "secondary "
+          "fills much of it at low power.")},
     {"field-cut", "", TEXT("The eyepiece does not show the whole Sun."),
      TEXT("Its true field is smaller than the disc.")},
     {"disc-cut", "", TEXT("The sensor cuts the disc."),
-     TEXT("The image of the Sun is larger than the sensor.")},
+     TEXT("The image of the Sun is larger than the sensor; a shorter focal length or a larger "
+          "sensor "
+          "shows all of it, a mosaic the parts.")},
     {"undersampled", "", TEXT("Fine detail is lost between the pixels."),
      TEXT("The pixels are too large for what lens and air can show; 2 to 3 for the finest detail "
           "suit.")},
@@ -59,6 +62,12 @@ constexpr MisfitRow kMisfits[] = {
     {"fringes", "corners-at-odds", TEXT("The corners are out of focus."),
      TEXT("Light of one colour interferes between sensor and filters. A tilt that hides the bands "
           "blurs the edge of this sensor: tilt less, and use a smaller region.")},
+    {"too-dim-to-see", "", TEXT("Nothing or next to nothing is seen."),
+     TEXT("The filters together leave less light than an eye needs by day; one of them is one too "
+          "many, or they pass different colours.")},
+    {"too-dim-to-expose", "", TEXT("The frames stay dark."),
+     TEXT("The filters together leave so little light that an exposure takes longer than the Sun "
+          "holds still, or they pass different colours.")},
     {"too-bright", "", TEXT("The disc saturates at the shortest exposure."),
      TEXT("The shutter cannot be as short as this light asks.")},
     {"dim", "", TEXT("The air blurs each frame."),

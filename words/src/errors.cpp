@@ -127,16 +127,19 @@ constexpr TextRow kRemarks[] = {
     {"another-disc", TEXT("it shows a disc of another size")},
     {"another-file", TEXT("it is no longer the file that the recipe was made with")},
     // The light path.
+    {"stopped-by-rules", TEXT("the safety rules stop this light path: %1")},
     {"telescope-and-camera", TEXT("a telescope and a camera behind it")},
     {"telescope-and-eyepiece", TEXT("a telescope and an eyepiece without a camera behind it")},
     {"photographic-camera", TEXT("a photographic camera at the end of the light path")},
     {"video-camera", TEXT("a video camera at the end of the light path")},
     // Files and folders.
     {"reported", "%1"},
+    {"kept-so-far", TEXT("no more can be written (%2); the %1 frames before are kept")},
     {"no-such-file", TEXT("no such file")},
     {"no-file-name", TEXT("it is no file name")},
     {"is-a-folder", TEXT("it is a folder")},
     {"not-a-plain-file", TEXT("it is not a plain file")},
+    {"is-read", TEXT("it is a file that is read here; choose another name")},
     {"not-installed", TEXT("it is not installed with the program")},
     {"no-log-in", TEXT("no log in %1")},
     {"held-by-process", TEXT("held by process %1")},
@@ -230,6 +233,9 @@ std::string beside_field(const Error& error, const Voice& voice) {
     case ErrorCode::kUnreadable:
       return with_reason(said(kUnreadable), error, voice);
     case ErrorCode::kUnwritable:
+      if (error.reason.id == "kept-so-far") {
+        return remark_words(error.reason, voice);
+      }
       return with_reason(said(kUnwritable), error, voice);
     case ErrorCode::kNotFound:
       return error.reason.id.empty() ? with_reason(said(kNotFound), error, voice)

@@ -74,6 +74,10 @@ constexpr ParameterRow kParameters[] = {
     {"obstruction", TEXT("Obstruction"), "", TEXT("Width of the secondary over the aperture")},
     {"back_focus_mm", TEXT("Focus behind drawtube"), "mm",
      TEXT("From the drawtube's face to the focus, racked fully in")},
+    {"mirror_factor", TEXT("Growth by mirror focusing"), "",
+     TEXT(
+         "Focused by moving its mirror: by how many mm its focal length grows for each mm that the "
+         "image lies further behind than the back focus says; best taken from a measured disc")},
     {"focuser_travel_mm", TEXT("Focuser travel"), "mm",
      TEXT("Leave it empty when it is not known")},
     {"collimator_focal_length_mm", TEXT("Collimator"), "mm",
@@ -115,6 +119,8 @@ constexpr ParameterRow kParameters[] = {
     {"build", TEXT("Build"), "", TEXT("Only uncemented ones may project the Sun")},
     {"distance_mm", TEXT("Distance"), "mm", TEXT("From the eyepiece")},
     {"people_between", TEXT("People can get between"), "", TEXT("A face in the beam is blinded")},
+    {"boxed_in", TEXT("Beam boxed in"), "",
+     TEXT("Walls from the eyepiece to the screen, so that no face or hand gets into the beam")},
     {"width_px", TEXT("Width"), "px", TEXT("Sensor, along a row")},
     {"height_px", TEXT("Height"), "px", TEXT("Sensor, along a column")},
     {"pixel_um", TEXT("Pixel"), "\u00b5m",
@@ -147,6 +153,7 @@ constexpr ParameterRow kParameters[] = {
 /// What 0 means where it is no number.
 constexpr TextRow kZeros[] = {{"clear_aperture_mm", TEXT("no limit")},
                               {"focuser_travel_mm", TEXT("not known")},
+                              {"mirror_factor", TEXT("none")},
                               {"back_focus_mm", TEXT("not known")},
                               {"lens_focal_length_mm", TEXT("not known")},
                               {"field_stop_mm", TEXT("not known")},

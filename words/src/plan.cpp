@@ -49,8 +49,7 @@ CalendarEntry turn_entry(const std::string& day, const std::string& run, sky::Ut
   CalendarEntry entry;
   entry.kind = "turn";
   entry.uid = "turn-" + day + "@solarchon";
-  entry.window = early ? sky::Window{turn_at - plan::kTurnTakes, turn_at}
-                       : sky::Window{turn_at, turn_at + plan::kTurnTakes};
+  entry.window = {turn_at, turn_at + plan::kTurnTakes};
   entry.title = voice.say(kTurnOver);
   entry.details = filled(voice.say(early ? kBefore : kAfter), {run});
   return entry;
@@ -102,13 +101,21 @@ std::vector<CalendarEntry> agenda_of(const plan::Day& of_day, const std::string&
       entries.front().alarm_min = alarm_min;
     }
   }
-  bool turned = false;
+  if (day_plan.turning) {
+    // Before the run that follows it, or after the one that it waits for.
+    const plan::PlannedRun* waited = nullptr;
+    const plan::PlannedRun* next = nullptr;
+    for (const plan::PlannedRun& planned : day_plan.runs) {
+      next = next == nullptr && planned.window.start >= day_plan.turning->end ? &planned : next;
+      waited = planned.turn.advice == plan::TurnAdvice::kTrackThrough ? &planned : waited;
+    }
+    if (const plan::PlannedRun* run = waited != nullptr ? waited : next) {
+      entries.push_back(turn_entry(day, of_day.outlook.wishes.runs[run->index].name,
+                                   day_plan.turning->start, waited == nullptr, voice));
+    }
+  }
   for (const plan::PlannedRun& planned : day_plan.runs) {
     const plan::Run& run = of_day.outlook.wishes.runs[planned.index];
-    if (planned.turn.turn_at && !std::exchange(turned, true)) {  // once a day is enough
-      entries.push_back(turn_entry(day, run.name, *planned.turn.turn_at,
-                                   planned.turn.advice == plan::TurnAdvice::kTurnEarly, voice));
-    }
     CalendarEntry entry;
     entry.kind = "run";
     entry.uid = "run-" + day + "-" + std::to_string(planned.index + 1) + "@solarchon";

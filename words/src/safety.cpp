@@ -51,6 +51,13 @@ constexpr RuleRow kRules[] = {
      TEXT("Turn away and cap the tube; use film or glass with its maker's certificate for solar "
           "use."),
      TEXT("Filter makers' instructions and eye-care advice for solar filters")},
+    {"film-for-sensor-only",
+     TEXT("Whoever looks through it is harmed without pain: it may pass invisible ultraviolet or "
+          "infrared."),
+     TEXT("The filter is not marked as certified for the Sun. Only a sensor meets its light here."),
+     TEXT("Let nobody look through it, not even for aiming; better use film or glass with its "
+          "maker's certificate."),
+     TEXT("Filter makers' instructions and eye-care advice for solar filters")},
     {"density-too-low",
      TEXT("More light than through any photographic solar filter reaches the focus."),
      TEXT("Density in front is below 3.8, the least that is made even for cameras."),

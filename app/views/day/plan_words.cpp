@@ -102,13 +102,14 @@ QString cure_words(const plan::Cure& cure, const QTimeZone& zone) {
 QString turn_words(const plan::TurnDecision& turn, const QTimeZone& zone) {
   switch (turn.advice) {
     case plan::TurnAdvice::kTurnEarly:
-      return QObject::tr("Turn the mount before it begins, at %1 at the latest.")
+      return QObject::tr("Turn the mount at %1, before it begins.")
           .arg(clock_at(*turn.turn_at, zone));
     case plan::TurnAdvice::kTrackThrough:
-      return QObject::tr("Track through the meridian, turn when it is over at %1.")
+      return QObject::tr("Track through the meridian, turn at %1, when it is over.")
           .arg(clock_at(*turn.turn_at, zone));
     case plan::TurnAdvice::kMove:
-      return QObject::tr("The mount cannot hold this run on one side.");
+      return QObject::tr("The runs leave no %1 minutes for the mount\u2019s turn.")
+          .arg(number(sky::in_minutes(plan::kTurnTakes), 0));
     case plan::TurnAdvice::kNone:
       break;
   }

@@ -98,8 +98,8 @@ QWidget* SkyPage::build_tools() {
   mount_kind_->setToolTip(
       tr("Decides what happens at the meridian and near the zenith; an equatorial mount "
          "turns over there, or tracks through"));
-  mount_kind_->addItems(
-      {tr("Mount not said"), tr("Turns over"), tr("Tracks through"), tr("Alt-azimuth")});
+  mount_kind_->addItems({tr("Mount not said"), tr("Turns over"), tr("Tracks through"),
+                         tr("Alt-azimuth"), tr("Undriven")});
   past_meridian_ = new NumberField(tr("within"), QStringLiteral("\u00b0"), plan::kPastMeridianRange,
                                    false, tools);
   past_meridian_->setToolTip(
@@ -129,6 +129,11 @@ QString SkyPage::mount_words() const {
     return tr("Meridian at %1: the mount can turn over from %2, and must by %3.")
         .arg(clock_at(turn->meridian, zone), clock_at(turn->earliest, zone),
              clock_at(turn->latest, zone));
+  }
+  if (mount.kind == plan::MountKind::kUndriven) {
+    return tr("It follows nothing: set the Sun ahead and let it cross. The field turns by %1\u00b0 "
+              "an hour")
+        .arg(number(document().answers().local.field_rotation_deg_h, 1));
   }
   if (mount.kind == plan::MountKind::kAltAzimuth) {
     const sky::LocalSun& sun = document().answers().local;

@@ -18,6 +18,7 @@
 
 #include "app/model/phrases.h"
 #include "app/shell/beside.h"
+#include "app/shell/file_kinds.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/field/scenes.h"
@@ -319,8 +320,8 @@ void DriftPage::choose_files() {
     worker_.cancel();
     return;
   }
-  const QStringList files = QFileDialog::getOpenFileNames(
-      this, tr("Frames of a drifting Sun"), QString(), tr("Pictures (*.fits *.fit *.tif *.tiff)"));
+  const QStringList files = QFileDialog::getOpenFileNames(this, tr("Frames of a drifting Sun"),
+                                                          QString(), picture_filter());
   if (!files.isEmpty()) {
     measure_frames(files);
   }

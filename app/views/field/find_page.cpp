@@ -184,7 +184,7 @@ Figures::Row FindPage::rough_start(const align::PoleMark& mark) const {
       tr("%1 stands %2 from the pole, at RA %3, Dec %4 of date.")
           .arg(star, degrees(mark.from_pole_deg, 2), in_hours(mark.right_ascension_deg),
                in_degrees(mark.declination_deg));
-  if (document_.workspace().mount.kind == plan::MountKind::kAltAzimuth) {
+  if (plan::stands_level(document_.workspace().mount.kind)) {
     return {tr("Rough start: told it sees"),
             tr("%1, %2 high").arg(star, degrees(mark.altitude_deg, 1)),
             tr("Level, tube to azimuth %1 at that height, and synchronise on the name. %2")
@@ -211,8 +211,8 @@ void FindPage::show_figures(double miss_deg) {
   const auto& rig = document_.workspace().rig;
   if (const auto place = optics::find_fitted<optics::Telescope>(rig)) {
     const auto& telescope = std::get<optics::Telescope>(rig.elements[*place].part);
-    const align::Sweep sweep =
-        align::sweep_of(telescope.focal_length_mm, sun.declination_deg, miss_deg);
+    const align::Sweep sweep = align::sweep_of(telescope.focal_length_mm, align::drawtube_mm(rig),
+                                               sun.declination_deg, miss_deg);
     QStringList others;
     for (std::size_t i = 1; i < sweep.declinations_deg.size(); ++i) {
       others << degrees(sweep.declinations_deg[i], 1);
@@ -253,7 +253,7 @@ void FindPage::show_neighbours() {
 
 void FindPage::list_neighbours(const std::vector<align::Neighbour>& bodies) {
   constexpr std::size_t kShown = 2;
-  const bool level = document_.workspace().mount.kind == plan::MountKind::kAltAzimuth;
+  const bool level = plan::stands_level(document_.workspace().mount.kind);
   QStringList lines;
   for (std::size_t i = 0; i < std::min(kShown, bodies.size()); ++i) {
     lines << (level ? tr("%1; drift %2\u2033/min")

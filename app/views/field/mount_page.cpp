@@ -263,7 +263,7 @@ QString MountPage::headline() const {
   switch (state->tracking) {
     case Tracking::kSun:
       return tr("It follows the Sun.");
-    case Tracking::kStars:
+    case Tracking::kSidereal:
       return tr("It follows the stars: the Sun drifts slowly.");
     case Tracking::kOff:
       break;

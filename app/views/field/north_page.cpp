@@ -4,7 +4,7 @@
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 #include <algorithm>
-#include <array>
+#include <vector>
 
 #include "app/model/phrases.h"
 #include "app/shell/beside.h"
@@ -19,8 +19,21 @@ using align::NorthWay;
 
 namespace {
 
-constexpr std::array<NorthWay, 4> kWays{NorthWay::kShadow, NorthWay::kHighest, NorthWay::kMarks,
-                                        NorthWay::kCompass};
+/// Those that can be gone, best first, then the others.
+std::vector<NorthWay> order_of(const align::North& north) {
+  std::vector<NorthWay> order;
+  for (const align::NorthChance& chance : north.ways) {
+    order.push_back(chance.way);
+  }
+  for (const NorthWay way :
+       {NorthWay::kShadow, NorthWay::kHighest, NorthWay::kMarks, NorthWay::kCompass}) {
+    if (std::find(order.begin(), order.end(), way) == order.end()) {
+      order.push_back(way);
+    }
+  }
+  return order;
+}
+
 QString name_of(NorthWay way) {
   switch (way) {
     case NorthWay::kMarks:
@@ -80,7 +93,8 @@ QWidget* NorthPage::build_side() {
   ways_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   ways_->setSizeAdjustPolicy(QAbstractScrollArea::AdjustToContents);
   ways_->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
-  for (std::size_t i = 0; i < kWays.size(); ++i) {
+  constexpr int kWays = 4;
+  for (int i = 0; i < kWays; ++i) {
     ways_->addItem(QString());
   }
   connect(ways_, &QListWidget::currentRowChanged, this, &NorthPage::choose);
@@ -119,8 +133,8 @@ void NorthPage::set_outside(const QString& what, double workspace::Outside::*len
 }
 
 void NorthPage::choose(int row) {
-  if (row >= 0) {
-    way_ = kWays.at(static_cast<std::size_t>(row));
+  if (row >= 0 && static_cast<std::size_t>(row) < order_.size()) {
+    way_ = order_[static_cast<std::size_t>(row)];
     follow();
   }
 }
@@ -192,18 +206,19 @@ QString NorthPage::reason(const align::North& north) const {
 
 void NorthPage::show_ways(const align::North& north) {
   const QSignalBlocker quiet(ways_);
-  for (std::size_t i = 0; i < kWays.size(); ++i) {
+  order_ = order_of(north);
+  for (std::size_t i = 0; i < order_.size(); ++i) {
     QListWidgetItem* item = ways_->item(static_cast<int>(i));
-    const align::NorthChance* chance = chance_of(north, kWays.at(i));
-    item->setText(tr("%1: %2").arg(name_of(kWays.at(i)),
+    const align::NorthChance* chance = chance_of(north, order_[i]);
+    item->setText(tr("%1: %2").arg(name_of(order_[i]),
                                    chance != nullptr
                                        ? tr("within %1\u00b0").arg(number(chance->pole_deg, 2))
-                                       : why_not(kWays.at(i))));
+                                       : why_not(order_[i])));
     item->setToolTip(
         chance != nullptr
             ? tr("One standard deviation; %1\u00b0 in azimuth").arg(number(chance->azimuth_deg, 2))
             : QString());
-    if (kWays.at(i) == way_) {
+    if (order_[i] == way_) {
       ways_->setCurrentRow(static_cast<int>(i));
     }
   }

@@ -4,6 +4,7 @@
 #include <QLabel>
 #include <QListWidget>
 #include <QWidget>
+#include <vector>
 
 #include "app/model/document.h"
 #include "app/model/models.h"
@@ -32,6 +33,7 @@ class NorthPage : public QWidget {
 
   Document& document_;
   align::NorthWay way_ = align::NorthWay::kShadow;
+  std::vector<align::NorthWay> order_;  ///< of the rows
   Headed* head_;
   GroundPlan* plan_;
   QListWidget* ways_ = nullptr;

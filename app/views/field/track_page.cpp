@@ -74,14 +74,17 @@ QWidget* TrackPage::build_side() {
 
 align::Driving TrackPage::driving() const {
   align::Driving driving = workspace::driving_of(document_.workspace());
-  if (document_.plan().turn) {
-    driving.turn = document_.plan().turn->latest;
+  if (const plan::DayPlan& plan = document_.plan(); plan.turn) {
+    driving.turn = plan.turning ? plan.turning->start : plan.turn->latest;
   }
   return driving;
 }
 
 QString TrackPage::axis_words() const {
   const workspace::Workspace& space = document_.workspace();
+  if (space.mount.kind == plan::MountKind::kUndriven) {
+    return tr("An undriven tripod: the Sun crosses the field, and is set ahead again and again.");
+  }
   if (space.mount.kind == plan::MountKind::kAltAzimuth) {
     return tr("An alt-azimuth mount: it follows by steps of both axes, and the field turns.");
   }
@@ -109,7 +112,7 @@ void TrackPage::follow() {
   const workspace::Workspace& space = document_.workspace();
   const workspace::Answers& answers = document_.answers();
   const align::Driving with = driving();
-  const bool level = with.mount == plan::MountKind::kAltAzimuth;
+  const bool level = plan::stands_level(with.mount);
   worm_->show_value(space.outside.periodic_error_arcsec);
   period_->show_value(space.outside.worm_period_s);
   step_->show_value(space.outside.step_arcsec);

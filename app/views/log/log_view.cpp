@@ -68,8 +68,8 @@ QString clip_line(const log::ClipEntry& clip, const QTimeZone& zone) {
 /// What was done, in the words that the light path of that day gives it; empty for a step of a
 /// newer program.
 QString step_words(const log::LoggedTick& logged, const optics::Rig& rig) {
-  for (const safety::Axes axes :
-       {safety::Axes::kEquatorial, safety::Axes::kLevel, safety::Axes::kNotSaid}) {
+  for (const safety::Axes axes : {safety::Axes::kEquatorial, safety::Axes::kLevel,
+                                  safety::Axes::kUndriven, safety::Axes::kNotSaid}) {
     for (const safety::HandlingStep& step : safety::handling_order(rig, logged.occasion, axes)) {
       if (step.id == logged.tick.step) {
         return text(words::handling_words(step, voice()).what);

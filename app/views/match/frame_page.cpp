@@ -270,6 +270,15 @@ void FramePage::rank() {
   });
 }
 
+QString FramePage::way_of(const match::Setting& setting) {
+  if (setting.without.empty()) {
+    return setting.lens.empty() ? tr("as it is") : text(setting.lens);
+  }
+  return setting.lens.empty()
+             ? tr("without %1").arg(text(setting.without))
+             : tr("%1 instead of %2").arg(text(setting.lens), text(setting.without));
+}
+
 void FramePage::show_settings(std::vector<match::Setting> settings) {
   constexpr std::size_t kMost = 12;
   settings.resize(std::min(settings.size(), kMost));
@@ -277,7 +286,7 @@ void FramePage::show_settings(std::vector<match::Setting> settings) {
   list_->setRowCount(static_cast<int>(settings_.size()));
   for (int row = 0; row < list_->rowCount(); ++row) {
     const match::Setting& setting = settings_[static_cast<std::size_t>(row)];
-    QString way = setting.lens.empty() ? tr("as it is") : text(setting.lens);
+    QString way = way_of(setting);
     if (setting.binning > 1) {
       way = tr("%1, %2\u00d7%2 joined").arg(way).arg(setting.binning);
     }

@@ -33,6 +33,7 @@ class FramePage : public QWidget {
   void try_out();
   void show_beside();
   void rank();
+  [[nodiscard]] static QString way_of(const match::Setting& setting);
   void show_settings(std::vector<match::Setting> settings);
   void put_in();
 

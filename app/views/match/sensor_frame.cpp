@@ -159,7 +159,7 @@ SensorFrame::Shown SensorFrame::shown() const {
                            workspace::observer_of(document_.workspace()).weather.pressure_hpa),
       {},
       {}};
-  other.celestial = optics::picture_orientation(rig, other.train);
+  other.celestial = workspace::celestial_orientation(rig, other.train, answers.tube_up_deg);
   other.solar = sky::solar_orientation(other.celestial, answers.disc.p_deg);
   return other;
 }

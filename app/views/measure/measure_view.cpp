@@ -12,6 +12,7 @@
 
 #include "app/model/phrases.h"
 #include "app/shell/beside.h"
+#include "app/shell/file_kinds.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/file.h"
@@ -128,9 +129,9 @@ void MeasureView::follow() {
 void MeasureView::open_file(const QString& file) { frame().open(file); }
 
 void MeasureView::ask_open() {
-  const QString file = QFileDialog::getOpenFileName(
-      this, tr("Open a picture"), QString::fromStdString(frame().data().string()),
-      tr("Pictures (*.fits *.fit *.fts *.png *.tif *.tiff);;All files (*)"));
+  const QString file = QFileDialog::getOpenFileName(this, tr("Open a picture"),
+                                                    QString::fromStdString(frame().data().string()),
+                                                    picture_filter());
   if (!file.isEmpty()) {
     frame().open(file);
   }

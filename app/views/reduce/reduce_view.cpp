@@ -11,6 +11,7 @@
 
 #include "app/model/phrases.h"
 #include "app/shell/beside.h"
+#include "app/shell/file_kinds.h"
 #include "app/shell/frame_image.h"
 #include "app/shell/theme.h"
 
@@ -353,16 +354,13 @@ void ReduceView::showEvent(QShowEvent* event) {
 }
 
 QString ReduceView::ask_file(const QString& title) {
-  return QFileDialog::getOpenFileName(
-      this, title, QString::fromStdString(frame().data().string()),
-      tr("Clips and pictures (*.fits *.fit *.fts *.mkv *.avi *.mp4 *.mov *.png *.tif *.tiff);;All "
-         "files (*)"));
+  return QFileDialog::getOpenFileName(this, title, QString::fromStdString(frame().data().string()),
+                                      clip_filter());
 }
 
 QStringList ReduceView::ask_pictures(const QString& title) {
-  return QFileDialog::getOpenFileNames(
-      this, title, QString::fromStdString(frame().data().string()),
-      tr("Pictures (*.fits *.fit *.fts *.png *.tif *.tiff);;All files (*)"));
+  return QFileDialog::getOpenFileNames(this, title, QString::fromStdString(frame().data().string()),
+                                       picture_filter());
 }
 
 void ReduceView::ask_open() {

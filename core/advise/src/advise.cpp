@@ -143,7 +143,7 @@ std::optional<KeyFigure> key_figure_of(const Misfit& misfit, const Rig& rig, con
     key.figure.value = *train.blocking_margin_mm;
   } else if ((misfit.id == "supply-weak" || misfit.id == "supply-not-listed") && train.supply) {
     key.figure.value = train.supply->offered_w;
-  } else if (misfit.id == "dim" || misfit.id == "too-bright") {
+  } else if (misfit.id == "dim" || misfit.id == "too-bright" || misfit.id == "too-dim-to-expose") {
     const auto exposure = light::disc_exposure(rig, train, situation.light);
     if (!exposure) {
       return std::nullopt;
@@ -166,11 +166,98 @@ std::vector<std::string> loose_joints(const Rig& rig, const Judged& judged) {
   return ids;
 }
 
+/// A camera's lens shows nothing to an eye, and is no telescope for a camera with its own adapters.
+bool becomes_a_lens(const Rig& rig, const Rig& next) {
+  const auto is_lens = [](const Rig& path) {
+    const auto telescope = optics::find_fitted<optics::Telescope>(path);
+    return telescope && std::get<optics::Telescope>(path.elements[*telescope].part).design ==
+                            optics::TelescopeDesign::kCameraLens;
+  };
+  return is_lens(next) && !is_lens(rig);
+}
+
 /// A cure must not give up what the light path is for.
 bool same_purpose(const Rig& rig, const Judged& before, const Rig& next, const Judged& after) {
   const optics::Receiver receiver = optics::receiver_of(rig);
   return (receiver == optics::Receiver::kNone || receiver == optics::receiver_of(next)) &&
-         before.train.band.line == after.train.band.line;
+         before.train.band.line == after.train.band.line && !becomes_a_lens(rig, next);
+}
+
+/// What is there before must be there after: light, the target's field, and detail unless somebody
+/// would be harmed.
+bool keeps_the_picture(const Judged& before, const Judged& after, const Situation& situation,
+                       bool for_finding) {
+  const auto has = [](const Judged& judged, std::string_view id) {
+    return std::any_of(judged.misfits.begin(), judged.misfits.end(),
+                       [&](const Misfit& misfit) { return misfit.id == id; });
+  };
+  for (const std::string_view dark : {"too-dim-to-see", "too-dim-to-expose"}) {
+    if (has(after, dark)) {
+      return false;
+    }
+  }
+  if (situation.whole_disc) {
+    for (const std::string_view cut : {"disc-cut", "field-cut", "vignetting"}) {
+      if (has(after, cut) && !has(before, cut)) {
+        return false;
+      }
+    }
+  }
+  constexpr double kHardlySeen = 1.02;
+  const auto& was = before.train.diffraction_cutoff_arcsec;
+  const auto& is = after.train.diffraction_cutoff_arcsec;
+  return for_finding || !was || (is && *is <= kHardlySeen * *was);
+}
+
+/// Kinds of parts that an observer would put in against a misfit; anything, where none is listed.
+bool belongs_against(std::string_view misfit, const Change& change) {
+  if (change.kind != ChangeKind::kInsert) {
+    return true;
+  }
+  struct Remedy {
+    std::string_view misfit;
+    bool (*suits)(const optics::Part&);
+  };
+  constexpr auto kLonger = [](const optics::Part& part) {
+    return std::holds_alternative<optics::Amplifier>(part);
+  };
+  constexpr auto kShorter = [](const optics::Part& part) {
+    return std::holds_alternative<optics::Reducer>(part);
+  };
+  constexpr auto kSpacer = [](const optics::Part& part) {
+    return std::holds_alternative<optics::Extension>(part) ||
+           std::holds_alternative<optics::Diagonal>(part) ||
+           std::holds_alternative<optics::Amplifier>(part) ||
+           std::holds_alternative<optics::Reducer>(part);
+  };
+  constexpr auto kAdapter = [](const optics::Part& part) {
+    return std::holds_alternative<optics::Extension>(part);
+  };
+  constexpr auto kGrey = [](const optics::Part& part) {
+    return std::holds_alternative<optics::NeutralDensity>(part) ||
+           std::holds_alternative<optics::Polariser>(part) ||
+           std::holds_alternative<optics::BandFilter>(part) ||
+           std::holds_alternative<optics::Amplifier>(part);
+  };
+  static const std::array<Remedy, 14> kRemedies{{{"focus", kSpacer},
+                                                 {"joint", kAdapter},
+                                                 {"undersampled", kLonger},
+                                                 {"oversampled", kShorter},
+                                                 {"disc-cut", kShorter},
+                                                 {"field-cut", kShorter},
+                                                 {"vignetting", kShorter},
+                                                 {"dim", kShorter},
+                                                 {"too-dim-to-see", kShorter},
+                                                 {"too-dim-to-expose", kShorter},
+                                                 {"too-bright", kGrey},
+                                                 {"obstruction-shadow", kLonger},
+                                                 {"blocking-filter-small", kShorter},
+                                                 {"impossible-spacing", kAdapter}}};
+  const auto* remedy = std::find_if(kRemedies.begin(), kRemedies.end(),
+                                    [&](const Remedy& row) { return row.misfit == misfit; });
+  return remedy == kRemedies.end() ||
+         std::all_of(change.parts.begin(), change.parts.end(),
+                     [&](const optics::Element& part) { return remedy->suits(part.part); });
 }
 
 /// How much a change asks of its maker: nothing to buy, little to take apart.
@@ -262,6 +349,11 @@ std::vector<Suggestion> suggest(const Rig& rig, const Situation& situation,
     const std::set<Key> left = concerns_of(next, after);
     const int burden = 2 * static_cast<int>(after.misfits.size()) + effort_of(rig, edits[edit]);
     for (Concern& concern : concerns) {
+      const bool finding = concern.misfit == nullptr;
+      if (!keeps_the_picture(before, after, situation, finding) ||
+          (!finding && !belongs_against(concern.id, edits[edit]))) {
+        continue;
+      }
       if ((concern.misfit != nullptr && !neat) ||
           left.contains({concern.id, id_at(rig, concern.element)})) {
         continue;

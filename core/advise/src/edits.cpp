@@ -72,6 +72,27 @@ void add_own(const Rig& rig, std::vector<Change>& edits) {
   }
 }
 
+/// Wedges carry grey that can be exchanged: the nearest grades first.
+void add_greys(const Rig& rig, std::vector<Change>& edits) {
+  for (std::size_t i = 0; i < rig.elements.size(); ++i) {
+    const auto* wedge = std::get_if<optics::Wedge>(&rig.elements[i].part);
+    if (wedge == nullptr || !rig.elements[i].fitted) {
+      continue;
+    }
+    std::vector<double> grades{0.6, 0.9, 1.2, 1.8, 3.0};
+    std::sort(grades.begin(), grades.end(), [&](double a, double b) {
+      return std::abs(a - wedge->built_in_density) < std::abs(b - wedge->built_in_density);
+    });
+    for (const double grade : grades) {
+      if (grade != wedge->built_in_density) {
+        Element other = rig.elements[i];
+        std::get<optics::Wedge>(other.part).built_in_density = grade;
+        edits.push_back({ChangeKind::kSet, i, {std::move(other)}, true});
+      }
+    }
+  }
+}
+
 void add_from(const Rig& rig, const std::vector<Element>& pool, bool from_kit,
               std::vector<Change>& edits) {
   for (const Element& part : pool) {
@@ -158,6 +179,7 @@ std::vector<Change> edits_of(const Rig& rig, const optics::Train& train, const S
   std::vector<Change> edits;
   add_own(rig, edits);
   add_tilt(rig, train, edits);
+  add_greys(rig, edits);
   add_masks(rig, situation, edits);
   add_adapters(rig, train, kit, catalogue, edits);
   add_from(rig, kit, true, edits);

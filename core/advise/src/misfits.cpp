@@ -29,15 +29,62 @@ void add_sampling(const Train& train, double seeing_arcsec, std::size_t sensor,
   }
 }
 
+/// No light makes an image: a mask before the secondary alone, or filters of which each holds back
+/// what the other passes.
+bool nothing_passes(const Train& train) {
+  constexpr double kAllDark = 0.95;
+  const optics::Band& band = train.band;
+  const bool apart = band.width_nm && (band.wavelength_nm + 0.5 * *band.width_nm < band.from_nm ||
+                                       band.wavelength_nm - 0.5 * *band.width_nm > band.to_nm);
+  return train.obstruction >= kAllDark || apart;
+}
+
+/// How dim the image is in an eye, against plain sunlight (density): a pupil that the light does
+/// not fill dims it further.
+double density_in_an_eye(const Train& train) {
+  const double filled = std::min(1.0, train.look->exit_pupil_mm / optics::kDaylightPupilMm);
+  const double light =
+      train.luminous_share * filled * filled * (1.0 - train.obstruction * train.obstruction);
+  return light > 0.0 ? -std::log10(light) : HUGE_VAL;
+}
+
+/// Light on the disc that is projected (lux).
+double lux_on_screen(const Train& train) {
+  constexpr double kSunlightLux = 100'000.0;
+  const double disc_mm = 2.0 * train.passages.back().limb_offset_mm;
+  return disc_mm > 0.0
+             ? kSunlightLux * train.luminous_share * std::pow(train.aperture_mm / disc_mm, 2)
+             : 0.0;
+}
+
+void add_dimness(const Rig& rig, const Train& train, std::vector<Misfit>& misfits) {
+  const auto end = optics::end_of_light(rig);
+  if (!train.look || train.passages.empty() || train.passages.back().element != end) {
+    return;
+  }
+  if (optics::receiver_of(rig) == optics::Receiver::kEye) {
+    const double density = density_in_an_eye(train);
+    if (nothing_passes(train) || density > kDimmestEyeDensity) {
+      misfits.push_back({"too-dim-to-see", end});
+    }
+  } else if (optics::receiver_of(rig) == optics::Receiver::kScreen &&
+             (nothing_passes(train) || lux_on_screen(train) < kDimmestScreenLux)) {
+    misfits.push_back({"too-dim-to-see", end});
+  }
+}
+
 void add_exposure(const Rig& rig, const Train& train, const Situation& situation,
                   std::size_t sensor, std::vector<Misfit>& misfits) {
   const auto exposure = light::disc_exposure(rig, train, situation.light);
-  if (!exposure) {
+  if (!exposure || nothing_passes(train)) {
+    misfits.push_back({"too-dim-to-expose", sensor});
     return;
   }
   const KeyFigure figure = key("exposure", exposure->wanted_ms, base::Unit::kMillisecond);
   if (exposure->limit == light::ShutterLimit::kTooBright) {
     misfits.push_back({"too-bright", sensor, figure});
+  } else if (exposure->wanted_ms > kLongestUsefulMs) {
+    misfits.push_back({"too-dim-to-expose", sensor, figure});
   } else if (exposure->wanted_ms > kLongestSharpMs) {
     misfits.push_back({"dim", sensor, figure});
   }
@@ -82,7 +129,13 @@ void add_sensor(const Rig& rig, const Train& train, const Situation& situation,
 
 void add_looking(const Rig& rig, const Train& train, const Situation& situation,
                  std::vector<Misfit>& misfits) {
-  if (!train.look || optics::receiver_of(rig) != optics::Receiver::kEye) {
+  if (!train.look) {
+    return;
+  }
+  const auto sensor = optics::sensor_of(rig);
+  const bool eye = optics::receiver_of(rig) == optics::Receiver::kEye;
+  // A phone or compact camera has a pupil of its own, as an eye has.
+  if (!eye && !(sensor && sensor->eyepiece_lens_mm)) {
     return;
   }
   const auto eyepiece = optics::find_fitted<optics::Eyepiece>(rig);
@@ -91,7 +144,7 @@ void add_looking(const Rig& rig, const Train& train, const Situation& situation,
         {"obstruction-shadow", eyepiece,
          key("shadow-in-exit-pupil", train.look->secondary_shadow_mm, base::Unit::kMillimetre)});
   }
-  if (situation.whole_disc && !train.look->whole_disc_seen) {
+  if (eye && situation.whole_disc && !train.look->whole_disc_seen) {
     misfits.push_back({"field-cut", eyepiece,
                        key("true-field", train.look->true_field_deg, base::Unit::kDegree)});
   }
@@ -192,6 +245,7 @@ std::vector<Misfit> misfits_of(const Rig& rig, const Train& train, const Situati
   add_line(rig, train, misfits);
   add_vignetting(train, situation, misfits);
   add_looking(rig, train, situation, misfits);
+  add_dimness(rig, train, misfits);
   add_sensor(rig, train, situation, misfits);
   add_supply(rig, train, misfits);
   add_defects(rig, misfits);

@@ -23,7 +23,7 @@ namespace {
 constexpr double kMostSigmaDeg = 0.25;   // of the mixture that runs know least about
 constexpr double kLowestSunDeg = 15.0;   // for one more run
 constexpr double kFarthestDeg = 30.0;    // that an axis is looked for
-constexpr double kMostMisfit = 10.0;     // of runs that belong together
+constexpr double kMostMisfit = 2.5;      // of runs that belong together
 constexpr double kSettledDeg = 1e-7;     // of a step of the fit
 constexpr double kDerivativeDeg = 1e-3;  // step of a derivative
 constexpr int kMostSteps = 30;
@@ -168,6 +168,13 @@ std::optional<double> next_hour_angle(const std::vector<Seen>& runs, const PoleE
   return best;
 }
 
+/// What chance makes of runs that belong together in one of some thousand cases: more where few
+/// drifts are to spare.
+double most_misfit(int freedom) {
+  constexpr double kOfOne = 3.9;
+  return std::max(kMostMisfit, kOfOne / std::sqrt(static_cast<double>(std::max(1, freedom))));
+}
+
 Doubt doubt_of(const PoleFit& fit, const Evidence& evidence) {
   if (evidence.drifts < 2) {
     return Doubt::kTooFew;
@@ -178,7 +185,14 @@ Doubt doubt_of(const PoleFit& fit, const Evidence& evidence) {
   if (worst_sigma_deg(evidence.information) > kMostSigmaDeg) {
     return Doubt::kCannotTellApart;
   }
-  return fit.misfit > kMostMisfit ? Doubt::kDisagree : Doubt::kNone;
+  return fit.misfit.value_or(0.0) > most_misfit(evidence.drifts - 2) ? Doubt::kDisagree
+                                                                     : Doubt::kNone;
+}
+
+/// In no more digits than a figure with this standard deviation is worth.
+double worth(double value, double sigma) {
+  const double step = std::pow(10.0, std::floor(std::log10(std::max(1e-6, sigma))));
+  return std::max(step, std::round(value / step) * step);
 }
 
 /// Which way to turn which knob; nothing where the error is lost in its own doubt.
@@ -189,8 +203,9 @@ std::vector<Advice> advice_for(const PoleFit& fit) {
                        std::string_view negative) {
     if (std::abs(error) > kSigmas * sigma) {
       advice.push_back({error > 0.0 ? positive : negative,
-                        {{std::abs(error), base::Unit::kDegree},
-                         {std::abs(error) * kArcminPerDeg, base::Unit::kArcminute}}});
+                        {{worth(std::abs(error), sigma), base::Unit::kDegree},
+                         {worth(std::abs(error) * kArcminPerDeg, sigma * kArcminPerDeg),
+                          base::Unit::kArcminute}}});
     }
   };
   say(fit.error.altitude_deg, fit.altitude_sigma_deg, "lower-the-axis", "raise-the-axis");
@@ -240,7 +255,9 @@ base::Result<PoleFit> fit_pole(const std::vector<DriftRun>& runs, double latitud
     }
   }
   const int freedom = evidence.drifts - 2;
-  fit.misfit = freedom > 0 ? std::sqrt(evidence.misfit / freedom) : 0.0;
+  if (freedom > 0) {
+    fit.misfit = std::sqrt(evidence.misfit / freedom);
+  }
   fit.doubt = doubt_of(fit, evidence);
   if (!fit.solvable()) {
     fit.error = {};
@@ -254,8 +271,9 @@ base::Result<PoleFit> fit_pole(const std::vector<DriftRun>& runs, double latitud
     return fit;
   }
   const auto& m = evidence.information;
-  fit.altitude_sigma_deg = std::sqrt(m[2] / determinant(m));
-  fit.azimuth_sigma_deg = std::sqrt(m[0] / determinant(m));
+  const double scale = std::max(1.0, fit.misfit.value_or(1.0));
+  fit.altitude_sigma_deg = scale * std::sqrt(m[2] / determinant(m));
+  fit.azimuth_sigma_deg = scale * std::sqrt(m[0] / determinant(m));
   fit.correlation = -m[1] / std::sqrt(m[0] * m[2]);
   fit.advice = advice_for(fit);
   return fit;

@@ -24,7 +24,7 @@ base::Json to_json(const PoleFit& fit) {
           {"pole_azimuth_error_arcmin", or_null(known, fit.error.azimuth_deg * kArcminPerDeg)},
           {"altitude_sigma_arcmin", or_null(known, fit.altitude_sigma_deg * kArcminPerDeg)},
           {"azimuth_sigma_arcmin", or_null(known, fit.azimuth_sigma_deg * kArcminPerDeg)},
-          {"misfit", or_null(known, fit.misfit)},
+          {"misfit", or_null(fit.misfit.has_value(), fit.misfit.value_or(0.0))},
           {"next_hour_angle_deg",
            or_null(fit.next_hour_angle_deg.has_value(), fit.next_hour_angle_deg.value_or(0.0))}};
 }

@@ -30,7 +30,7 @@ double shadow_accuracy_deg(double length_mm, double turning_deg_min) {
 }
 
 std::vector<Advice> knobs_of(double latitude_deg, plan::MountKind mount) {
-  if (mount == plan::MountKind::kAltAzimuth) {
+  if (plan::stands_level(mount)) {
     return {{"level-and-zero"}};
   }
   return latitude_deg < 0.0

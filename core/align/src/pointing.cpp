@@ -106,7 +106,7 @@ double rough_miss_deg(const sky::Observer& observer, sky::UtcTime time, plan::Mo
                       double azimuth_sigma_deg) {
   const sky::GeocentricSun sun = sky::geocentric_sun(time, observer.dut1_s);
   const sky::LocalSun local = sky::local_sun(sun, observer.site, observer.weather);
-  if (mount == plan::MountKind::kAltAzimuth) {
+  if (plan::stands_level(mount)) {
     // A zero of azimuth that is off, a zero of altitude, and a base that leans.
     const double level = azimuth_sigma_deg * std::cos(local.altitude_airless_deg * kRadPerDeg);
     return std::hypot(level, kInclinometerDeg, kInclinometerDeg);
@@ -117,12 +117,57 @@ double rough_miss_deg(const sky::Observer& observer, sky::UtcTime time, plan::Mo
                     miss_deg({0.0, azimuth_sigma_deg}, circles, latitude_deg));
 }
 
-Sweep sweep_of(double focal_length_mm, double declination_deg, double miss_deg) {
-  constexpr double kDrawtubeMm = 31.7;
+double drawtube_mm(const optics::Rig& rig) {
+  using optics::Face;
+  constexpr double kUsualMm = 31.7;
+  constexpr double kTwoInchMm = 46.0;  // within the rim of a 2 inch barrel
+  const auto opening = [&](Face face) -> std::optional<double> {
+    switch (face) {
+      case Face::k125Barrel:
+      case Face::k125Holder:
+        return kUsualMm;
+      case Face::k2Barrel:
+      case Face::k2Holder:
+        return kTwoInchMm;
+      case Face::kM42Male:
+      case Face::kM42Female:
+        return 40.0;
+      case Face::kM48Male:
+      case Face::kM48Female:
+        return 46.0;
+      case Face::kM54Male:
+      case Face::kM54Female:
+        return 52.0;
+      case Face::kCMale:
+      case Face::kCFemale:
+        return 23.0;
+      case Face::kNone:
+        break;
+    }
+    return std::nullopt;
+  };
+  const auto telescope = optics::find_fitted<optics::Telescope>(rig);
+  if (!telescope) {
+    return kUsualMm;
+  }
+  if (const auto own = opening(rig.elements[*telescope].rear_face)) {
+    return *own;
+  }
+  for (std::size_t i = *telescope + 1; i < rig.elements.size(); ++i) {
+    const auto other = rig.elements[i].fitted ? opening(rig.elements[i].front_face) : std::nullopt;
+    if (other) {
+      return *other;
+    }
+  }
+  return kUsualMm;
+}
+
+Sweep sweep_of(double focal_length_mm, double drawtube_mm, double declination_deg,
+               double miss_deg) {
   constexpr double kPoleDeg = 90.0;
   constexpr double kWidestDeg = 180.0;
   Sweep sweep;
-  sweep.field_deg = 2.0 * std::atan(kDrawtubeMm / 2.0 / focal_length_mm) * kDegPerRad;
+  sweep.field_deg = 2.0 * std::atan(drawtube_mm / 2.0 / focal_length_mm) * kDegPerRad;
   const double covered_deg = 2.0 * miss_deg;
   sweep.half_width_deg = std::min(kWidestDeg, covered_deg / std::cos(declination_deg * kRadPerDeg));
   sweep.declinations_deg = {declination_deg};
@@ -146,21 +191,26 @@ std::vector<Neighbour> neighbours_of(const sky::Observer& observer, sky::UtcTime
   };
   const sky::LocalPlace sun_now = seen(sky::place_of(sun), sun);
   const sky::LocalPlace sun_later = seen(sky::place_of(later), later);
+  const sky::EquatorialPlace sun_here =
+      sky::topocentric_place(sky::place_of(sun), sun.sidereal_time_deg, observer);
   std::vector<Neighbour> neighbours;
   for (const sky::Body body : {sky::Body::kMoon, sky::Body::kMercury, sky::Body::kVenus,
                                sky::Body::kMars, sky::Body::kJupiter, sky::Body::kSaturn}) {
-    const sky::EquatorialPlace place = sky::body_place(body, time);
+    // The Moon is near: from the site it stands up to a degree from where the Earth's centre sees
+    // it.
+    const sky::EquatorialPlace place =
+        sky::topocentric_place(sky::body_place(body, time), sun.sidereal_time_deg, observer);
     const sky::LocalPlace now = seen(place, sun);
     const sky::LocalPlace followed = seen(place, later);
-    // The mount turns as far as the body does; the Sun has gone another way.
+    // The mount turns as far as the sky does there; the Sun has gone another way.
     const double up = (sun_later.altitude_airless_deg - sun_now.altitude_airless_deg) -
                       (followed.altitude_airless_deg - now.altitude_airless_deg);
     const double along = base::wrap_180(sun_later.azimuth_deg - sun_now.azimuth_deg) -
                          base::wrap_180(followed.azimuth_deg - now.azimuth_deg);
     const double level = along * std::cos(sun_later.altitude_airless_deg * kRadPerDeg);
-    neighbours.push_back({body, sky::separation_deg(place, sky::place_of(sun)),
-                          base::wrap_180(place.right_ascension_deg - sun.right_ascension_deg),
-                          place.declination_deg - sun.declination_deg, now.azimuth_deg,
+    neighbours.push_back({body, sky::separation_deg(place, sun_here),
+                          base::wrap_180(place.right_ascension_deg - sun_here.right_ascension_deg),
+                          place.declination_deg - sun_here.declination_deg, now.azimuth_deg,
                           now.altitude_deg,
                           std::hypot(up, level) * base::kArcsecPerDeg / sky::in_minutes(span)});
   }

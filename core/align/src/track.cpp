@@ -78,19 +78,22 @@ double turned_deg(const Circles& from, const Circles& to, const sky::Observer& o
 TrackPoint on_alt_azimuth(const SunSeen& first, const SunSeen& now, double elapsed_s,
                           const Driving& driving) {
   TrackPoint point;
+  // A tripod follows with no step at all.
+  const auto left = [&](double moved_arcsec) {
+    return driving.mount == plan::MountKind::kUndriven ? moved_arcsec
+                                                       : rest_of(moved_arcsec, driving.step_arcsec);
+  };
   const double up =
-      rest_of((now.local.altitude_airless_deg - first.local.altitude_airless_deg) * kArcsecPerDeg,
-              driving.step_arcsec);
+      left((now.local.altitude_airless_deg - first.local.altitude_airless_deg) * kArcsecPerDeg);
   const double along =
-      rest_of(base::wrap_180(now.local.azimuth_deg - first.local.azimuth_deg) * kArcsecPerDeg,
-              driving.step_arcsec) *
+      left(base::wrap_180(now.local.azimuth_deg - first.local.azimuth_deg) * kArcsecPerDeg) *
       std::cos(now.local.altitude_airless_deg * kRadPerDeg);
   // The zenith lies at the parallactic angle from north through east, and azimuth grows to its
   // right.
   const double zenith = now.local.parallactic_angle_deg * kRadPerDeg;
   point.north_arcsec = up * std::cos(zenith) + along * std::sin(zenith);
   point.west_arcsec = along * std::cos(zenith) - up * std::sin(zenith);
-  if (driving.rate == Rate::kSidereal) {
+  if (driving.rate == Rate::kSidereal && driving.mount == plan::MountKind::kAltAzimuth) {
     point.west_arcsec -= now.sun.right_ascension_rate_arcsec_s * elapsed_s *
                          std::cos(now.circles.declination_deg * kRadPerDeg);
     point.north_arcsec += now.sun.declination_rate_arcsec_s * elapsed_s;
@@ -105,7 +108,7 @@ TrackPoint on_alt_azimuth(const SunSeen& first, const SunSeen& now, double elaps
 std::vector<TrackPoint> track(const sky::Observer& observer, sky::UtcTime start, sky::Duration step,
                               int count, const Driving& driving) {
   const sky::SunEphemeris ephemeris(start, observer.dut1_s);
-  const bool level = driving.mount == plan::MountKind::kAltAzimuth;
+  const bool level = plan::stands_level(driving.mount);
   std::vector<TrackPoint> way;
   SunSeen first = sun_seen_at(ephemeris, observer, start);
   const Circles began = first.circles;

@@ -2,10 +2,13 @@
 #include "solarchon/base/file.h"
 
 #include <fcntl.h>
+#include <sys/stat.h>
 #include <unistd.h>
 
 #include <atomic>
 #include <cerrno>
+#include <charconv>
+#include <csignal>
 #include <cstring>
 #include <fstream>
 #include <system_error>
@@ -17,6 +20,23 @@ namespace {
 std::string system_reason(int error_number) {
   return std::generic_category().message(error_number);
 }
+
+/// An open file that closes itself.
+class Descriptor {
+ public:
+  explicit Descriptor(int number) : number_(number) {}
+  ~Descriptor() {
+    if (number_ >= 0) {
+      ::close(number_);
+    }
+  }
+  Descriptor(const Descriptor&) = delete;
+  Descriptor& operator=(const Descriptor&) = delete;
+  [[nodiscard]] int number() const { return number_; }
+
+ private:
+  int number_;
+};
 
 /// Of a file, or of a folder: the names in it.
 Result<void> flush_to_disk(const std::filesystem::path& path) {
@@ -63,6 +83,8 @@ std::filesystem::path folder_of(const std::filesystem::path& file) {
   return file.has_parent_path() ? file.parent_path() : std::filesystem::path(".");
 }
 
+constexpr const char* kHalf = ".part";
+
 /// Every write of a process has a neighbour of its own.
 std::filesystem::path neighbour_of(const std::filesystem::path& target) {
   static std::atomic<unsigned> count{0};
@@ -71,35 +93,69 @@ std::filesystem::path neighbour_of(const std::filesystem::path& target) {
   neighbour += std::to_string(::getpid());
   neighbour += '-';
   neighbour += std::to_string(++count);
-  return neighbour += ".part";
+  return neighbour += kHalf;
+}
+
+/// The process that wrote a neighbour, by its name; none where it is another file.
+std::optional<pid_t> writer_of(const std::filesystem::path& file) {
+  if (file.extension() != kHalf) {
+    return std::nullopt;
+  }
+  const std::string number = file.stem().extension().string();  // .PID-NUMBER
+  pid_t process = 0;
+  unsigned count = 0;
+  const char* end = number.data() + number.size();
+  if (number.empty()) {
+    return std::nullopt;
+  }
+  const auto first = std::from_chars(number.data() + 1, end, process);
+  if (first.ec != std::errc() || first.ptr == end || *first.ptr != '-' || process <= 0) {
+    return std::nullopt;
+  }
+  const auto second = std::from_chars(first.ptr + 1, end, count);
+  return second.ec == std::errc() && second.ptr == end ? std::optional(process) : std::nullopt;
 }
 
 }  // namespace
 
 Result<std::string> read_file(const std::filesystem::path& path, std::size_t max_bytes) {
-  std::error_code status;
-  if (std::filesystem::is_directory(path, status)) {
+  const auto unreadable = [&](int reason) {
+    return fail_because(ErrorCode::kUnreadable, path.string(), reported(system_reason(reason)));
+  };
+  // A pipe that nobody writes to must not hold us while it is opened.
+  const Descriptor file(::open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK));
+  if (file.number() < 0) {
+    return unreadable(errno);
+  }
+  struct stat facts {};
+  if (::fstat(file.number(), &facts) != 0) {
+    return unreadable(errno);
+  }
+  if (S_ISDIR(facts.st_mode)) {
     return fail_because(ErrorCode::kUnreadable, path.string(), because("is-a-folder"));
   }
-  errno = 0;
-  std::ifstream in(path, std::ios::binary);
-  if (!in) {
-    return fail_because(ErrorCode::kUnreadable, path.string(), reported(system_reason(errno)));
+  if (!S_ISREG(facts.st_mode)) {
+    return fail_because(ErrorCode::kUnreadable, path.string(), because("not-a-plain-file"));
   }
   std::string bytes;
   std::string chunk(std::size_t{1} << 16U, '\0');
-  while (in) {
-    in.read(chunk.data(), static_cast<std::streamsize>(chunk.size()));
-    bytes.append(chunk, 0, static_cast<std::size_t>(in.gcount()));
+  for (;;) {
+    const ssize_t got = ::read(file.number(), chunk.data(), chunk.size());
+    if (got < 0 && errno == EINTR) {
+      continue;
+    }
+    if (got < 0) {
+      return unreadable(errno);
+    }
+    if (got == 0) {
+      return bytes;
+    }
+    bytes.append(chunk, 0, static_cast<std::size_t>(got));
     if (bytes.size() > max_bytes) {
       return fail(ErrorCode::kTooLarge, path.string(), {},
                   wants("at-most-bytes", {static_cast<double>(max_bytes)}));
     }
   }
-  if (in.bad()) {
-    return fail_because(ErrorCode::kUnreadable, path.string(), reported(system_reason(errno)));
-  }
-  return bytes;
 }
 
 Result<void> write_beside_then_rename(
@@ -143,18 +199,37 @@ Result<void> write_file(const std::filesystem::path& path, std::string_view byte
   });
 }
 
-std::size_t sweep_half_files(const std::filesystem::path& folder) {
-  std::size_t swept = 0;
+std::vector<std::filesystem::path> sweep_half_files(const std::filesystem::path& folder) {
+  std::vector<std::filesystem::path> swept;
   std::error_code problem;
   for (std::filesystem::directory_iterator entry(folder, problem), end; !problem && entry != end;
        entry.increment(problem)) {
+    const std::filesystem::path& path = entry->path();
     std::error_code ignored;
-    if (entry->path().extension() == ".part" &&
-        entry->symlink_status(ignored).type() == std::filesystem::file_type::regular) {
-      swept += std::filesystem::remove(entry->path(), ignored) ? 1 : 0;
+    const auto writer = writer_of(path);
+    const bool writes = writer && (::kill(*writer, 0) == 0 || errno == EPERM);
+    if (writer && (!writes || *writer == ::getpid()) &&
+        entry->symlink_status(ignored).type() == std::filesystem::file_type::regular &&
+        std::filesystem::remove(path, ignored)) {
+      swept.push_back(path);
     }
   }
   return swept;
+}
+
+bool same_file(const std::filesystem::path& one, const std::filesystem::path& other) {
+  std::error_code problem;
+  return std::filesystem::equivalent(one, other, problem) && !problem;
+}
+
+Result<void> check_apart(const std::string& field, const std::filesystem::path& output,
+                         const std::vector<std::filesystem::path>& inputs) {
+  for (const std::filesystem::path& input : inputs) {
+    if (same_file(output, input)) {
+      return fail_because(ErrorCode::kUnknownValue, field, because("is-read"));
+    }
+  }
+  return {};
 }
 
 Result<bool> make_new_file(const std::filesystem::path& path) {

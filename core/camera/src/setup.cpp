@@ -60,8 +60,8 @@ Truth truth_of(const Shot& shot, const optics::Train& train, const optics::Camer
   Truth truth;
   truth.view = sky::disc_view(shot.time);
   truth.plate_scale_arcsec_px = *train.sampling_arcsec_px;
-  truth.solar =
-      sky::solar_orientation(optics::picture_orientation(shot.rig, train), truth.view.p_deg);
+  truth.solar = sky::solar_orientation(optics::picture_orientation(shot.rig, train),
+                                       truth.view.p_deg - shot.tube_up_deg);
   const sky::PictureOffset centre = aim(shot, truth);
   truth.centre_x_px = 0.5 * (camera.width_px - 1) + centre.right;
   truth.centre_y_px = 0.5 * (camera.height_px - 1) - centre.up;
@@ -171,6 +171,7 @@ frames::FrameInfo info_of(const Shot& shot, const optics::Train& train,
   }
   info.focal_length_mm = train.effective_focal_length_mm;
   info.pixel_um = camera.pixel_um;
+  info.pedestal = scale_of(camera).black;
   info.telescope = shot.rig.elements[*optics::find_fitted<optics::Telescope>(shot.rig)].name;
   info.camera = shot.rig.elements[optics::sensor_of(shot.rig)->element].name;
   return info;

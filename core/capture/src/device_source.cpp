@@ -13,7 +13,7 @@ namespace {
 
 class DeviceSource : public Source {
  public:
-  DeviceSource(frames::VideoFeed feed, std::string name, frames::FrameInfo known)
+  DeviceSource(frames::VideoFeed feed, std::string name, Known known)
       : feed_(std::move(feed)), known_(std::move(known)) {
     const frames::FeedFacts& facts = feed_.facts();
     card_.name = std::move(name);
@@ -21,8 +21,8 @@ class DeviceSource : public Source {
     card_.height = facts.height;
     card_.saturation = facts.saturation;
     card_.rate_hz = facts.rate_hz;
-    known_.bayer = facts.bayer;
-    known_.exposure_ms.reset();  // nobody tells how it was exposed
+    known_.info.bayer = facts.bayer;
+    known_.info.exposure_ms.reset();  // nobody tells how it was exposed
   }
 
   [[nodiscard]] const SourceCard& card() const override { return card_; }
@@ -42,16 +42,13 @@ class DeviceSource : public Source {
     }
     last_s_ = into.seconds;
     into.number = number_;
-    into.frame.info = known_;
-    if (known_.time) {
-      into.frame.info.time = *known_.time + sky::seconds(into.seconds);
-    }
+    into.frame.info = known_.at(into.seconds);
     return true;
   }
 
  private:
   frames::VideoFeed feed_;
-  frames::FrameInfo known_;
+  Known known_;
   SourceCard card_;
   std::int64_t number_ = -1;
   double last_s_ = 0.0;
@@ -61,7 +58,7 @@ class DeviceSource : public Source {
 
 Result<std::unique_ptr<Source>> open_device_source(const std::string& kind,
                                                    const frames::VideoDevice& device,
-                                                   const frames::FrameInfo& known) {
+                                                   const Known& known) {
   return frames::VideoFeed::open(kind, device.path).map([&](frames::VideoFeed feed) {
     return std::unique_ptr<Source>(
         std::make_unique<DeviceSource>(std::move(feed), device.name, known));

@@ -2,9 +2,12 @@
 #include "solarchon/capture/recorder.h"
 
 #include <algorithm>
+#include <cerrno>
 #include <condition_variable>
 #include <deque>
+#include <filesystem>
 #include <mutex>
+#include <system_error>
 #include <thread>
 #include <utility>
 #include <vector>
@@ -272,6 +275,12 @@ Result<std::unique_ptr<Recorder>> Recorder::begin(RecordPlan plan, const LiveFra
   if (!good) {
     return tl::make_unexpected(good.error());
   }
+  std::error_code ignored;
+  if (const auto facts = facts_beside(plan.file);
+      std::filesystem::exists(std::filesystem::symlink_status(facts, ignored))) {
+    return base::fail_because(base::ErrorCode::kUnwritable, facts.string(),
+                              base::reported(std::generic_category().message(EEXIST)));
+  }
   frames::ClipFormat format{like.frame.width, like.frame.height, like.frame.saturation, rate_hz,
                             like.frame.info};
   auto clip = frames::ClipWriter::create(plan.file, format);
@@ -279,6 +288,9 @@ Result<std::unique_ptr<Recorder>> Recorder::begin(RecordPlan plan, const LiveFra
     return tl::make_unexpected(clip.error());
   }
   if (auto told = write_sidecar(plan, {}, rate_hz, false); !told) {
+    clip = tl::make_unexpected(told.error());  // closes it
+    std::filesystem::remove(plan.file, ignored);
+    std::filesystem::remove(frames::times_beside(plan.file), ignored);
     return tl::make_unexpected(told.error());
   }
   return std::unique_ptr<Recorder>(

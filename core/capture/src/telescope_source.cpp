@@ -42,7 +42,7 @@ Clock::time_point soon(double seconds) {
 class TelescopeSource : public Source {
  public:
   TelescopeSource(TelescopeClient client, devices::FrameRing ring,
-                  const devices::CameraState& camera, frames::FrameInfo known)
+                  const devices::CameraState& camera, Known known)
       : client_(std::move(client)),
         ring_(std::move(ring)),
         known_(std::move(known)),
@@ -81,11 +81,8 @@ class TelescopeSource : public Source {
         into.number = taken_.number - first_;
         into.seconds = taken_.seconds;
         const auto exposure_ms = into.frame.info.exposure_ms;
-        into.frame.info = known_;
+        into.frame.info = known_.at(taken_.seconds);
         into.frame.info.exposure_ms = exposure_ms;
-        if (known_.time) {
-          into.frame.info.time = *known_.time + sky::seconds(taken_.seconds);
-        }
         return true;
       }
       constexpr double kHung_s = 10.0;
@@ -160,7 +157,7 @@ class TelescopeSource : public Source {
 
   TelescopeClient client_;
   devices::FrameRing ring_;
-  frames::FrameInfo known_;
+  Known known_;
   bool has_focuser_;
   bool has_heater_;
   bool has_guider_;
@@ -176,9 +173,19 @@ class TelescopeSource : public Source {
 
 }  // namespace
 
+frames::FrameInfo Known::at(double seconds) const {
+  frames::FrameInfo told = info;
+  if (told.time) {
+    told.time = *told.time + sky::seconds(seconds);
+    if (orientation && told.orientation) {
+      told.orientation = orientation(*told.time);
+    }
+  }
+  return told;
+}
+
 Result<std::unique_ptr<Source>> open_telescope_source(const std::filesystem::path& socket,
-                                                      double patience_s,
-                                                      const frames::FrameInfo& known,
+                                                      double patience_s, const Known& known,
                                                       const base::Task& task) {
   if (const auto patience = base::checked("patience_s", patience_s, {0.0, 600.0}); !patience) {
     return tl::make_unexpected(patience.error());

@@ -2,22 +2,15 @@
 #include "solarchon/capture/watch.h"
 
 #include <algorithm>
-#include <array>
-#include <cctype>
-#include <string>
-#include <string_view>
+
+#include "solarchon/frames/endings.h"
 
 namespace solarchon::capture {
 
 namespace {
 
 bool by_its_ending(const std::filesystem::path& path) {
-  constexpr std::array<std::string_view, 10> kEndings{".fits", ".fit", ".fts", ".tif", ".tiff",
-                                                      ".png",  ".mkv", ".avi", ".mp4", ".mov"};
-  std::string ending = path.extension().string();
-  std::transform(ending.begin(), ending.end(), ending.begin(),
-                 [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-  return std::find(kEndings.begin(), kEndings.end(), ending) != kEndings.end();
+  return frames::named_as_picture(path) || frames::named_as_video(path);
 }
 
 }  // namespace

@@ -3,16 +3,18 @@
 
 #include <algorithm>
 #include <array>
-#include <cctype>
 #include <charconv>
 #include <fstream>
+#include <sstream>
 #include <string_view>
 #include <utility>
 #include <vector>
 
 #include "clip_source.h"
+#include "solarchon/base/file.h"
 #include "solarchon/base/range.h"
 #include "solarchon/frames/clip_writer.h"
+#include "solarchon/frames/endings.h"
 
 namespace solarchon::frames {
 
@@ -41,15 +43,6 @@ class Series : public ClipReader::Source {
   std::vector<std::filesystem::path> files_;
 };
 
-bool is_picture(const std::filesystem::path& path) {
-  constexpr std::array<std::string_view, 6> kEndings{".fits", ".fit",  ".fts",
-                                                     ".tif",  ".tiff", ".png"};
-  std::string ending = path.extension().string();
-  std::transform(ending.begin(), ending.end(), ending.begin(),
-                 [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-  return std::find(kEndings.begin(), kEndings.end(), ending) != kEndings.end();
-}
-
 /// `name-` of `name-00012.tiff`; empty where no digits stand at the end.
 std::string stem_of_series(const std::filesystem::path& path) {
   std::string stem = path.stem().string();
@@ -73,7 +66,7 @@ std::vector<std::filesystem::path> series_of(const std::filesystem::path& path) 
   for (const auto& entry : std::filesystem::directory_iterator(inside, status)) {
     const std::filesystem::path& other = entry.path();
     const bool belongs =
-        folder ? is_picture(other)
+        folder ? named_as_picture(other)
                : other.extension() == path.extension() && stem_of_series(other) == stem;
     if (belongs && entry.is_regular_file(status)) {
       files.push_back(other);
@@ -106,7 +99,15 @@ ClipSource open_series(const std::filesystem::path& path) {
 
 /// The times of a clip's frames beside it; empty where they are not there, or do not fit.
 std::vector<double> times_of(const std::filesystem::path& clip, int frames) {
-  std::ifstream in(times_beside(clip));
+  constexpr std::size_t kMostLineBytes = 64;
+  constexpr std::size_t kMostBytes = std::size_t{256} << 20U;
+  const auto text = base::read_file(
+      times_beside(clip),
+      std::min(kMostBytes, kMostLineBytes * (static_cast<std::size_t>(frames) + 1)));
+  if (!text) {
+    return {};
+  }
+  std::istringstream in(*text);
   std::string line;
   std::vector<double> seconds;
   std::getline(in, line);
@@ -127,7 +128,7 @@ std::vector<double> times_of(const std::filesystem::path& clip, int frames) {
   return static_cast<int>(seconds.size()) == frames ? seconds : std::vector<double>();
 }
 
-ClipSource source_of(const std::filesystem::path& path) {
+ClipSource source_of(const std::filesystem::path& path, std::stop_token stop) {
   std::error_code status;
   if (std::filesystem::is_directory(path, status)) {
     return open_series(path);
@@ -146,7 +147,7 @@ ClipSource source_of(const std::filesystem::path& path) {
   if (mark.starts_with("SIMPLE  =")) {
     return open_fits_clip(path);
   }
-  return is_picture(path) ? open_series(path) : open_video(path);
+  return named_as_picture(path) ? open_series(path) : open_video(path, std::move(stop));
 }
 
 }  // namespace
@@ -156,15 +157,30 @@ ClipReader::~ClipReader() = default;
 ClipReader::ClipReader(ClipReader&&) noexcept = default;
 ClipReader& ClipReader::operator=(ClipReader&&) noexcept = default;
 
-Result<ClipReader> ClipReader::open(const std::filesystem::path& path) {
-  return source_of(path).and_then([&](std::unique_ptr<Source> source) -> Result<ClipReader> {
-    if (source->facts.frames < 1) {
-      return base::fail_because(ErrorCode::kMalformed, path.string(),
-                                base::because("no-whole-frame"));
-    }
-    source->facts.seconds = times_of(path, source->facts.frames);
-    return ClipReader(std::move(source));
-  });
+std::vector<std::filesystem::path> files_of_clip(const std::filesystem::path& path) {
+  std::error_code status;
+  std::vector<std::filesystem::path> files;
+  if (std::filesystem::is_directory(path, status) || named_as_picture(path)) {
+    files = series_of(path);
+  }
+  std::filesystem::path facts = path;
+  for (std::filesystem::path one :
+       {path, times_beside(path), std::filesystem::path(facts += ".json")}) {
+    files.push_back(std::move(one));
+  }
+  return files;
+}
+
+Result<ClipReader> ClipReader::open(const std::filesystem::path& path, std::stop_token stop) {
+  return source_of(path, std::move(stop))
+      .and_then([&](std::unique_ptr<Source> source) -> Result<ClipReader> {
+        if (source->facts.frames < 1) {
+          return base::fail_because(ErrorCode::kMalformed, path.string(),
+                                    base::because("no-whole-frame"));
+        }
+        source->facts.seconds = times_of(path, source->facts.frames);
+        return ClipReader(std::move(source));
+      });
 }
 
 const ClipFacts& ClipReader::facts() const { return source_->facts; }

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <stop_token>
+
 #include "solarchon/frames/clip_reader.h"
 
 namespace solarchon::frames {
@@ -29,6 +31,6 @@ class ClipReader::Source {
 
 using ClipSource = base::Result<std::unique_ptr<ClipReader::Source>>;
 [[nodiscard]] ClipSource open_fits_clip(const std::filesystem::path& path);
-[[nodiscard]] ClipSource open_video(const std::filesystem::path& path);
+[[nodiscard]] ClipSource open_video(const std::filesystem::path& path, std::stop_token stop);
 
 }  // namespace solarchon::frames

@@ -97,8 +97,11 @@ struct ClipWriter::State {
   }
   [[nodiscard]] int pixel_bytes() const { return format.saturation > 255 ? 2 : 1; }
   [[nodiscard]] tl::unexpected<base::Error> unwritable() const {
-    return fail_because(ErrorCode::kUnwritable, path.string(),
-                        base::reported(std::strerror(errno)));
+    return frames == 0 ? fail_because(ErrorCode::kUnwritable, path.string(),
+                                      base::reported(std::strerror(errno)))
+                       : fail_because(ErrorCode::kUnwritable, path.string(),
+                                      base::because("kept-so-far", {static_cast<double>(frames)},
+                                                    std::strerror(errno)));
   }
 
   /// Rows from the bottom, numbers of two bytes as FITS has them: less 32768, high byte first.
@@ -150,20 +153,34 @@ Result<ClipWriter> ClipWriter::create(const std::filesystem::path& path, const C
   auto state = std::make_unique<State>();
   state->path = path;
   state->format = format;
-  const auto header = begin_cube(path, format);
-  if (!header) {
-    return tl::make_unexpected(header.error());
-  }
-  state->data = header->data;
-  state->count = header->count;
-  if (!state->file.open(path, O_WRONLY) ||
-      !state->times.open(times_beside(path), O_WRONLY | O_CREAT | O_TRUNC) ||
-      !state->file.cut(state->data) || !state->say_count(0)) {
-    return state->unwritable();
+  // What stands there already belongs to somebody, links that lead nowhere too.
+  std::error_code ignored;
+  for (const std::filesystem::path& made : {path, times_beside(path)}) {
+    if (std::filesystem::exists(std::filesystem::symlink_status(made, ignored))) {
+      return fail_because(ErrorCode::kUnwritable, made.string(),
+                          base::reported(std::strerror(EEXIST)));
+    }
   }
   static constexpr std::string_view kHeading = "frame,seconds\n";
-  if (!state->times.write(kHeading.data(), kHeading.size(), 0)) {
-    return state->unwritable();
+  const auto begun = [&]() -> Result<void> {
+    const auto header = begin_cube(path, format);
+    if (!header) {
+      return tl::make_unexpected(header.error());
+    }
+    state->data = header->data;
+    state->count = header->count;
+    if (!state->file.open(path, O_WRONLY) ||
+        !state->times.open(times_beside(path), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW) ||
+        !state->file.cut(state->data) || !state->say_count(0) ||
+        !state->times.write(kHeading.data(), kHeading.size(), 0)) {
+      return state->unwritable();
+    }
+    return {};
+  }();
+  if (!begun) {  // an empty file would stand in the way of the next try
+    std::filesystem::remove(path, ignored);
+    std::filesystem::remove(times_beside(path), ignored);
+    return tl::make_unexpected(begun.error());
   }
   state->times_end = static_cast<std::int64_t>(kHeading.size());
   return ClipWriter(std::move(state));
@@ -179,8 +196,8 @@ Result<void> ClipWriter::add(const Frame& frame, double seconds) {
   std::array<char, 64> line{};
   const int length = std::snprintf(line.data(), line.size(), "%d,%.6f\n", state.frames, seconds);
   // Whole blocks at every moment: readers of FITS want them.
-  if (!state.file.write(state.bytes.data(), state.bytes.size(), at) ||
-      !state.file.cut(whole_blocks(at + state.frame_bytes())) ||
+  if (!state.file.cut(whole_blocks(at + state.frame_bytes())) ||
+      !state.file.write(state.bytes.data(), state.bytes.size(), at) ||
       !state.times.write(line.data(), static_cast<std::size_t>(length), state.times_end) ||
       !state.say_count(state.frames + 1)) {
     auto problem = state.unwritable();

@@ -74,13 +74,12 @@ Result<Frame> read_fits(const std::filesystem::path& path) {
   if (const auto sized = check_size(size[0], size[1], path.string()); !sized) {
     return tl::make_unexpected(sized.error());
   }
-  // A compressed picture may claim any size: not more than compression can make of the file.
-  constexpr std::uintmax_t kMostPixelsPerByte = 2000;
+  // A compressed picture may claim any size.
   std::error_code ignored;
-  const std::uintmax_t bytes = std::filesystem::file_size(path, ignored);
-  if (static_cast<std::uintmax_t>(size[0] * size[1]) / kMostPixelsPerByte > bytes) {
-    return fail_because(ErrorCode::kMalformed, path.string(),
-                        base::because("claims-more-than-it-holds"), base::wants("whole-fits"));
+  if (const auto held =
+          check_held(size[0], size[1], std::filesystem::file_size(path, ignored), path.string());
+      !held) {
+    return tl::make_unexpected(held.error());
   }
   Frame frame;
   frame.width = static_cast<int>(size[0]);
@@ -94,8 +93,15 @@ Result<Frame> read_fits(const std::filesystem::path& path) {
   }
   const bool fits_16_bit = bitpix == BYTE_IMG || bitpix == SHORT_IMG || bitpix == USHORT_IMG;
   frame.pixels = fits_16_bit ? as_they_stand(values) : scaled_to_16_bits(values);
-  turn_over(frame.pixels, width);
+  if (!rows_from_top(file)) {
+    turn_over(frame.pixels, width);
+  }
   frame.saturation = bitpix == BYTE_IMG ? 255 : (bitpix == SHORT_IMG ? 32767 : 65535);
+  if (bitpix == USHORT_IMG || bitpix == SHORT_IMG) {
+    if (const int full = full_of_sixteen(frame.pixels); full < frame.saturation) {
+      frame.saturation = full;
+    }
+  }
   if (const auto most = file.number("DATAMAX"); most && fits_16_bit && *most >= 1.0) {
     frame.saturation = static_cast<int>(std::min(*most, 65535.0));
   }

@@ -8,6 +8,7 @@
 #include "fits.h"
 #include "fits_file.h"
 #include "fits_headers.h"
+#include "grey.h"
 #include "raw_planes.h"
 #include "solarchon/base/file.h"
 #include "solarchon/frames/clip.h"
@@ -51,16 +52,31 @@ class Cube : public ClipReader::Source {
     facts.height = static_cast<int>(size[1]);
     facts.promised = static_cast<int>(std::clamp<LONGLONG>(size[2], 0, kMostFrames));
     facts.frames = static_cast<int>(std::min<LONGLONG>(facts.promised, whole_planes(path)));
+    std::error_code ignored;
+    if (auto held = check_held(size[0], size[1] * std::max<LONGLONG>(1, facts.frames),
+                               std::filesystem::file_size(path, ignored), path_);
+        !held) {
+      return held;
+    }
     facts.saturation = bitpix_ == BYTE_IMG ? 255 : (bitpix_ == SHORT_IMG ? 32767 : 65535);
     if (const auto most = file_.number("DATAMAX"); most && *most >= 1.0) {
       facts.saturation = static_cast<int>(std::min(*most, 65535.0));
     }
     read_info(file_, facts.height, facts.info);
+    from_top_ = rows_from_top(file_);
     const auto step_s = file_.number("CDELT3");
     if (file_.text("CTYPE3") == "TIME" && step_s && *step_s > 0.0) {
       facts.rate_hz = 1.0 / *step_s;
     }
     open_raw(path);
+    if (!file_.number("DATAMAX") && bitpix_ != BYTE_IMG && facts.frames > 0) {
+      Frame first;
+      first.pixels.resize(static_cast<std::size_t>(facts.width) *
+                          static_cast<std::size_t>(facts.height));
+      if (pixels_of(0, first)) {
+        facts.saturation = std::min(facts.saturation, full_of_sixteen(first.pixels));
+      }
+    }
     return {};
   }
 
@@ -81,7 +97,9 @@ class Cube : public ClipReader::Source {
     if (file_.status != 0 && file_.status != NUM_OVERFLOW) {
       return damaged();
     }
-    turn_over(into.pixels, static_cast<std::size_t>(facts.width));
+    if (!from_top_) {
+      turn_over(into.pixels, static_cast<std::size_t>(facts.width));
+    }
     return {};
   }
 
@@ -89,11 +107,11 @@ class Cube : public ClipReader::Source {
     if (raw_) {
       return raw_->read(frame, part, into) ? Result<void>() : Result<void>(cut_off());
     }
-    // Rows are counted from below, and all from 1.
-    const long below = facts.height - part.top_px - part.height_px;
-    std::array<long, 3> first{part.left_px + 1L, below + 1, frame + 1L};
+    // All is counted from 1.
+    const long before = from_top_ ? part.top_px : facts.height - part.top_px - part.height_px;
+    std::array<long, 3> first{part.left_px + 1L, before + 1, frame + 1L};
     std::array<long, 3> last{static_cast<long>(part.left_px) + part.width_px,
-                             below + part.height_px, frame + 1L};
+                             before + part.height_px, frame + 1L};
     std::array<long, 3> step{1, 1, 1};
     std::uint16_t blank = 0;
     int any_blank = 0;
@@ -103,7 +121,9 @@ class Cube : public ClipReader::Source {
     if (file_.status != 0 && file_.status != NUM_OVERFLOW) {
       return damaged();
     }
-    turn_over(into.pixels, static_cast<std::size_t>(part.width_px));
+    if (!from_top_) {
+      turn_over(into.pixels, static_cast<std::size_t>(part.width_px));
+    }
     return {};
   }
 
@@ -126,7 +146,8 @@ class Cube : public ClipReader::Source {
                        !file_.number("BLANK") && bitpix_ != SHORT_IMG;
     if (plain && fits_is_compressed_image(file_.get(), &status) == 0 &&
         fits_get_hduaddrll(file_.get(), nullptr, &data, nullptr, &status) == 0) {
-      raw_ = RawPlanes::open(path, data, facts.width, facts.height, bitpix_ == BYTE_IMG ? 1 : 2);
+      raw_ = RawPlanes::open(path, data, facts.width, facts.height, bitpix_ == BYTE_IMG ? 1 : 2,
+                             from_top_);
       facts.parts_alone = raw_.has_value();
     }
   }
@@ -152,6 +173,7 @@ class Cube : public ClipReader::Source {
   std::optional<RawPlanes> raw_;
   std::string path_;
   int bitpix_ = 0;
+  bool from_top_ = false;
 };
 
 }  // namespace

@@ -63,6 +63,8 @@ void read_coordinates(FitsFile& file, int height, FrameInfo& info) {
 
 }  // namespace
 
+bool rows_from_top(FitsFile& file) { return file.text("ROWORDER") == "TOP-DOWN"; }
+
 void read_info(FitsFile& file, int height, FrameInfo& info) {
   if (const std::string date = file.text("DATE-OBS"); !date.empty()) {
     if (const auto time = sky::parse_utc(date, "DATE-OBS")) {
@@ -86,8 +88,19 @@ void read_info(FitsFile& file, int height, FrameInfo& info) {
   }
   info.telescope = file.text("TELESCOP");
   info.camera = file.text("INSTRUME");
-  info.bayer = bayer_from_below(file.text("BAYERPAT"), height);
+  info.pedestal = file.number("PEDESTAL");
+  const bool from_top = rows_from_top(file);
+  // Turned over twice, for a height that is even, it is only held to be one of the patterns.
+  info.bayer = from_top ? bayer_from_below(bayer_from_below(file.text("BAYERPAT"), 0), 0)
+                        : bayer_from_below(file.text("BAYERPAT"), height);
   read_coordinates(file, height, info);
+  if (from_top && info.orientation) {
+    info.orientation->north_deg = base::wrap_360(180.0 - info.orientation->north_deg);
+    info.orientation->mirrored = !info.orientation->mirrored;
+  }
+  if (from_top && info.centre_y_px) {
+    info.centre_y_px = height - 1.0 - *info.centre_y_px;
+  }
 }
 
 namespace {
@@ -102,12 +115,12 @@ std::string in_ascii(std::string text) {
   return text;
 }
 
-void write_coordinates(FitsFile& file, const FrameInfo& info, int width, int height) {
+void write_coordinates(FitsFile& file, const FrameInfo& info, int width, int height, int axes) {
   // What one pixel to the right, and one up, is on the sky.
   const sky::DiscPlace right = sky::to_disc({1.0, 0.0}, *info.orientation);
   const sky::DiscPlace up = sky::to_disc({0.0, 1.0}, *info.orientation);
   const double scale = *info.plate_scale_arcsec_px;
-  file.put("WCSAXES", 2, "helioprojective coordinates");
+  file.put("WCSAXES", axes, "helioprojective coordinates");
   file.put("CTYPE1", std::string("HPLN-TAN"), "towards solar west");
   file.put("CTYPE2", std::string("HPLT-TAN"), "towards solar north");
   file.put("CUNIT1", std::string("arcsec"), "");
@@ -140,6 +153,10 @@ void write_observer(FitsFile& file, sky::UtcTime time) {
 void write_info(FitsFile& file, const FrameInfo& info, int width, int height, int most) {
   file.put("OBJECT", std::string("Sun"), "");
   file.put("DATAMAX", most, "value of a full pixel");
+  if (info.pedestal) {
+    file.put("PEDESTAL", *info.pedestal, "value of a pixel without light");
+  }
+  file.put("ROWORDER", std::string("BOTTOM-UP"), "the first row is the lowest");
   if (info.time) {
     std::string iso = sky::to_iso(*info.time);
     iso.pop_back();
@@ -175,7 +192,9 @@ void write_info(FitsFile& file, const FrameInfo& info, int width, int height, in
     file.put("BAYERPAT", bayer_from_below(info.bayer, height), "colours of the file's first rows");
   }
   if (info.plate_scale_arcsec_px && info.orientation) {
-    write_coordinates(file, info, width, height);
+    int axes = 2;
+    fits_get_img_dim(file.get(), &axes, &file.status);
+    write_coordinates(file, info, width, height, axes);
   }
 }
 

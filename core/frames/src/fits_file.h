@@ -107,6 +107,8 @@ struct FitsShape {
 /// Opens a file at one of its units; whether that went well, `file.status` says.
 [[nodiscard]] FitsShape open_unit(FitsFile& file, const std::filesystem::path& path, int unit);
 
+/// Whether the first row of the file is the top one; by the standard's advice it is the lowest.
+[[nodiscard]] bool rows_from_top(FitsFile& file);
 /// What a header says of a picture. @param height  of it (px)
 void read_info(FitsFile& file, int height, FrameInfo& info);
 /// Writes into the header what is known of a picture of that size.

@@ -34,6 +34,12 @@ Result<std::optional<Picture>> read_fits_picture(const std::filesystem::path& pa
   if (const auto sized = check_size(size[0], size[1], path.string()); !sized) {
     return tl::make_unexpected(sized.error());
   }
+  std::error_code ignored;
+  if (const auto held =
+          check_held(size[0], size[1], std::filesystem::file_size(path, ignored), path.string());
+      !held) {
+    return tl::make_unexpected(held.error());
+  }
   Picture picture;
   picture.width = static_cast<int>(size[0]);
   picture.height = static_cast<int>(size[1]);

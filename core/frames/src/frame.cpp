@@ -17,4 +17,16 @@ base::Result<void> check_size(std::int64_t width, std::int64_t height, const std
   return {};
 }
 
+base::Result<void> check_held(std::int64_t width, std::int64_t height, std::uintmax_t bytes,
+                              const std::string& source) {
+  constexpr std::int64_t kSmall = 4'000'000;
+  constexpr std::int64_t kPixelsPerByte = 2000;
+  const std::int64_t pixels = width * height;
+  if (pixels > kSmall && static_cast<std::uintmax_t>(pixels / kPixelsPerByte) > bytes) {
+    return base::fail_because(base::ErrorCode::kMalformed, source,
+                              base::because("claims-more-than-it-holds"));
+  }
+  return {};
+}
+
 }  // namespace solarchon::frames

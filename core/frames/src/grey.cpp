@@ -44,6 +44,31 @@ std::vector<std::uint16_t> scaled_to_16_bits(const std::vector<float>& values) {
   return pixels;
 }
 
+int full_of_sixteen(const std::vector<std::uint16_t>& pixels) {
+  constexpr int kSixteen = 65535;
+  constexpr std::size_t kEight = 255;
+  std::array<std::size_t, kEight + 1> counts{};
+  for (const std::uint16_t value : pixels) {
+    if (value > kEight) {
+      return kSixteen;
+    }
+    ++counts.at(value);
+  }
+  // Noise alone, or the level of no light, spreads over a few numbers only.
+  const auto value_below_which = [&](double share) {
+    const auto wanted = static_cast<std::size_t>(share * static_cast<double>(pixels.size()));
+    std::size_t value = 0;
+    for (std::size_t below = counts[0]; below <= wanted && value < kEight;
+         below += counts.at(value)) {
+      ++value;
+    }
+    return value;
+  };
+  constexpr std::size_t kLeastSpread = 64;
+  const bool picture = value_below_which(0.999) >= value_below_which(0.01) + kLeastSpread;
+  return picture ? static_cast<int>(kEight) : kSixteen;
+}
+
 bool looks_like_mosaic(const Frame& frame) {
   // Blocks that are bright and not full; few suffice.
   std::array<double, 4> sums{};

@@ -14,6 +14,11 @@ namespace solarchon::frames {
 /// in a hundred thousand (eight in any picture), is held at the ends.
 [[nodiscard]] std::vector<std::uint16_t> scaled_to_16_bits(const std::vector<float>& values);
 
+/// Value of a full pixel of numbers that came in sixteen bits: 255 where only eight of them are in
+/// use and a picture is in them, else 65535. What is dark all over (a frame with the cap on) is
+/// taken at its word.
+[[nodiscard]] int full_of_sixteen(const std::vector<std::uint16_t>& pixels);
+
 /// True when a grey picture is the raw mosaic of a colour sensor: over its bright part the four
 /// places of each two by two pixels differ on the average by more than a scene's own structure
 /// does.

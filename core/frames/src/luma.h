@@ -38,6 +38,7 @@ struct Brightness {
   std::string bayer = {};  ///< where it is the raw mosaic of a colour sensor
   /// Where red, green and blue lie together: bytes before each, of which the mean is taken.
   std::optional<std::array<int, 3>> colours = {};
+  bool operator==(const Brightness&) const = default;
   [[nodiscard]] int saturation() const { return bytes == 1 ? 255 : 65535 >> shift; }
 };
 /// @param format  an AVPixelFormat. @return  none for a kind of which nobody can say

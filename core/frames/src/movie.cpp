@@ -4,8 +4,10 @@
 #include <algorithm>
 #include <array>
 #include <cctype>
+#include <chrono>
 #include <cmath>
 
+#include "container.h"
 #include "solarchon/base/file.h"
 #include "video_out.h"
 
@@ -176,9 +178,15 @@ Result<void> write_movie(int count, double rate_hz, const PictureSource& source,
 }
 
 Result<std::string> recipe_of_movie(const std::filesystem::path& path) {
-  AVFormatContext* opened = nullptr;
-  const int status = avformat_open_input(&opened, path.c_str(), nullptr, nullptr);
-  const std::unique_ptr<AVFormatContext, CloseContext> context(opened);
+  std::error_code ignored;
+  if (!std::filesystem::is_regular_file(path, ignored)) {
+    return base::fail_because(ErrorCode::kUnreadable, path.string(), base::because("no-such-file"));
+  }
+  Interrupt interrupt;
+  constexpr std::chrono::seconds kPatience{4};
+  interrupt.until = std::chrono::steady_clock::now() + kPatience;
+  std::unique_ptr<AVFormatContext, CloseContext> context;
+  const int status = open_container(path, context, interrupt);
   if (status < 0) {
     return base::fail_because(ErrorCode::kMalformed, path.string(),
                               base::reported(reason_of(status)));

@@ -22,6 +22,9 @@ Picture picture_of(const Frame& frame) {
   picture.height = frame.height;
   picture.info = frame.info;
   const float scale = 1.0F / static_cast<float>(std::max(1, frame.saturation));
+  if (picture.info.pedestal) {
+    *picture.info.pedestal *= static_cast<double>(scale);
+  }
   picture.values.reserve(frame.pixels.size());
   for (const std::uint16_t value : frame.pixels) {
     picture.values.push_back(static_cast<float>(value) * scale);
@@ -35,6 +38,9 @@ Frame frame_of(const Picture& picture) {
   frame.width = picture.width;
   frame.height = picture.height;
   frame.info = picture.info;
+  if (frame.info.pedestal) {
+    *frame.info.pedestal *= static_cast<double>(kFull);
+  }
   const std::size_t size = picture.plane_size();
   frame.pixels.reserve(size);
   for (std::size_t i = 0; i < size; ++i) {
@@ -50,10 +56,13 @@ Frame frame_of(const Picture& picture) {
 
 Result<Picture> read_picture(const std::filesystem::path& path) {
   std::error_code status;
+  if (!std::filesystem::is_regular_file(path, status)) {  // a pipe would be waited for
+    return base::fail_because(base::ErrorCode::kUnreadable, path.string(),
+                              base::because("no-such-file"));
+  }
   std::ifstream in(path, std::ios::binary);
   std::string first(9, ' ');
-  if (std::filesystem::is_regular_file(path, status) &&
-      in.read(first.data(), static_cast<std::streamsize>(first.size())) && first == "SIMPLE  =") {
+  if (in.read(first.data(), static_cast<std::streamsize>(first.size())) && first == "SIMPLE  =") {
     auto own = read_fits_picture(path);
     if (!own || own->has_value()) {
       return own.map([](std::optional<Picture> picture) { return std::move(*picture); });

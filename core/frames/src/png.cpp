@@ -169,6 +169,12 @@ Result<Frame> read_png(const std::filesystem::path& path) {
   if (const auto sized = check_size(frame.width, frame.height, path.string()); !sized) {
     return finish(tl::make_unexpected(sized.error()));
   }
+  std::error_code ignored;
+  if (const auto held = check_held(frame.width, frame.height,
+                                   std::filesystem::file_size(path, ignored), path.string());
+      !held) {
+    return finish(tl::make_unexpected(held.error()));
+  }
   std::vector<png_bytep> rows(static_cast<std::size_t>(frame.height));
   std::vector<png_byte> bytes;
   if (!read_rows(png, info, rows, bytes, frame.height)) {
@@ -185,6 +191,9 @@ Result<Frame> read_png(const std::filesystem::path& path) {
           wide ? static_cast<std::uint16_t>(row[2 * x] | (row[2 * x + 1] << 8U))
                : static_cast<std::uint16_t>(row[x]);
     }
+  }
+  if (wide) {
+    frame.saturation = full_of_sixteen(frame.pixels);
   }
   if (looks_like_mosaic(frame)) {
     average_mosaic(frame);

@@ -9,9 +9,10 @@
 namespace solarchon::frames {
 
 std::optional<RawPlanes> RawPlanes::open(const std::filesystem::path& path, std::int64_t data,
-                                         int width, int height, int bytes) {
+                                         int width, int height, int bytes, bool from_top) {
   const int file = ::open(path.c_str(), O_RDONLY | O_CLOEXEC);
-  return file < 0 ? std::nullopt : std::optional(RawPlanes(file, data, width, height, bytes));
+  return file < 0 ? std::nullopt
+                  : std::optional(RawPlanes(file, data, width, height, bytes, from_top));
 }
 
 RawPlanes::~RawPlanes() {
@@ -25,6 +26,7 @@ RawPlanes::RawPlanes(RawPlanes&& other) noexcept
       width_(other.width_),
       height_(other.height_),
       bytes_(other.bytes_),
+      from_top_(other.from_top_),
       buffer_(std::move(other.buffer_)) {}
 RawPlanes& RawPlanes::operator=(RawPlanes&& other) noexcept {
   std::swap(file_, other.file_);
@@ -32,6 +34,7 @@ RawPlanes& RawPlanes::operator=(RawPlanes&& other) noexcept {
   width_ = other.width_;
   height_ = other.height_;
   bytes_ = other.bytes_;
+  from_top_ = other.from_top_;
   buffer_ = std::move(other.buffer_);
   return *this;
 }
@@ -62,9 +65,9 @@ bool RawPlanes::read(std::int64_t plane, const Part& part, Frame& into) {
   const auto columns = static_cast<std::size_t>(in_one ? width_ : part.width_px);
   const auto row_bytes = columns * static_cast<std::size_t>(bytes_);
   buffer_.resize(rows * row_bytes);
-  const std::int64_t below = height_ - part.top_px - part.height_px;
+  const std::int64_t before = from_top_ ? part.top_px : height_ - part.top_px - part.height_px;
   const std::int64_t first =
-      data_ + ((plane * height_ + below) * width_ + (in_one ? 0 : part.left_px)) * bytes_;
+      data_ + ((plane * height_ + before) * width_ + (in_one ? 0 : part.left_px)) * bytes_;
   if (in_one) {
     if (!fill(file_, buffer_.data(), buffer_.size(), first)) {
       return false;
@@ -80,9 +83,9 @@ bool RawPlanes::read(std::int64_t plane, const Part& part, Frame& into) {
   const std::size_t skip = in_one ? static_cast<std::size_t>(part.left_px) : 0;
   const auto width = static_cast<std::size_t>(part.width_px);
   for (std::size_t y = 0; y < rows; ++y) {
-    // The bottom row comes first in the file.
+    const std::size_t row = from_top_ ? y : rows - 1 - y;
     const unsigned char* from =
-        buffer_.data() + (rows - 1 - y) * row_bytes + skip * static_cast<std::size_t>(bytes_);
+        buffer_.data() + row * row_bytes + skip * static_cast<std::size_t>(bytes_);
     std::uint16_t* to = into.pixels.data() + y * width;
     if (bytes_ == 1) {
       for (std::size_t x = 0; x < width; ++x) {

@@ -16,10 +16,11 @@ class RawPlanes {
  public:
   /// @param data   where the first plane begins
   /// @param bytes  of a pixel: 1, or 2 for big-endian numbers with 32768 taken off
+  /// @param from_top  the first row of the file is the top one
   /// @return       none when the file cannot be opened
   [[nodiscard]] static std::optional<RawPlanes> open(const std::filesystem::path& path,
                                                      std::int64_t data, int width, int height,
-                                                     int bytes);
+                                                     int bytes, bool from_top);
   ~RawPlanes();
   RawPlanes(RawPlanes&& other) noexcept;
   RawPlanes& operator=(RawPlanes&& other) noexcept;
@@ -32,13 +33,19 @@ class RawPlanes {
   [[nodiscard]] bool read(std::int64_t plane, const Part& part, Frame& into);
 
  private:
-  RawPlanes(int file, std::int64_t data, int width, int height, int bytes)
-      : file_(file), data_(data), width_(width), height_(height), bytes_(bytes) {}
+  RawPlanes(int file, std::int64_t data, int width, int height, int bytes, bool from_top)
+      : file_(file),
+        data_(data),
+        width_(width),
+        height_(height),
+        bytes_(bytes),
+        from_top_(from_top) {}
   int file_;
   std::int64_t data_;
   int width_;
   int height_;
   int bytes_;
+  bool from_top_;
   std::vector<unsigned char> buffer_;
 };
 

@@ -20,6 +20,9 @@ using base::Result;
 
 namespace {
 
+constexpr const char* kSoftware = "solarchon";
+constexpr int kFull = 65535;
+
 using TiffHandle = std::unique_ptr<TIFF, void (*)(TIFF*)>;
 
 /// Silences the library, which would print to standard error.
@@ -38,6 +41,8 @@ struct Layout {
   std::uint16_t planar = PLANARCONFIG_CONTIG;
   std::uint16_t photometric = PHOTOMETRIC_MINISBLACK;
   std::uint16_t orientation = ORIENTATION_TOPLEFT;
+  /// Value of a full pixel, where this program wrote the file; others mean the largest value in it.
+  std::uint16_t own_most = 0;
 
   [[nodiscard]] bool supported() const {
     const bool whole = format == SAMPLEFORMAT_UINT && (bits == 8 || bits == 16);
@@ -57,6 +62,11 @@ Layout layout_of(TIFF* tiff) {
   TIFFGetFieldDefaulted(tiff, TIFFTAG_PLANARCONFIG, &layout.planar);
   TIFFGetField(tiff, TIFFTAG_PHOTOMETRIC, &layout.photometric);
   TIFFGetFieldDefaulted(tiff, TIFFTAG_ORIENTATION, &layout.orientation);
+  const char* software = nullptr;
+  if (TIFFGetField(tiff, TIFFTAG_SOFTWARE, &software) == 1 && software != nullptr &&
+      std::strcmp(software, kSoftware) == 0) {
+    TIFFGetField(tiff, TIFFTAG_MAXSAMPLEVALUE, &layout.own_most);
+  }
   return layout;
 }
 
@@ -117,6 +127,12 @@ Result<Frame> read_tiff(const std::filesystem::path& path) {
   if (const auto sized = check_size(layout.width, layout.height, path.string()); !sized) {
     return tl::make_unexpected(sized.error());
   }
+  std::error_code ignored;
+  if (const auto held = check_held(layout.width, layout.height,
+                                   std::filesystem::file_size(path, ignored), path.string());
+      !held) {
+    return tl::make_unexpected(held.error());
+  }
   if (!layout.supported() || TIFFIsTiled(tiff.get()) != 0) {
     return fail_because(ErrorCode::kMalformed, path.string(),
                         base::because("another-layout-of-pixels"), base::wants("tiff-layout"));
@@ -150,6 +166,9 @@ Result<Frame> read_tiff(const std::filesystem::path& path) {
       frame.pixels.push_back(static_cast<std::uint16_t>(std::lround(value)));
     }
   }
+  if (layout.format == SAMPLEFORMAT_UINT && layout.bits == 16) {
+    frame.saturation = layout.own_most > 0 ? layout.own_most : full_of_sixteen(frame.pixels);
+  }
   if (layout.photometric == PHOTOMETRIC_MINISWHITE) {
     for (std::uint16_t& value : frame.pixels) {
       value = static_cast<std::uint16_t>(frame.saturation - value);
@@ -165,8 +184,9 @@ Result<Frame> read_tiff(const std::filesystem::path& path) {
 namespace {
 
 /// @param samples  of 16 bits, the planes of a pixel together
+/// @param most     value of a full one
 Result<void> write_samples(int width, int height, int planes, std::vector<std::uint16_t> samples,
-                           const std::string& recipe, const std::filesystem::path& path) {
+                           int most, const std::string& recipe, const std::filesystem::path& path) {
   return base::write_beside_then_rename(
       path, [&](const std::filesystem::path& target) -> Result<void> {
         TiffHandle tiff = open_tiff(target, "w");
@@ -180,6 +200,8 @@ Result<void> write_samples(int width, int height, int planes, std::vector<std::u
                        planes == 3 ? PHOTOMETRIC_RGB : PHOTOMETRIC_MINISBLACK);
           TIFFSetField(tiff.get(), TIFFTAG_PLANARCONFIG, PLANARCONFIG_CONTIG);
           TIFFSetField(tiff.get(), TIFFTAG_ROWSPERSTRIP, 16);
+          TIFFSetField(tiff.get(), TIFFTAG_SOFTWARE, kSoftware);
+          TIFFSetField(tiff.get(), TIFFTAG_MAXSAMPLEVALUE, most);
           if (!recipe.empty()) {
             TIFFSetField(tiff.get(), TIFFTAG_IMAGEDESCRIPTION, recipe.c_str());
           }
@@ -199,11 +221,11 @@ Result<void> write_samples(int width, int height, int planes, std::vector<std::u
 }  // namespace
 
 Result<void> write_tiff(const Frame& frame, const std::filesystem::path& path) {
-  return write_samples(frame.width, frame.height, 1, frame.pixels, {}, path);
+  return write_samples(frame.width, frame.height, 1, frame.pixels, frame.saturation, {}, path);
 }
 
 Result<void> write_tiff_picture(const Picture& picture, const std::filesystem::path& path) {
-  return write_samples(picture.width, picture.height, picture.planes, interleaved(picture),
+  return write_samples(picture.width, picture.height, picture.planes, interleaved(picture), kFull,
                        picture.recipe, path);
 }
 

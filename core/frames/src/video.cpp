@@ -6,6 +6,7 @@ extern "C" {
 
 #include <algorithm>
 #include <charconv>
+#include <chrono>
 #include <cmath>
 #include <memory>
 #include <optional>
@@ -13,6 +14,7 @@ extern "C" {
 #include <vector>
 
 #include "clip_source.h"
+#include "container.h"
 #include "grey.h"
 #include "luma.h"
 #include "solarchon/base/file.h"
@@ -82,14 +84,13 @@ class VideoFile {
 /// A video, of which it is known where each frame begins.
 class Video : public ClipReader::Source {
  public:
-  Result<void> open(const std::filesystem::path& path) {
+  Result<void> open(const std::filesystem::path& path, std::stop_token stop) {
     path_ = path.string();
-    AVFormatContext* opened = nullptr;
-    int status = avformat_open_input(&opened, path.c_str(), nullptr, nullptr);
-    context_.reset(opened);
-    if (status >= 0) {
-      status = avformat_find_stream_info(context_.get(), nullptr);
-    }
+    interrupt_.stop = std::move(stop);
+    constexpr std::chrono::seconds kPatience{4};
+    interrupt_.until = std::chrono::steady_clock::now() + kPatience;
+    int status = open_container(path, context_, interrupt_);
+    interrupt_.until.reset();
     const AVCodec* decoder = nullptr;
     if (status >= 0) {
       status = av_find_best_stream(context_.get(), AVMEDIA_TYPE_VIDEO, -1, -1, &decoder, 0);
@@ -102,6 +103,7 @@ class Video : public ClipReader::Source {
     codec_.reset(avcodec_alloc_context3(decoder));
     status = avcodec_parameters_to_context(codec_.get(), stream->codecpar);
     if (status >= 0) {
+      codec_->max_pixels = kMostPixels;
       status = avcodec_open2(codec_.get(), decoder, nullptr);
     }
     const auto brightness = brightness_of(stream->codecpar->format);
@@ -114,28 +116,45 @@ class Video : public ClipReader::Source {
     if (auto sized = check_size(stream->codecpar->width, stream->codecpar->height, path_); !sized) {
       return sized;
     }
+    std::error_code ignored;
+    if (auto held = check_held(stream->codecpar->width, stream->codecpar->height,
+                               std::filesystem::file_size(path, ignored), path_);
+        !held) {
+      return held;
+    }
     frame_.reset(av_frame_alloc());
     packet_.reset(av_packet_alloc());
     facts.width = stream->codecpar->width;
     facts.height = stream->codecpar->height;
     facts.saturation = brightness_.saturation();
     list_frames();
+    if (interrupt_.stop.stop_requested()) {
+      return fail(ErrorCode::kCancelled, path_);
+    }
     describe(*stream);
     return {};
   }
 
   Result<void> pixels_of(int frame, Frame& into) override {
-    int status = frame == next_ ? 0 : go_to(frame);
     const std::int64_t wanted = starts_[static_cast<std::size_t>(frame)];
-    while (status >= 0) {
-      status = decode();
-      if (status >= 0 && frame_->best_effort_timestamp >= wanted) {
-        break;
-      }
+    const bool sought = frame != next_;
+    int status = decode_until(wanted, sought ? go_to(frame) : 0);
+    // Some containers have no index, and a jump lands behind what was looked for.
+    if (sought && (status < 0 || frame_->best_effort_timestamp != wanted)) {
+      status = decode_until(wanted, go_to_the_beginning());
     }
     if (status < 0 || frame_->best_effort_timestamp != wanted) {
       next_ = -1;
       return damaged(status < 0 ? status : AVERROR_INVALIDDATA);
+    }
+    // A picture may be of another size or kind than the first, and than the file says.
+    if (frame_->width != facts.width || frame_->height != facts.height) {
+      next_ = -1;
+      return fail_because(ErrorCode::kMalformed, path_, base::because("another-size"));
+    }
+    if (brightness_of(frame_->format) != brightness_) {
+      next_ = -1;
+      return fail_because(ErrorCode::kMalformed, path_, base::because("another-layout-of-pixels"));
     }
     next_ = frame + 1;
     take_brightness(*frame_, brightness_, into);
@@ -144,7 +163,9 @@ class Video : public ClipReader::Source {
 
  private:
   [[nodiscard]] tl::unexpected<base::Error> damaged(int status) const {
-    return fail_because(ErrorCode::kMalformed, path_, base::reported(reason_of(status)));
+    return status == AVERROR_EXIT && interrupt_.stop.stop_requested()
+               ? fail(ErrorCode::kCancelled, path_)
+               : fail_because(ErrorCode::kMalformed, path_, base::reported(reason_of(status)));
   }
 
   /// Reads through the packets, without decoding them, and begins again.
@@ -202,6 +223,26 @@ class Video : public ClipReader::Source {
                          AVSEEK_FLAG_BACKWARD);
   }
 
+  int go_to_the_beginning() {
+    avcodec_flush_buffers(codec_.get());
+    const int status = av_seek_frame(context_.get(), -1, 0, AVSEEK_FLAG_BYTE);
+    return status >= 0
+               ? status
+               : av_seek_frame(context_.get(), stream_, starts_.front(), AVSEEK_FLAG_BACKWARD);
+  }
+
+  /// Goes on to the frame of that time, or to the first behind it.
+  /// @param status  of getting there; nothing is done after a failure
+  int decode_until(std::int64_t wanted, int status) {
+    while (status >= 0) {
+      status = decode();
+      if (status >= 0 && frame_->best_effort_timestamp >= wanted) {
+        break;
+      }
+    }
+    return status;
+  }
+
   /// The next frame of the file.
   int decode() {
     for (;;) {
@@ -223,6 +264,7 @@ class Video : public ClipReader::Source {
     }
   }
 
+  Interrupt interrupt_;  ///< before the context, which asks it
   std::unique_ptr<AVFormatContext, CloseContext> context_;
   std::unique_ptr<AVCodecContext, FreeCodec> codec_;
   std::unique_ptr<AVFrame, FreeFrame> frame_;
@@ -236,10 +278,11 @@ class Video : public ClipReader::Source {
 
 }  // namespace
 
-ClipSource open_video(const std::filesystem::path& path) {
+ClipSource open_video(const std::filesystem::path& path, std::stop_token stop) {
   auto video = std::make_unique<Video>();
-  return video->open(path).map(
-      [&] { return std::unique_ptr<ClipReader::Source>(std::move(video)); });
+  return video->open(path, std::move(stop)).map([&] {
+    return std::unique_ptr<ClipReader::Source>(std::move(video));
+  });
 }
 
 Result<void> write_video(int count, double rate_hz, const FrameSource& source,

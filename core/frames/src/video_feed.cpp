@@ -14,6 +14,7 @@ extern "C" {
 #include <thread>
 #include <utility>
 
+#include "container.h"
 #include "luma.h"
 
 namespace solarchon::frames {
@@ -73,6 +74,7 @@ struct VideoFeed::Device {
   }
 
   Result<void> open(const std::string& kind) {
+    tame_library();
     static const bool kRegistered = [] {
       avdevice_register_all();
       return true;
@@ -208,6 +210,9 @@ Result<bool> VideoFeed::next(Frame& into, double& seconds, std::stop_token stop)
   into.info.bayer = device.facts.bayer;
   into.pixels.resize(static_cast<std::size_t>(into.width) * static_cast<std::size_t>(into.height));
   if (frame.width != into.width || frame.height != into.height) {
+    return base::fail_because(ErrorCode::kMalformed, device.name, base::because("another-size"));
+  }
+  if (brightness_of(frame.format) != device.brightness) {
     return base::fail_because(ErrorCode::kMalformed, device.name,
                               base::because("another-layout-of-pixels"));
   }

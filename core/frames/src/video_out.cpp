@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "video_out.h"
 
+#include "container.h"
+
 namespace solarchon::frames {
 
 void VideoOut::FreeContext::operator()(AVFormatContext* context) const {
@@ -11,6 +13,7 @@ void VideoOut::FreeContext::operator()(AVFormatContext* context) const {
 }
 
 int VideoOut::open(const std::filesystem::path& path, const VideoShape& shape) {
+  tame_library();
   AVFormatContext* made = nullptr;
   int status = avformat_alloc_output_context2(&made, nullptr, shape.container, path.c_str());
   context_.reset(made);

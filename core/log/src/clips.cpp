@@ -69,16 +69,11 @@ std::vector<ClipEntry> load_clips(SQLite::Database& database, std::int64_t sessi
   query.bind(1, session);
   std::vector<ClipEntry> clips;
   while (query.executeStep()) {
-    clips.push_back({query.getColumn(0).getInt64(),
-                     {query.getColumn(1).getInt64()},
-                     query.getColumn(2).getString(),
-                     query.getColumn(3).getDouble(),
-                     query.getColumn(4).getInt(),
-                     query.getColumn(5).getInt(),
-                     optional_real(query.getColumn(6)),
-                     optional_real(query.getColumn(7)),
-                     optional_real(query.getColumn(8)),
-                     query.getColumn(9).getString(),
+    clips.push_back({query.getColumn(0).getInt64(), time_in(query.getColumn(1)),
+                     query.getColumn(2).getString(), query.getColumn(3).getDouble(),
+                     query.getColumn(4).getInt(), query.getColumn(5).getInt(),
+                     optional_real(query.getColumn(6)), optional_real(query.getColumn(7)),
+                     optional_real(query.getColumn(8)), query.getColumn(9).getString(),
                      query.getColumn(10).getInt() != 0});
   }
   return clips;

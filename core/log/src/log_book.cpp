@@ -124,8 +124,7 @@ std::vector<LoggedTick> load_ticks(SQLite::Database& database, std::int64_t sess
   while (query.executeStep()) {
     if (const auto occasion = safety::kOccasionWords.from(query.getColumn(0).getString())) {
       ticks.push_back({*occasion,
-                       {query.getColumn(1).getString(),
-                        {query.getColumn(2).getInt64()},
+                       {query.getColumn(1).getString(), time_in(query.getColumn(2)),
                         query.getColumn(3).getInt() != 0}});
     }
   }
@@ -332,7 +331,9 @@ Result<std::vector<SessionSummary>> LogBook::summaries() const {
              json_extract(s.site, '$.name'), json_extract(s.site, '$.latitude_deg'),
              json_extract(s.site, '$.longitude_deg'), json_extract(s.rig, '$.name'), s.target,
              s.seeing_arcsec, count(f.id), coalesce(c.clips, 0), max(n.spots)
-      FROM session s
+      FROM (SELECT id, started_ms, target, seeing_arcsec,
+                   CASE WHEN json_valid(site) THEN site ELSE '{}' END AS site,
+                   CASE WHEN json_valid(rig) THEN rig ELSE '{}' END AS rig FROM session) s
       LEFT JOIN frame f ON f.session = s.id
       LEFT JOIN (SELECT m.frame, count(spot.id) AS spots FROM measurement m
                  LEFT JOIN spot ON spot.frame = m.frame
@@ -342,16 +343,11 @@ Result<std::vector<SessionSummary>> LogBook::summaries() const {
       GROUP BY s.id ORDER BY s.started_ms DESC, s.id DESC)sql");
     std::vector<SessionSummary> list;
     while (query.executeStep()) {
-      list.push_back({query.getColumn(0).getInt64(),
-                      {query.getColumn(1).getInt64()},
-                      {query.getColumn(2).getInt64()},
-                      query.getColumn(3).getString(),
-                      query.getColumn(4).getDouble(),
-                      query.getColumn(5).getDouble(),
-                      query.getColumn(6).getString(),
-                      query.getColumn(7).getString(),
-                      query.getColumn(8).getDouble(),
-                      query.getColumn(9).getInt(),
+      list.push_back({query.getColumn(0).getInt64(), time_in(query.getColumn(1)),
+                      time_in(query.getColumn(2)), query.getColumn(3).getString(),
+                      query.getColumn(4).getDouble(), query.getColumn(5).getDouble(),
+                      query.getColumn(6).getString(), query.getColumn(7).getString(),
+                      query.getColumn(8).getDouble(), query.getColumn(9).getInt(),
                       query.getColumn(10).getInt(),
                       query.getColumn(11).isNull() ? std::nullopt
                                                    : std::optional(query.getColumn(11).getInt())});
@@ -373,7 +369,7 @@ Result<Session> LogBook::session(std::int64_t id) const {
     }
     Session session;
     session.id = id;
-    session.start.started = {query.getColumn(0).getInt64()};
+    session.start.started = time_in(query.getColumn(0));
     const auto site =
         base::parse_json(query.getColumn(1).getString(), "site")
             .and_then([](const base::Json& json) { return sky::site_from_json(json, "site"); });
@@ -394,7 +390,7 @@ Result<Session> LogBook::session(std::int64_t id) const {
                              "WHERE session = ? ORDER BY taken_ms, id");
     frames.bind(1, id);
     while (frames.executeStep()) {
-      FrameEntry frame{frames.getColumn(0).getInt64(),  {frames.getColumn(1).getInt64()},
+      FrameEntry frame{frames.getColumn(0).getInt64(),  time_in(frames.getColumn(1)),
                        frames.getColumn(2).getString(), frames.getColumn(3).getDouble(),
                        frames.getColumn(4).getDouble(), std::nullopt};
       frame.measurement = load_measurement(store_->database, frame.id, frame.taken);

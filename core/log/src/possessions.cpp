@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What the owner has and has learnt: the kit, the shelves, the times of steps.
+#include <functional>
+#include <string>
 #include <utility>
 
 #include "solarchon/base/json.h"
@@ -66,10 +68,9 @@ Result<std::vector<optics::Element>> LogBook::kit() const {
                             .and_then([&](const base::Json& json) {
                               return optics::element_from_json(json, id);
                             });
-      if (!part) {
-        return tl::make_unexpected(part.error());
+      if (part) {  // one that is damaged does not hide the others
+        parts.push_back(*part);
       }
-      parts.push_back(*part);
     }
     return parts;
   } catch (const SQLite::Exception& problem) {
@@ -153,8 +154,7 @@ Result<std::vector<RightExposure>> LogBook::right_exposures(const std::string& r
                             "WHERE ?1 = '' OR rig = ?1 ORDER BY found_ms DESC, id DESC");
     query.bind(1, rig);
     while (query.executeStep()) {
-      exposures.push_back({query.getColumn(0).getInt64(),
-                           sky::UtcTime{query.getColumn(1).getInt64()},
+      exposures.push_back({query.getColumn(0).getInt64(), time_in(query.getColumn(1)),
                            query.getColumn(2).getString(), query.getColumn(3).getDouble(),
                            query.getColumn(4).getDouble()});
     }
@@ -243,10 +243,9 @@ Result<std::vector<Kept<T>>> on_shelf(SQLite::Database& database, const std::str
       auto item =
           base::parse_json(query.getColumn(1).getString(), name)
               .and_then([&](const base::Json& json) -> Result<T> { return read(json, name); });
-      if (!item) {
-        return tl::make_unexpected(item.error());
+      if (item) {  // one that is damaged does not hide the others
+        kept.push_back({std::move(*item), time_in(query.getColumn(2))});
       }
-      kept.push_back({std::move(*item), {query.getColumn(2).getInt64()}});
     }
     return kept;
   } catch (const SQLite::Exception& problem) {
@@ -255,6 +254,44 @@ Result<std::vector<Kept<T>>> on_shelf(SQLite::Database& database, const std::str
 }
 
 }  // namespace
+
+Result<std::vector<base::Error>> LogBook::damaged() const {
+  std::vector<base::Error> found;
+  const auto look =
+      [&](const char* table, const std::string& rows,
+          const std::function<Result<void>(const base::Json&, const std::string&)>& read) {
+        if (!store_->database.tableExists(table)) {
+          return;
+        }
+        SQLite::Statement query(store_->database, rows);
+        while (query.executeStep()) {
+          const std::string name = query.getColumn(0).getString();
+          const auto item = base::parse_json(query.getColumn(1).getString(), name)
+                                .and_then([&](const base::Json& json) { return read(json, name); });
+          if (!item) {
+            found.push_back(item.error());
+          }
+        }
+      };
+  const auto site = [](const base::Json& json, const std::string& name) {
+    return sky::site_from_json(json, name).map([](const sky::Site&) {});
+  };
+  const auto rig = [](const base::Json& json, const std::string&) {
+    return optics::rig_from_json(json).map([](const optics::Rig&) {});
+  };
+  try {
+    look("session", "SELECT 'session ' || id, site FROM session", site);
+    look("session", "SELECT 'session ' || id, rig FROM session", rig);
+    look("kit", "SELECT id, part FROM kit", [](const base::Json& json, const std::string& id) {
+      return optics::element_from_json(json, id).map([](const optics::Element&) {});
+    });
+    look("shelf", "SELECT name, item FROM shelf WHERE kind = 'site'", site);
+    look("shelf", "SELECT name, item FROM shelf WHERE kind = 'light-path'", rig);
+    return found;
+  } catch (const SQLite::Exception& problem) {
+    return tl::make_unexpected(as_error(problem, store_->file, false));
+  }
+}
 
 Result<void> LogBook::keep(const KeptSite& site) {
   return put(store_->database, store_->file, kSites, site.item.name, sky::to_json(site.item),

@@ -131,7 +131,10 @@ base::Result<void> bring_up_to_date(SQLite::Database& database,
   const auto version_now = [&] { return database.execAndGet("PRAGMA user_version").getInt(); };
   const int found = version_now();
   const int newest = static_cast<int>(steps.size());
-  if (found < 0 || found > newest) {
+  if (found < 0) {
+    return base::fail(base::ErrorCode::kMalformed, database.getFilename(), {}, base::wants("log"));
+  }
+  if (found > newest) {
     return base::fail(base::ErrorCode::kVersion, database.getFilename(), std::to_string(found),
                       base::wants("versions-up-to", {static_cast<double>(newest)}));
   }

@@ -4,6 +4,7 @@
 #include <SQLiteCpp/SQLiteCpp.h>
 #include <sqlite3.h>
 
+#include <algorithm>
 #include <chrono>
 #include <cstdint>
 #include <filesystem>
@@ -53,6 +54,11 @@ std::int64_t insert_session(SQLite::Database& database, const SessionStart& star
 std::int64_t insert_frame(SQLite::Database& database, std::int64_t session,
                           const FrameEntry& frame);
 std::vector<ClipEntry> load_clips(SQLite::Database& database, std::int64_t session);
+
+/// Within the years that the program answers for, whatever stands there.
+inline sky::UtcTime time_in(const SQLite::Column& column) {
+  return {std::clamp(column.getInt64(), sky::kFirstTime.unix_ms, sky::kLastTime.unix_ms)};
+}
 
 inline std::optional<double> optional_real(const SQLite::Column& column) {
   return column.isNull() ? std::nullopt : std::optional(column.getDouble());

@@ -19,11 +19,34 @@ constexpr double kSlowCost = 0.5;      // of each halving of the frame rate belo
 constexpr double kUsualHz = 30.0;
 constexpr double kLensCost = 0.2;  // of more glass, and of putting it in
 
-/// The light path with a lens before its camera.
+bool is_lens(const optics::Element& element) {
+  return std::holds_alternative<optics::Amplifier>(element.part) ||
+         std::holds_alternative<optics::Reducer>(element.part);
+}
+
+/// The eyepiece that the sensor looks into; none where it meets the image itself.
+std::optional<std::size_t> eyepiece_before(const optics::Rig& rig, std::size_t sensor) {
+  const auto eyepiece = optics::find_fitted<optics::Eyepiece>(rig);
+  return eyepiece && *eyepiece < sensor ? eyepiece : std::nullopt;
+}
+
+/// The light path with a lens before its camera, or before the eyepiece that this looks into.
 optics::Rig with_lens(optics::Rig rig, const optics::Element& lens) {
-  const auto sensor = optics::sensor_of(rig);
-  rig.elements.insert(rig.elements.begin() + static_cast<std::ptrdiff_t>(sensor->element), lens);
+  const std::size_t sensor = optics::sensor_of(rig)->element;
+  const std::size_t place = eyepiece_before(rig, sensor).value_or(sensor);
+  rig.elements.insert(rig.elements.begin() + static_cast<std::ptrdiff_t>(place), lens);
   return rig;
+}
+
+/// The light path without its amplifiers and reducers. @param names  of what was taken out
+std::optional<optics::Rig> without_lenses(optics::Rig rig, std::string& names) {
+  for (optics::Element& element : rig.elements) {
+    if (element.fitted && is_lens(element)) {
+      element.fitted = false;
+      names += (names.empty() ? "" : ", ") + element.name;
+    }
+  }
+  return names.empty() ? std::nullopt : std::optional(std::move(rig));
 }
 
 int panels_of(const TargetNeed& need, const Setting& setting) {
@@ -98,12 +121,14 @@ std::vector<Setting> ranked(const optics::Rig& rig, Target target,
   }
   constexpr int kMostBinning = 3;
   constexpr std::size_t kOfOneLens = 2;
-  const auto try_rig = [&](const optics::Rig& path, const std::string& lens) {
+  const auto try_rig = [&](const optics::Rig& path, const std::string& lens,
+                           const std::string& without) {
     std::vector<Setting> of_lens;
     for (int binning = 1; binning <= kMostBinning; ++binning) {
       if (auto setting = judged(path, binning, need, situation, usual->electrons_per_ms)) {
         setting->lens = lens;
-        setting->cost += lens.empty() ? 0.0 : kLensCost;
+        setting->without = without;
+        setting->cost += lens.empty() && without.empty() ? 0.0 : kLensCost;
         of_lens.push_back(*std::move(setting));
       }
     }
@@ -112,11 +137,30 @@ std::vector<Setting> ranked(const optics::Rig& rig, Target target,
     of_lens.resize(std::min(of_lens.size(), kOfOneLens));
     std::move(of_lens.begin(), of_lens.end(), std::back_inserter(settings));
   };
-  try_rig(rig, {});
+  std::string taken_out;
+  const auto bare = without_lenses(rig, taken_out);
+  try_rig(rig, {}, {});
+  if (bare) {
+    try_rig(*bare, {}, taken_out);
+  }
+  const auto eyepiece = eyepiece_before(rig, optics::sensor_of(rig)->element);
   for (const optics::Element& lens : lenses) {
-    if (std::holds_alternative<optics::Amplifier>(lens.part) ||
-        std::holds_alternative<optics::Reducer>(lens.part)) {
-      try_rig(with_lens(rig, lens), lens.name);
+    const bool fitted = std::any_of(rig.elements.begin(), rig.elements.end(), [&](const auto& own) {
+      return own.fitted && own.part == lens.part;
+    });
+    if (fitted) {
+      continue;
+    }
+    if (is_lens(lens)) {
+      try_rig(with_lens(rig, lens), lens.name, {});
+      if (bare) {
+        try_rig(with_lens(*bare, lens), lens.name, taken_out);
+      }
+    } else if (eyepiece && std::holds_alternative<optics::Eyepiece>(lens.part)) {
+      optics::Rig other = rig;
+      other.elements[*eyepiece] = lens;
+      other.elements[*eyepiece].id = rig.elements[*eyepiece].id;
+      try_rig(other, lens.name, rig.elements[*eyepiece].name);
     }
   }
   std::stable_sort(settings.begin(), settings.end(), [](const Setting& a, const Setting& b) {

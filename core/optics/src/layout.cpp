@@ -187,9 +187,21 @@ Layout lay_out(const Rig& rig, std::size_t telescope, double aperture_mm, double
   Layout layout;
   layout.focal_length_mm = focal_length_mm;
   const std::size_t image_at = image_passage(rig, telescope, passages);
+  layout.telescope_focal_length_mm = focal_length_mm;
   place_parts(rig, telescope, image_at, focal_length_mm, passages, layout);
-  trace_widths(rig, telescope, image_at, aperture_mm, focal_length_mm, semidiameter_rad, layout,
-               passages);
+  if (const auto& tube = std::get<Telescope>(rig.elements[telescope].part);
+      tube.mirror_factor > 0.0 && tube.back_focus_mm > 0.0) {
+    // Where the image lies does not depend on the focal length: a second look is exact.
+    constexpr double kLeast = 0.5;
+    const double grown_mm = tube.mirror_factor * (layout.needed_back_mm - tube.back_focus_mm);
+    const double longer_mm = std::max(kLeast * focal_length_mm, focal_length_mm + grown_mm);
+    layout = {};
+    layout.focal_length_mm = longer_mm;
+    layout.telescope_focal_length_mm = longer_mm;
+    place_parts(rig, telescope, image_at, longer_mm, passages, layout);
+  }
+  trace_widths(rig, telescope, image_at, aperture_mm, layout.telescope_focal_length_mm,
+               semidiameter_rad, layout, passages);
   return layout;
 }
 

@@ -11,9 +11,10 @@ namespace solarchon::optics {
 
 /// How a train is laid out behind its telescope.
 struct Layout {
-  double focal_length_mm = 0.0;  ///< of the telescope with its amplifiers and reducers
-  double needed_back_mm = 0.0;   ///< from the drawtube's face to the telescope's own focus
-  double image_mm = 0.0;         ///< where the image lies along the axis
+  double focal_length_mm = 0.0;            ///< of the telescope with its amplifiers and reducers
+  double telescope_focal_length_mm = 0.0;  ///< of it alone, as a moved mirror makes it
+  double needed_back_mm = 0.0;  ///< from the drawtube's face to the telescope's own focus
+  double image_mm = 0.0;        ///< where the image lies along the axis
   std::optional<std::size_t> impossible_spacing;  ///< place in the rig
 };
 

@@ -129,7 +129,8 @@ const Members<Telescope>& members() {
                                     "maksutov", "camera-lens", "binocular"}),
       number<&K::obstruction>("obstruction", {0.0, 0.9}, 0.0),
       number<&K::back_focus_mm>("back_focus_mm", {0.0, 2000.0}, 0.0),
-      number<&K::focuser_travel_mm>("focuser_travel_mm", {0.0, 1000.0}, 0.0)};
+      number<&K::focuser_travel_mm>("focuser_travel_mm", {0.0, 1000.0}, 0.0),
+      number<&K::mirror_factor>("mirror_factor", {0.0, 20.0}, 0.0)};
   return kMembers;
 }
 template <>
@@ -275,7 +276,8 @@ template <>
 const Members<ProjectionScreen>& members() {
   using K = ProjectionScreen;
   static const Members<K> kMembers{number<&K::distance_mm>("distance_mm", {10.0, 10000.0}),
-                                   flag<&K::people_between>("people_between", false)};
+                                   flag<&K::people_between>("people_between", false),
+                                   flag<&K::boxed_in>("boxed_in", false)};
   return kMembers;
 }
 template <>

@@ -12,6 +12,7 @@
 
 namespace solarchon::optics {
 
+using base::kArcsecPerDeg;
 using base::kArcsecPerRad;
 using base::kPi;
 using base::kRadPerArcsec;
@@ -318,6 +319,16 @@ double at_rear_face(const Rig& rig, const Passage& passage, double image_mm) {
   return left_mm > length_mm ? passage.axis_radius_mm * (1.0 - length_mm / left_mm) : 0.0;
 }
 
+/// Radius of the light for the middle of the disc just behind a rear etalon's amplifier: that of
+/// the slow cone which it makes.
+double behind_amplifier(const Passage& passage, double aperture_mm, double image_mm,
+                        double semidiameter_arcsec) {
+  const double focal_length_mm =
+      0.5 * passage.image_mm / std::tan(semidiameter_arcsec * kRadPerArcsec);
+  const double left_mm = std::max(0.0, image_mm - passage.position_mm);
+  return focal_length_mm > 0.0 ? 0.5 * aperture_mm * left_mm / focal_length_mm : 0.0;
+}
+
 /// The tightest opening behind the telescope, and the blocking filter's margin: the field that it
 /// leaves, which its glass at the rear of its housing decides.
 /// @param image_mm  where the image lies along the axis
@@ -330,23 +341,26 @@ void add_openings(const Rig& rig, Train& train, double image_mm, double semidiam
   for (const Passage& passage : train.passages) {
     const Part& part = rig.elements[passage.element].part;
     const auto width_mm = rear_opening_mm(part);
-    if (!width_mm || passage.limb_offset_mm <= 0.0) {
+    // A rear etalon stands behind its own amplifier, where the light for each point of the image is
+    // parallel to the axis and already as far from it as in the image.
+    const bool telecentric = std::holds_alternative<RearEtalon>(part);
+    const double offset_mm = telecentric ? 0.5 * passage.image_mm : passage.limb_offset_mm;
+    if (!width_mm || offset_mm <= 0.0) {
       continue;
     }
     if (std::holds_alternative<BlockingFilter>(part)) {
-      const double margin_mm = *width_mm - 2.0 * passage.limb_offset_mm;
+      const double margin_mm = *width_mm - 2.0 * offset_mm;
       train.blocking_margin_mm = std::min(train.blocking_margin_mm.value_or(margin_mm), margin_mm);
     }
     const double radius_mm = 0.5 * *width_mm;
-    const double axis_radius_mm = std::holds_alternative<BlockingFilter>(part)
-                                      ? at_rear_face(rig, passage, image_mm)
-                                      : passage.axis_radius_mm;
-    const double field_arcmin =
-        2.0 * semidiameter_arcsec / 60.0 * radius_mm / passage.limb_offset_mm;
-    const Vignetting here{
-        passed_share(axis_radius_mm, passage.limb_offset_mm, radius_mm),
-        passed_share(axis_radius_mm, passage.limb_offset_mm * to_corner, radius_mm), field_arcmin,
-        passage.element};
+    const double axis_radius_mm =
+        std::holds_alternative<BlockingFilter>(part) ? at_rear_face(rig, passage, image_mm)
+        : telecentric ? behind_amplifier(passage, train.aperture_mm, image_mm, semidiameter_arcsec)
+                      : passage.axis_radius_mm;
+    const double field_arcmin = 2.0 * semidiameter_arcsec / 60.0 * radius_mm / offset_mm;
+    const Vignetting here{passed_share(axis_radius_mm, offset_mm, radius_mm),
+                          passed_share(axis_radius_mm, offset_mm * to_corner, radius_mm),
+                          field_arcmin, passage.element};
     if (!train.vignetting) {
       train.vignetting = here;
       continue;
@@ -413,7 +427,13 @@ void add_image_figures(const Rig& rig, std::size_t telescope, double focal_lengt
   const auto* phone = seen ? std::get_if<Phone>(&rig.elements[sensor->element].part) : nullptr;
   if (phone != nullptr && eyepiece != nullptr) {
     focal_length_mm *= phone->lens_focal_length_mm / eyepiece->focal_length_mm;
-    train.aperture_mm = std::min(train.aperture_mm, phone->pupil_mm * train.look->magnification);
+    // A pupil smaller than the light at the eyepiece takes its middle, where the shadow of the
+    // secondary stands: that covers a larger share of what is taken.
+    const double taken_mm =
+        std::min(train.aperture_mm, phone->pupil_mm * train.look->magnification);
+    constexpr double kAllDark = 0.99;
+    train.obstruction = std::min(kAllDark, train.obstruction * train.aperture_mm / taken_mm);
+    train.aperture_mm = taken_mm;
   }
   add_focal_figures(train, focal_length_mm, semidiameter_arcsec);
   if (seen && (phone == nullptr || eyepiece != nullptr)) {
@@ -433,11 +453,11 @@ Train follow_light(const Rig& rig, double semidiameter_arcsec, double pressure_h
   double telescope_focal_length_mm = 0.0;
   if (telescope) {
     const auto& tube = std::get<Telescope>(rig.elements[*telescope].part);
-    telescope_focal_length_mm = tube.focal_length_mm;
     train.aperture_mm = opening.image_mm;
     train.obstruction = std::min(0.99, opening.obstruction_mm / opening.image_mm);
     train.half_turn = tube.design != TelescopeDesign::kBinocular;
     layout = lay_out(rig, *telescope, train.aperture_mm, semidiameter_rad, train.passages);
+    telescope_focal_length_mm = layout->telescope_focal_length_mm;
     train.impossible_spacing = layout->impossible_spacing;
     add_focus(tube, layout->needed_back_mm, train);
   }
@@ -469,6 +489,13 @@ Train follow_light(const Rig& rig, double semidiameter_arcsec, double pressure_h
   if (telescope) {
     add_image_figures(rig, *telescope, layout->focal_length_mm, semidiameter_arcsec, train);
     add_openings(rig, train, layout->image_mm, semidiameter_arcsec);
+    if (train.look && train.vignetting) {
+      constexpr double kArcminPerDeg = 60.0;
+      train.look->true_field_deg =
+          std::min(train.look->true_field_deg, train.vignetting->field_arcmin / kArcminPerDeg);
+      train.look->whole_disc_seen =
+          train.look->true_field_deg >= 2.0 * semidiameter_arcsec / kArcsecPerDeg;
+    }
   }
   follow_heat(rig, telescope, opening, train);
   if (telescope) {

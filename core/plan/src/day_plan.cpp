@@ -2,6 +2,7 @@
 #include "solarchon/plan/day_plan.h"
 
 #include <algorithm>
+#include <optional>
 #include <utility>
 
 namespace solarchon::plan {
@@ -23,6 +24,9 @@ class Planner {
   DayPlan plan() {
     collect_runs();
     plan_.turn = meridian_turn(outlook_.mount, day_.sun);
+    if (plan_.turn) {
+      plan_.turning = turning_of_day(*plan_.turn, windows());
+    }
     for (PlannedRun& run : plan_.runs) {
       foresee(run);
     }
@@ -32,8 +36,8 @@ class Planner {
       supply();
     }
     find_overlaps();
+    find_turn();
     for (const PlannedRun& run : plan_.runs) {
-      find_turn(run);
       find_hidden(run);
       find_near_zenith(run);
       find_overcast(run);
@@ -76,7 +80,7 @@ class Planner {
         expected_seeing(day_.sun, middle, outlook_.wishes.surroundings, outlook_.experience.seeing,
                         run.sky ? std::optional<double>(run.sky->wind_m_s) : std::nullopt);
     if (plan_.turn) {
-      run.turn = decide_turn(*plan_.turn, run.window);
+      run.turn = decide_turn(*plan_.turn, plan_.turning, run.window);
     }
   }
 
@@ -129,12 +133,66 @@ class Planner {
     }
   }
 
-  void find_turn(const PlannedRun& run) {
-    if (run.turn.advice == TurnAdvice::kMove) {
-      plan_.conflicts.push_back({ConflictKind::kMeridianTurn,
-                                 run.index,
-                                 {plan_.turn->latest, run.window.end},
-                                 cures_of_turn(*plan_.turn, wish(run))});
+  [[nodiscard]] std::vector<Window> windows() const {
+    std::vector<Window> all;
+    for (const PlannedRun& run : plan_.runs) {
+      all.push_back(run.window);
+    }
+    return all;
+  }
+
+  /// Those that make room for the turn.
+  [[nodiscard]] std::vector<Cure> turn_cures(std::size_t place) const {
+    const auto end_before =
+        place > 0 ? std::optional(plan_.runs[place - 1].window.end) : std::nullopt;
+    const auto start_after = place + 1 < plan_.runs.size()
+                                 ? std::optional(plan_.runs[place + 1].window.start)
+                                 : std::nullopt;
+    std::vector<Cure> cures =
+        cures_of_turn(*plan_.turn, wish(plan_.runs[place]), end_before, start_after);
+    const auto helps = [&](const Cure& cure) {
+      std::vector<Window> changed = windows();
+      changed.erase(changed.begin() + static_cast<std::ptrdiff_t>(place));
+      for (const Run& run : cure.runs) {
+        changed.push_back(window_of(run));
+      }
+      return turning_of_day(*plan_.turn, changed).has_value();
+    };
+    std::vector<Cure> helping;
+    for (Cure& cure : cures) {
+      const bool offered = std::any_of(helping.begin(), helping.end(),
+                                       [&](const Cure& other) { return other.kind == cure.kind; });
+      if (!offered && helps(cure)) {
+        helping.push_back(std::move(cure));
+      }
+    }
+    return helping;
+  }
+
+  /// The turn is told once a day, of the run by which it can be cured best.
+  void find_turn() {
+    if (!plan_.turn || plan_.turning) {
+      return;
+    }
+    std::optional<Conflict> told;
+    for (std::size_t place = 0; place < plan_.runs.size(); ++place) {
+      const Window& window = plan_.runs[place].window;
+      if (window.end <= plan_.turn->earliest || window.start >= plan_.turn->latest + kTurnTakes) {
+        continue;
+      }
+      Conflict conflict{ConflictKind::kMeridianTurn,
+                        plan_.runs[place].index,
+                        {std::min(plan_.turn->latest, window.end), window.end},
+                        turn_cures(place)};
+      if (conflict.when.start == conflict.when.end) {
+        conflict.when = {std::max(window.start, plan_.turn->earliest), window.end};
+      }
+      if (!told || conflict.cures.size() > told->cures.size()) {
+        told = std::move(conflict);
+      }
+    }
+    if (told) {
+      plan_.conflicts.push_back(*std::move(told));
     }
   }
 

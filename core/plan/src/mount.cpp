@@ -2,6 +2,7 @@
 #include "solarchon/plan/mount.h"
 
 #include <algorithm>
+#include <chrono>
 #include <cmath>
 
 #include "solarchon/base/angle.h"
@@ -22,25 +23,58 @@ std::optional<MeridianTurn> meridian_turn(const Mount& mount, const sky::SunDay&
   return MeridianTurn{*day.transit - reach, *day.transit, *day.transit + reach};
 }
 
-TurnDecision decide_turn(const MeridianTurn& turn, const sky::Window& run) {
-  TurnDecision decision;
+std::optional<sky::Window> turning_of_day(const MeridianTurn& turn,
+                                          const std::vector<sky::Window>& runs) {
+  std::vector<sky::UtcTime> begins{turn.meridian, turn.earliest, turn.latest};
+  for (const sky::Window& run : runs) {
+    begins.push_back(run.end);
+    begins.push_back(run.start - kTurnTakes);
+  }
+  std::optional<sky::Window> best;
+  const auto away = [&](const sky::Window& window) {
+    return std::chrono::abs(window.start - turn.meridian);
+  };
+  for (const sky::UtcTime begin : begins) {
+    const sky::Window minutes{begin, begin + kTurnTakes};
+    const bool allowed = begin >= turn.earliest && begin <= turn.latest;
+    const bool free = std::none_of(runs.begin(), runs.end(), [&](const sky::Window& run) {
+      return run.start < minutes.end && minutes.start < run.end;
+    });
+    if (allowed && free && (!best || away(minutes) < away(*best))) {
+      best = minutes;
+    }
+  }
+  return best;
+}
+
+TurnDecision decide_turn(const MeridianTurn& turn, const std::optional<sky::Window>& turning,
+                         const sky::Window& run) {
   if (run.end <= turn.meridian || run.start >= turn.latest) {
-    return decision;  // over before it matters, or all of it on the new side
+    return {};  // over before it matters, or all of it on the new side
   }
-  if (run.start >= turn.earliest) {
-    decision.advice = TurnAdvice::kTurnEarly;
-    decision.turn_at = run.start;
-    return decision;
+  if (!turning) {
+    return {TurnAdvice::kMove, {}};
   }
-  if (run.end <= turn.latest) {
-    decision.advice = TurnAdvice::kTrackThrough;
-    decision.turn_at = run.end;
-    return decision;
+  if (turning->end <= run.start) {
+    return {TurnAdvice::kTurnEarly, turning->start};
   }
-  decision.advice = TurnAdvice::kMove;
-  decision.start_later = turn.earliest;
-  decision.end_sooner = turn.latest;
-  return decision;
+  return turning->start >= run.end ? TurnDecision{TurnAdvice::kTrackThrough, turning->start}
+                                   : TurnDecision{};
+}
+
+double tube_up_deg(MountKind mount, bool turned, double parallactic_angle_deg) {
+  constexpr double kHalfTurnDeg = 180.0;
+  switch (mount) {
+    case MountKind::kAltAzimuth:
+    case MountKind::kUndriven:
+      return parallactic_angle_deg;
+    case MountKind::kEquatorialTurns:
+      return turned ? kHalfTurnDeg : 0.0;
+    case MountKind::kEquatorialFree:
+    case MountKind::kUnknown:
+      break;
+  }
+  return 0.0;
 }
 
 std::optional<sky::Window> fast_azimuth(const Mount& mount, const sky::SunDay& day) {

@@ -34,7 +34,9 @@ double frames_of(const Run& run) {
   return std::round((whole * run.clip_s + last) * run.frames_per_s);
 }
 
-std::vector<Cure> cures_of_turn(const MeridianTurn& turn, const Run& run) {
+std::vector<Cure> cures_of_turn(const MeridianTurn& turn, const Run& run,
+                                std::optional<sky::UtcTime> before,
+                                std::optional<sky::UtcTime> after) {
   const sky::Window window = window_of(run);
   std::vector<Cure> cures;
   if (!run.fixed) {
@@ -51,6 +53,14 @@ std::vector<Cure> cures_of_turn(const MeridianTurn& turn, const Run& run) {
   const sky::Duration until = turn.latest - window.start;
   if (until >= kShortest) {
     cures.push_back({Cure::Kind::kEndSooner, {lasting(run, until)}});
+  }
+  // Between runs that leave each other no time.
+  if (before && !run.fixed) {
+    cures.push_back({Cure::Kind::kStartLater, {moved(run, *before + kTurnTakes)}});
+  }
+  if (after && *after - kTurnTakes - window.start >= kShortest &&
+      *after - kTurnTakes < window.end) {
+    cures.push_back({Cure::Kind::kEndSooner, {lasting(run, *after - kTurnTakes - window.start)}});
   }
   return cures;
 }

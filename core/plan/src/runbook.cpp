@@ -45,6 +45,8 @@ safety::Axes axes_of(const Mount& mount) {
       return safety::Axes::kEquatorial;
     case MountKind::kAltAzimuth:
       return safety::Axes::kLevel;
+    case MountKind::kUndriven:
+      return safety::Axes::kUndriven;
     case MountKind::kUnknown:
       break;
   }

@@ -134,7 +134,7 @@ Result<double> measure_write_speed(const std::filesystem::path& folder, std::uin
     return base::fail_because(ErrorCode::kUnwritable, folder.string(),
                               base::reported(std::generic_category().message(errno)));
   };
-  const Scratch scratch(folder / ("write-speed." + std::to_string(::getpid()) + ".part"));
+  const Scratch scratch(folder / ("write-speed." + std::to_string(::getpid()) + "-0.part"));
   if (scratch.file() < 0) {
     return refused();
   }

@@ -6,6 +6,7 @@
 
 #include "animation_plan.h"
 #include "recipe_file.h"
+#include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
 #include "solarchon/frames/movie.h"
 #include "solarchon/reduce/recipe.h"
@@ -21,6 +22,7 @@ namespace {
 
 constexpr base::Range kRateRange{0.1, 120.0};
 constexpr base::Range kBetweenRange{0.0, 60.0};
+constexpr std::size_t kMostPictures = 20'000;
 constexpr base::Range kMovieRadiusRange{8.0, 5000.0};
 
 Result<void> checked_wishes(const AnimationWishes& wishes) {
@@ -179,6 +181,11 @@ Result<std::string> Animation::recipe() const {
 
 Result<Animated> animate(const AnimationRecipe& recipe, const std::filesystem::path& path,
                          const Decorate& decorate, const base::Task& task) {
+  for (const std::filesystem::path& written : {path, recipe_beside(path)}) {
+    if (const auto apart = base::check_apart("out", written, recipe.pictures); !apart) {
+      return tl::make_unexpected(apart.error());
+    }
+  }
   constexpr double kPlanned = 0.3;
   auto animation =
       Animation::plan(recipe, {task.stop, [&task](double done) { task.report(kPlanned * done); }});
@@ -222,6 +229,11 @@ Result<AnimationRecipe> read_animation(const std::filesystem::path& path) {
     const Json& inputs = json["inputs"];
     if (!inputs.contains("pictures") || !inputs["pictures"].is_array() || json["steps"].empty()) {
       return base::fail(ErrorCode::kMissing, "inputs.pictures");
+    }
+    if (inputs["pictures"].size() > kMostPictures) {
+      return base::fail(ErrorCode::kTooLarge, "inputs.pictures",
+                        std::to_string(inputs["pictures"].size()),
+                        base::wants("list-of-at-most", {static_cast<double>(kMostPictures)}));
     }
     for (const Json& input : inputs["pictures"]) {
       const auto file = input_of(input, "pictures[" + std::to_string(recipe.pictures.size()) + "]",

@@ -20,6 +20,9 @@ Result<Picture> mean_of(frames::ClipReader& clip, const base::Task& task) {
   mean.width = facts.width;
   mean.height = facts.height;
   mean.info = facts.info;
+  if (mean.info.pedestal) {
+    *mean.info.pedestal /= facts.saturation;
+  }
   std::vector<double> sums(mean.plane_size(), 0.0);
   Frame frame;
   int read = 0;

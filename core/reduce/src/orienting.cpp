@@ -71,6 +71,13 @@ Result<Oriented> orient(const Picture& picture, const OrientWishes& wishes,
   Picture& square = made.picture;
   square.width = 2 * half + 1;
   square.height = square.width;
+  // Enlarged further, it shows nothing more, and takes all memory.
+  constexpr std::size_t kMostEnlarged = 16;
+  constexpr std::size_t kAlways = 4'000'000;
+  if (square.plane_size() > std::max(kAlways, kMostEnlarged * picture.plane_size())) {
+    return base::fail(ErrorCode::kTooLarge, "radius_px", {},
+                      base::wants("at-most", {std::floor(limb->radius_px * 4.0)}));
+  }
   square.planes = picture.planes;
   square.info = picture.info;
   square.recipe = picture.recipe;

@@ -6,6 +6,7 @@
 
 #include "recipe_file.h"
 #include "recipe_json.h"
+#include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
 #include "solarchon/frames/clip_reader.h"
 
@@ -222,9 +223,32 @@ Result<Product> Reducer::restored(const Recipe& recipe, const base::Task& task) 
   return product;
 }
 
+std::vector<std::filesystem::path> Reducer::inputs_of(const Recipe& recipe) const {
+  std::vector<std::filesystem::path> inputs = recipe.panels;
+  for (const std::filesystem::path& clip : {recipe.clip, recipe.dark, recipe.flat}) {
+    if (!clip.empty()) {
+      const auto files = frames::files_of_clip(clip);
+      inputs.insert(inputs.end(), files.begin(), files.end());
+    }
+  }
+  for (const std::filesystem::path& picture : {recipe.picture, recipe.prominences}) {
+    if (!picture.empty()) {
+      inputs.push_back(picture);
+    }
+  }
+  if (of_taken_ && same_source(*of_taken_, recipe)) {
+    inputs.push_back(taken_);
+    inputs.push_back(recipe_beside(taken_));
+  }
+  return inputs;
+}
+
 Result<Product> Reducer::make(const Recipe& recipe, const base::Task& task) {
   constexpr double kRestored = 0.85;
   auto product = restored(recipe, part_of(task, 0.0, recipe.finish ? kRestored : 1.0));
+  if (product) {
+    product->inputs = inputs_of(recipe);
+  }
   if (!product || !recipe.finish) {
     return product;
   }
@@ -268,6 +292,7 @@ Result<Recipe> Reducer::take(const std::filesystem::path& path) {
   if (!own || own->finish) {
     Recipe recipe;
     recipe.picture = path;
+    of_taken_.reset();
     return begun(recipe, {}).map([&](const Product&) { return recipe; });
   }
   const auto json = read_recipe_json(path);
@@ -284,6 +309,8 @@ Result<Recipe> Reducer::take(const std::filesystem::path& path) {
       product.facts.noise = step["noise"].get<double>();
     }
   }
+  of_taken_ = *own;
+  taken_ = path;
   if (own->restore) {
     of_restored_ = *own;
     restored_ = std::move(product);
@@ -304,6 +331,11 @@ Result<void> write_product(const Product& product, const std::filesystem::path& 
   const auto recipe = base::parse_json(product.picture.recipe, "recipe");
   if (!recipe) {
     return tl::make_unexpected(recipe.error());
+  }
+  for (const std::filesystem::path& written : {path, recipe_beside(path)}) {
+    if (const auto apart = base::check_apart("out", written, product.inputs); !apart) {
+      return apart;
+    }
   }
   std::error_code status;
   const Json seen = seen_from(*recipe, std::filesystem::absolute(path, status).parent_path());

@@ -228,6 +228,11 @@ Result<void> read_inputs(const Json& inputs, const std::filesystem::path& folder
     *path = *input;
   }
   if (inputs.contains("panels") && inputs["panels"].is_array()) {
+    if (inputs["panels"].size() > static_cast<std::size_t>(kMostPanels)) {
+      return base::fail(ErrorCode::kTooLarge, "inputs.panels",
+                        std::to_string(inputs["panels"].size()),
+                        base::wants("list-of-at-most", {static_cast<double>(kMostPanels)}));
+    }
     for (const Json& panel : inputs["panels"]) {
       const auto input =
           input_of(panel, "panels[" + std::to_string(recipe.panels.size()) + "]", folder);

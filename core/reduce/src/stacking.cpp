@@ -421,6 +421,11 @@ class Stacker {
     // Where the disc's middle lies in the stack is not known from the first frame's header.
     info.centre_x_px.reset();
     info.centre_y_px.reset();
+    if (wishes_.calibration.dark) {
+      info.pedestal.reset();
+    } else if (info.pedestal) {
+      *info.pedestal /= readers_.front().facts().saturation;
+    }
     if (info.plate_scale_arcsec_px) {
       *info.plate_scale_arcsec_px /= wishes_.finer;
     }

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
 #include <cmath>
 
 #include "questions.h"
@@ -89,9 +90,19 @@ Objections projection_eyepiece(const Case& at) {
   return each(eyepieces);
 }
 
+/// Undimmed sunlight enters the tube: what stands behind it keeps no heat from its mirrors.
+bool hot_in_the_tube(const Case& at) {
+  const auto telescope = optics::find_fitted<optics::Telescope>(at.rig);
+  return std::any_of(at.train.passages.begin(), at.train.passages.end(),
+                     [&](const optics::Passage& passage) {
+                       return passage.element == telescope && passage.energy_share > kCementShare;
+                     });
+}
+
 Objections projection_telescope(const Case& at) {
   const optics::Telescope* telescope = telescope_of(at.rig);
-  const bool objects = projects_hot(at) && telescope != nullptr && !plain_refractor(at.rig) &&
+  const bool objects = optics::receiver_of(at.rig) == Receiver::kScreen && hot_in_the_tube(at) &&
+                       telescope != nullptr && !plain_refractor(at.rig) &&
                        telescope->design != TelescopeDesign::kNewtonian;
   return when(objects, optics::find_fitted<optics::Telescope>(at.rig));
 }
@@ -102,7 +113,8 @@ Objections projection_people(const Case& at) {
   }
   auto screens = behind<ProjectionScreen>(at.rig);
   std::erase_if(screens, [&](std::size_t place) {
-    return !at.practice.guests && !part_at<ProjectionScreen>(at.rig, place).people_between;
+    const auto& screen = part_at<ProjectionScreen>(at.rig, place);
+    return !screen.people_between && !(at.practice.guests && !screen.boxed_in);
   });
   return each(screens);
 }

@@ -82,6 +82,19 @@ Objections film_not_certified(const Case& at) {
   return each(films);
 }
 
+/// Nobody looks: a sensor ends the path, and no optical finder shows it.
+bool only_a_sensor_looks(const Case& at) {
+  return optics::receiver_of(at.rig) == Receiver::kSensor && !eye_looks(at.rig);
+}
+
+Objections film_for_an_eye_not_certified(const Case& at) {
+  return only_a_sensor_looks(at) ? Objections{} : film_not_certified(at);
+}
+
+Objections film_for_a_sensor_not_certified(const Case& at) {
+  return only_a_sensor_looks(at) ? film_not_certified(at) : Objections{};
+}
+
 /// Another certified reduction makes the density of a film its own affair.
 bool only_film_reduces(const optics::Rig& rig) {
   return film_density(rig) && in_front<FrontEtalon>(rig).empty() &&
@@ -130,6 +143,12 @@ Objections etalon_without_rejection(const Case& at) {
     return {};
   }
   auto etalons = in_front<FrontEtalon>(at.rig);
+  const auto inners = before_the_end(at.rig, behind<optics::InnerEtalon>(at.rig));
+  if (std::any_of(inners.begin(), inners.end(), [&](std::size_t inner) {
+        return optics::parameter(at.rig.elements[inner].part, "own_rejection") != 0.0;
+      })) {
+    etalons.clear();  // the inner one's own rejection stands behind it
+  }
   if (!heat_rejected_in_front(at.rig)) {
     for (const std::size_t inner : behind<optics::InnerEtalon>(at.rig)) {
       etalons.push_back(inner);
@@ -179,7 +198,8 @@ const std::vector<Rule>& front_rules() {
       {"not-a-solar-filter", Severity::kStop, taken_for_a_filter},
       {"film-behind-lens", Severity::kStop, film_behind_lens},
       {"film-too-small", Severity::kStop, filter_too_small},
-      {"film-not-certified", Severity::kStop, film_not_certified},
+      {"film-not-certified", Severity::kStop, film_for_an_eye_not_certified},
+      {"film-for-sensor-only", Severity::kCheck, film_for_a_sensor_not_certified},
       {"density-too-low", Severity::kStop, density_too_low},
       {"eye-density", Severity::kStop, eye_density},
       {"camera-density-only", Severity::kCheck, camera_density_only},

@@ -238,6 +238,7 @@ class Walk {
     for (std::size_t i = 0; i < telescope_; ++i) {
       meet_front(rig_.elements[i]);
     }
+    in_the_tube_ = light_.energy();
     walk_behind();
     return bound_;
   }
@@ -325,6 +326,12 @@ class Walk {
     }
     const bool soft = eyepiece && std::get<optics::Eyepiece>(rig_.elements[*eyepiece].part).build !=
                                       optics::EyepieceBuild::kUncemented;
+    // The secondary and the corrector of a folded telescope meet all that comes in.
+    const bool folded = tube_->design == optics::TelescopeDesign::kSchmidt ||
+                        tube_->design == optics::TelescopeDesign::kMaksutov;
+    if (folded && in_the_tube_ > kSoftShare * kTolerance) {
+      ask(Severity::kStop, "tube-heat", in_the_tube_);
+    }
     if (soft && at_the_eyepiece_ > kSoftShare * kTolerance) {
       ask(Severity::kStop, "cement", at_the_eyepiece_);
     }
@@ -402,6 +409,7 @@ class Walk {
   const optics::Telescope* tube_ = nullptr;
   double opening_mm_ = 0.0;
   double at_the_eyepiece_ = 0.0;  ///< energy
+  double in_the_tube_ = 0.0;      ///< energy that the front filters leave
 };
 
 }  // namespace

@@ -93,6 +93,9 @@ Objections heat_port_plastic(const Case& at) {
 }
 
 Objections heat_port_person(const Case& at) {
+  if (at.practice.guests) {
+    return wedges_where(at, lets_heat_out);
+  }
   return wedges_where(
       at, [](const Wedge& wedge) { return wedge.person_behind_port && lets_heat_out(wedge); });
 }

@@ -210,6 +210,18 @@ LocalPlace local_place(const EquatorialPlace& place, double sidereal_time_deg,
   return local;
 }
 
+EquatorialPlace topocentric_place(const EquatorialPlace& place, double sidereal_time_deg,
+                                  const Observer& observer) {
+  constexpr double kFarAu = 1e7;
+  const LocalPlace local = local_place(place, sidereal_time_deg, observer);
+  double hour_angle = 0.0;
+  double declination = 0.0;
+  eraAe2hd(local.azimuth_deg * kRadPerDeg, local.altitude_airless_deg * kRadPerDeg,
+           observer.site.latitude_deg * kRadPerDeg, &hour_angle, &declination);
+  return {base::wrap_360(sidereal_time_deg + observer.site.longitude_deg - hour_angle * kDegPerRad),
+          declination * kDegPerRad, kFarAu};
+}
+
 double separation_deg(const EquatorialPlace& first, const EquatorialPlace& second) {
   return kDegPerRad *
          eraSeps(first.right_ascension_deg * kRadPerDeg, first.declination_deg * kRadPerDeg,

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <array>
+#include <chrono>
 #include <cmath>
 #include <utility>
 
@@ -69,6 +70,70 @@ align::PoleFit axis_of(const Workspace& workspace) {
   return *fit;
 }
 
+std::optional<sky::Window> turning_about(const Workspace& workspace, sky::UtcTime time,
+                                         const sky::LocalSun& local) {
+  if (workspace.mount.kind != plan::MountKind::kEquatorialTurns) {
+    return std::nullopt;
+  }
+  constexpr double kSecondsPerDegree = 240.0;
+  const auto over = [&](double degrees) { return sky::seconds(degrees * kSecondsPerDegree); };
+  const sky::UtcTime meridian = time - over(local.hour_angle_deg);
+  const sky::Duration reach = over(workspace.mount.past_meridian_deg);
+  const plan::MeridianTurn turn{meridian - reach, meridian, meridian + reach};
+  std::vector<sky::Window> runs;
+  for (const plan::Run& run : workspace.wishes.runs) {
+    runs.push_back(plan::window_of(run));
+  }
+  std::sort(runs.begin(), runs.end(),
+            [](const sky::Window& a, const sky::Window& b) { return a.start < b.start; });
+  return plan::turning_of_day(turn, runs);
+}
+
+sky::PictureOrientation celestial_orientation(const optics::Rig& rig, const optics::Train& train,
+                                              double tube_up_deg) {
+  // Celestial north lies as far from the tube's up as that from north, the other way.
+  return sky::solar_orientation(optics::picture_orientation(rig, train), -tube_up_deg);
+}
+
+namespace {
+
+double tube_up_of(const Workspace& workspace, sky::UtcTime time, const sky::LocalSun& local) {
+  const auto turning = turning_about(workspace, time, local);
+  // Where the runs leave no time for it, it is made as late as the mount allows.
+  const bool turned =
+      turning ? time >= turning->start : local.hour_angle_deg >= workspace.mount.past_meridian_deg;
+  return plan::tube_up_deg(workspace.mount.kind, turned, local.parallactic_angle_deg);
+}
+
+}  // namespace
+
+std::function<sky::PictureOrientation(sky::UtcTime)> solar_orientation_of(
+    const Workspace& workspace, const Answers& answers) {
+  // Asked for at every frame: what moves is worked out once a second.
+  struct Last {
+    std::optional<sky::SunEphemeris> ephemeris;
+    std::optional<sky::UtcTime> time;
+    sky::PictureOrientation solar;
+  };
+  return [workspace, rig = workspace.rig, train = answers.train,
+          last = Last{}](sky::UtcTime time) mutable {
+    if (last.time && std::chrono::abs(time - *last.time) < sky::seconds(1.0)) {
+      return last.solar;
+    }
+    const sky::Observer observer = observer_of(workspace);
+    if (!last.ephemeris || !last.ephemeris->covers(time)) {
+      last.ephemeris.emplace(time, observer.dut1_s);
+    }
+    const sky::LocalSun local =
+        sky::local_sun(last.ephemeris->at(time), workspace.site, observer.weather);
+    last.time = time;
+    last.solar = sky::solar_orientation(
+        celestial_orientation(rig, train, tube_up_of(workspace, time, local)),
+        sky::disc_view(time).p_deg);
+    return last.solar;
+  };
+}
+
 Answers answer(const Workspace& workspace, sky::UtcTime time, const sky::GeocentricSun& sun,
                double correction_stops) {
   const Conditions& conditions = workspace.conditions;
@@ -91,7 +156,8 @@ Answers answer(const Workspace& workspace, sky::UtcTime time, const sky::Geocent
   const double exposure_s = answers.exposure ? answers.exposure->exposure_ms / 1000.0 : 0.0;
   answers.limits = limits_of(answers.train, conditions.seeing_arcsec,
                              exposure_s * wander_arcsec_s(workspace, sun.declination_deg));
-  answers.celestial = optics::picture_orientation(workspace.rig, answers.train);
+  answers.tube_up_deg = tube_up_of(workspace, time, answers.local);
+  answers.celestial = celestial_orientation(workspace.rig, answers.train, answers.tube_up_deg);
   answers.solar = sky::solar_orientation(answers.celestial, answers.disc.p_deg);
   return answers;
 }

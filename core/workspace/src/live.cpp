@@ -67,7 +67,7 @@ base::Result<match::ClipMotion> clip_motion_of(const Workspace& workspace, const
       align::track(observer_of(workspace), answers.time, sky::seconds(10.0), kPoints, smooth), {});
   // Of an axis that nobody measured, the rate and the worm alone are counted.
   double tracking_arcsec_min = 60.0 * wander_arcsec_s(workspace, answers.sun.declination_deg);
-  if (workspace.mount.kind != plan::MountKind::kAltAzimuth && axis_of(workspace).solvable()) {
+  if (!plan::stands_level(workspace.mount.kind) && axis_of(workspace).solvable()) {
     tracking_arcsec_min += way.fastest_arcsec_min;
   }
   constexpr double kArcsecPerArcmin = 60.0;
@@ -91,6 +91,7 @@ base::Result<camera::Shot> eye_shot(const Workspace& workspace, const Answers& a
   shot.seeing_arcsec = workspace.conditions.seeing_arcsec;
   shot.pressure_hpa = observer_of(workspace).weather.pressure_hpa;
   shot.target = place_of(workspace, answers, scene::SyntheticSun(shot.sun_seed));
+  shot.tube_up_deg = answers.tube_up_deg;
   return shot;
 }
 
@@ -105,8 +106,11 @@ base::Result<camera::StreamPlan> stream_plan(const Workspace& workspace, const A
     shot.air->seed = seed;
     camera::StreamPlan plan;
     constexpr double kHour_s = 3600.0;
-    plan.way = wander_of(observer_of(workspace), answers.time, kHour_s, driving_of(workspace),
-                         answers.celestial);
+    align::Driving driving = driving_of(workspace);
+    if (const auto turning = turning_about(workspace, answers.time, answers.local)) {
+      driving.turn = turning->start;
+    }
+    plan.way = wander_of(observer_of(workspace), answers.time, kHour_s, driving, answers.celestial);
     if (const auto sensor = optics::sensor_of(workspace.rig)) {
       plan.row_delay_us = row_delay_us(sensor->camera);
     }

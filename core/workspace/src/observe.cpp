@@ -203,6 +203,7 @@ Result<camera::Shot> shot_for(const Workspace& workspace, const Answers& answers
   shot.pressure_hpa = observer_of(workspace).weather.pressure_hpa;
   shot.seed = seed;
   shot.target = place_of(workspace, answers, scene::SyntheticSun(shot.sun_seed));
+  shot.tube_up_deg = answers.tube_up_deg;
   return shot;
 }
 

@@ -123,7 +123,9 @@ Json plan_report(const plan::Day& of_day) {
   if (day.turn) {
     turn = {{"earliest_utc", sky::to_iso(day.turn->earliest)},
             {"meridian_utc", sky::to_iso(day.turn->meridian)},
-            {"latest_utc", sky::to_iso(day.turn->latest)}};
+            {"latest_utc", sky::to_iso(day.turn->latest)},
+            {"begins_utc", day.turning ? Json(sky::to_iso(day.turning->start)) : Json(nullptr)},
+            {"ends_utc", day.turning ? Json(sky::to_iso(day.turning->end)) : Json(nullptr)}};
   }
   Json storage = nullptr;
   if (day.storage) {

@@ -87,14 +87,22 @@ std::filesystem::path workspace_file(const std::filesystem::path& data) {
 
 std::filesystem::path log_file(const std::filesystem::path& data) { return data / "log.sqlite"; }
 
-std::size_t sweep_data_folder(const std::filesystem::path& data) {
-  std::size_t swept = base::sweep_half_files(data);
-  std::error_code problem;
-  for (std::filesystem::directory_iterator day(data / "frames", problem), end;
-       !problem && day != end; day.increment(problem)) {
-    std::error_code ignored;
-    if (day->is_directory(ignored) && !day->is_symlink(ignored)) {
-      swept += base::sweep_half_files(day->path());
+std::vector<std::filesystem::path> sweep_data_folder(const std::filesystem::path& data) {
+  std::vector<std::filesystem::path> swept;
+  const auto sweep = [&](const std::filesystem::path& folder) {
+    auto files = base::sweep_half_files(folder);
+    std::move(files.begin(), files.end(), std::back_inserter(swept));
+  };
+  sweep(data);
+  for (const char* kind : {"frames", "clips", "products"}) {
+    sweep(data / kind);
+    std::error_code problem;
+    for (std::filesystem::directory_iterator day(data / kind, problem), end; !problem && day != end;
+         day.increment(problem)) {
+      std::error_code ignored;
+      if (day->is_directory(ignored) && !day->is_symlink(ignored)) {
+        sweep(day->path());
+      }
     }
   }
   return swept;

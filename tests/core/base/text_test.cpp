@@ -110,13 +110,50 @@ TEST(WriteFile, WritesThroughALinkAndKeepsTheRightsOfWhatWasThere) {
 
 TEST(SweepHalfFiles, TakesOnlyWhatWritersLeftBehind) {
   const TempFolder folder;
-  test::write_text(folder / "workspace.json.4711-1.part", "half");
+  const std::string dead = "99999999";  // no process has such a number
+  const auto half = folder / ("workspace.json." + dead + "-1.part");
+  test::write_text(half, "half");
   test::write_text(folder / "workspace.json", "whole");
-  std::filesystem::create_directory(folder / "a.part");
-  EXPECT_EQ(sweep_half_files(folder.path()), 1U);
+  std::filesystem::create_directory(folder / ("a." + dead + "-1.part"));
+  const std::vector<std::string> others{
+      "movie.mkv.part",         "a.part",    "b.12.part", "c.x-1.part", "d." + dead + "-.part",
+      "e." + dead + "-1.parts", "f.1-1.part"};  // the first process writes it still
+  for (const std::string& other : others) {
+    if (other != "a.part") {
+      test::write_text(folder / other, "theirs");
+    }
+  }
+  EXPECT_THAT(sweep_half_files(folder.path()), testing::ElementsAre(half));
   EXPECT_TRUE(std::filesystem::exists(folder / "workspace.json"));
-  EXPECT_TRUE(std::filesystem::exists(folder / "a.part"));
-  EXPECT_EQ(sweep_half_files(folder / "nowhere"), 0U);
+  for (const std::string& other : others) {
+    EXPECT_EQ(std::filesystem::exists(folder / other), other != "a.part") << other;
+  }
+  EXPECT_TRUE(sweep_half_files(folder / "nowhere").empty());
+}
+
+TEST(CheckApart, KnowsAnInputBehindEveryKindOfLink) {
+  const TempFolder folder;
+  test::write_text(folder / "clip.fits", "frames");
+  std::filesystem::create_symlink("clip.fits", folder / "soft");
+  std::filesystem::create_hard_link(folder / "clip.fits", folder / "hard");
+  std::filesystem::create_directory(folder / "inner");
+  for (const std::filesystem::path& output :
+       {folder / "clip.fits", folder / "soft", folder / "hard", folder / "inner/../clip.fits"}) {
+    EXPECT_TRUE(same_file(output, folder / "clip.fits"));
+    EXPECT_THAT(check_apart("out", output, {folder / "other", folder / "clip.fits"}),
+                FailsWith(ErrorCode::kUnknownValue, "out"));
+  }
+  test::write_text(folder / "CLIP.fits", "another file");
+  EXPECT_TRUE(check_apart("out", folder / "CLIP.fits", {folder / "clip.fits"}));
+  EXPECT_TRUE(check_apart("out", folder / "new.fits", {folder / "clip.fits"}));
+}
+
+TEST(ReadFile, DoesNotWaitForAPipe) {
+  const TempFolder folder;
+  ASSERT_EQ(::mkfifo((folder / "pipe").c_str(), 0600), 0);
+  EXPECT_THAT(read_file(folder / "pipe", 100),
+              FailsWith(ErrorCode::kUnreadable, (folder / "pipe").string()));
+  EXPECT_THAT(read_file("/dev/zero", 100), FailsWith(ErrorCode::kUnreadable, "/dev/zero"));
 }
 
 TEST(MakeNewFile, IsMadeOnce) {

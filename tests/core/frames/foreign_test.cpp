@@ -7,6 +7,8 @@
 #include <limits>
 
 #include "solarchon/base/random.h"
+#include "solarchon/frames/clip.h"
+#include "solarchon/frames/clip_reader.h"
 #include "solarchon/frames/frame.h"
 #include "tests/support/support.h"
 
@@ -239,6 +241,139 @@ TEST(ForeignPictures, OfARawColourSensorAreReadAsGreyAndSaidSo) {
   const Frame back = read_frame(folder / "g.fits").value();
   EXPECT_FALSE(back.info.mosaic);
   EXPECT_EQ(back.pixels, grey.pixels);
+}
+
+/// Columns of light that brighten downwards, a dark row at the top, in eight bits or the noise of a
+/// cap that is on.
+Frame eight_bits(bool capped) {
+  Frame frame;
+  frame.width = 80;
+  frame.height = 60;
+  frame.saturation = 255;
+  base::Random random{3};
+  for (int y = 0; y < frame.height; ++y) {
+    for (int x = 0; x < frame.width; ++x) {
+      frame.pixels.push_back(static_cast<std::uint16_t>(capped ? 100.0 + 6.0 * random.normal()
+                                                               : std::min(255, 4 * y + x / 8)));
+    }
+  }
+  return frame;
+}
+
+TEST(EightBits, AreReadAsWhatTheyAreFromSixteen) {
+  const TempFolder folder;
+  for (const bool capped : {false, true}) {
+    Frame frame = eight_bits(capped);
+    frame.saturation = 65535;  // as a program writes them that knows sixteen bits alone
+    fitsfile* file = nullptr;
+    int status = 0;
+    long size[2] = {frame.width, frame.height};
+    const auto path = folder / (capped ? "capped.fits" : "open.fits");
+    fits_create_diskfile(&file, path.c_str(), &status);
+    fits_create_img(file, USHORT_IMG, 2, size, &status);
+    fits_write_img(file, TUSHORT, 1, static_cast<LONGLONG>(frame.pixels.size()),
+                   frame.pixels.data(), &status);
+    fits_close_file(file, &status);
+    ASSERT_EQ(status, 0);
+    EXPECT_EQ(read_frame(path).value().saturation, capped ? 65535 : 255);
+    EXPECT_EQ(ClipReader::open(path).value().facts().saturation, capped ? 65535 : 255);
+  }
+}
+
+TEST(Tiff, KeepsWhatAFullPixelIs) {
+  const TempFolder folder;
+  for (const int saturation : {255, 4095, 65535}) {
+    Frame frame = eight_bits(false);
+    frame.saturation = saturation;
+    ASSERT_TRUE(write_tiff(frame, folder / "a.tiff"));
+    const Frame back = read_frame(folder / "a.tiff").value();
+    EXPECT_EQ(back.saturation, saturation);
+    EXPECT_EQ(back.pixels, frame.pixels);
+  }
+}
+
+TEST(FitsHeaders, SayWhereRowsBeginWhatIsDarkAndHowManyAxesTheirCoordinatesHave) {
+  const TempFolder folder;
+  Frame frame = eight_bits(false);
+  frame.info.pedestal = 41.0;
+  frame.info.plate_scale_arcsec_px = 2.0;
+  frame.info.orientation = sky::PictureOrientation{30.0, false};
+  const auto picture = folder / "a.fits";
+  const auto cube = folder / "c.fits";
+  ASSERT_TRUE(write_fits(frame, picture));
+  ASSERT_TRUE(write_fits_cube(
+      2, 10.0, [&](int) -> base::Result<Frame> { return frame; }, cube));
+  for (const auto& [path, axes] : {std::pair(picture, 2), std::pair(cube, 3)}) {
+    fitsfile* file = nullptr;
+    int status = 0;
+    int told = 0;
+    double pedestal = 0.0;
+    char order[FLEN_VALUE] = "";
+    fits_open_diskfile(&file, path.c_str(), READONLY, &status);
+    fits_read_key(file, TINT, "WCSAXES", &told, nullptr, &status);
+    fits_read_key(file, TDOUBLE, "PEDESTAL", &pedestal, nullptr, &status);
+    fits_read_key(file, TSTRING, "ROWORDER", order, nullptr, &status);
+    fits_close_file(file, &status);
+    ASSERT_EQ(status, 0);
+    EXPECT_EQ(told, axes);
+    EXPECT_EQ(pedestal, 41.0);
+    EXPECT_STREQ(order, "BOTTOM-UP");
+    EXPECT_EQ(ClipReader::open(path).value().facts().info.pedestal, 41.0);
+  }
+  EXPECT_EQ(read_frame(picture).value().info.pedestal, 41.0);
+}
+
+/// The same pixels, once with the lowest row first and once with the top one, hang the same way.
+TEST(FitsHeaders, OfRowsFromTheTopAreBelieved) {
+  const TempFolder folder;
+  const Frame frame = eight_bits(false);
+  for (const bool from_top : {false, true}) {
+    const auto path = folder / (from_top ? "top.fits" : "low.fits");
+    fitsfile* file = nullptr;
+    int status = 0;
+    long size[3] = {frame.width, frame.height, 2};
+    fits_create_diskfile(&file, path.c_str(), &status);
+    fits_create_img(file, USHORT_IMG, 3, size, &status);
+    std::string order = from_top ? "TOP-DOWN" : "BOTTOM-UP";
+    fits_update_key(file, TSTRING, "ROWORDER", order.data(), nullptr, &status);
+    std::string axis = "HPLN-TAN";
+    fits_update_key(file, TSTRING, "CTYPE1", axis.data(), nullptr, &status);
+    axis = "HPLT-TAN";
+    fits_update_key(file, TSTRING, "CTYPE2", axis.data(), nullptr, &status);
+    // North along the file's second axis, west along its first, the disc's centre in pixel (11,
+    // 21).
+    for (auto [key, value] : {std::pair("CDELT1", 2.0), std::pair("CDELT2", 2.0),
+                              std::pair("CRPIX1", 11.0), std::pair("CRPIX2", 21.0)}) {
+      fits_update_key(file, TDOUBLE, key, &value, nullptr, &status);
+    }
+    for (int plane = 0; plane < 2; ++plane) {
+      for (int y = 0; y < frame.height; ++y) {
+        const int row = from_top ? y : frame.height - 1 - y;
+        std::vector<std::uint16_t> values(
+            frame.pixels.begin() + static_cast<std::ptrdiff_t>(row) * frame.width,
+            frame.pixels.begin() + static_cast<std::ptrdiff_t>(row + 1) * frame.width);
+        fits_write_img(file, TUSHORT,
+                       1 + (static_cast<LONGLONG>(plane) * frame.height + y) * frame.width,
+                       frame.width, values.data(), &status);
+      }
+    }
+    fits_close_file(file, &status);
+    ASSERT_EQ(status, 0);
+    ClipReader clip = ClipReader::open(path).value();
+    Frame read;
+    ASSERT_TRUE(clip.read(1, read));
+    EXPECT_EQ(read.pixels, frame.pixels) << order;
+    Frame part;
+    ASSERT_TRUE(clip.read_part(1, {10, 20, 30, 15}, part));
+    EXPECT_EQ(part.at(0, 0), frame.at(10, 20)) << order;
+    EXPECT_EQ(part.at(29, 14), frame.at(39, 34)) << order;
+    const FrameInfo& info = clip.facts().info;
+    EXPECT_NEAR(*info.centre_x_px, 10.0, 1e-9);
+    EXPECT_NEAR(*info.centre_y_px, from_top ? 20.0 : frame.height - 21.0, 1e-9);
+    // Where rows go down, north does; west to the right of it makes the picture a mirror image.
+    EXPECT_NEAR(info.orientation->north_deg, from_top ? 180.0 : 0.0, 1e-9);
+    EXPECT_EQ(info.orientation->mirrored, from_top) << order;
+  }
 }
 
 }  // namespace

@@ -570,14 +570,50 @@ TEST(Shelves, RefuseWhatHasNoNameOrTooLongAOne) {
   EXPECT_TRUE(book.sites().value().empty());
 }
 
-TEST(Shelves, SayWhichOfThemIsDamaged) {
+TEST(Shelves, ShowTheOthersBesideADamagedOneAndSayWhich) {
   const TempFolder folder;
   const auto file = folder / "log.sqlite";
   LogBook book = LogBook::open(file).value();
   ASSERT_TRUE(book.keep(KeptSite{site_called("Hurt"), test::morning()}));
   SQLite::Database raw(file.string(), SQLite::OPEN_READWRITE);
   raw.exec("UPDATE shelf SET item = '{'");
-  EXPECT_THAT(book.sites(), FailsWith(ErrorCode::kMalformed, "Hurt"));
+  ASSERT_TRUE(book.keep(KeptSite{site_called("Whole"), test::morning()}));
+  const auto sites = book.sites();
+  ASSERT_TRUE(sites);
+  ASSERT_EQ(sites->size(), 1U);
+  EXPECT_EQ(sites->front().item.name, "Whole");
+  const auto damaged = book.damaged();
+  ASSERT_TRUE(damaged);
+  ASSERT_EQ(damaged->size(), 1U);
+  EXPECT_EQ(damaged->front().field, "Hurt");
+}
+
+TEST(LogBook, ShowsEverySessionBesideADamagedOne) {
+  const TempFolder folder;
+  const auto file = folder / "log.sqlite";
+  LogBook book = LogBook::open(file).value();
+  ASSERT_TRUE(book.begin(morning_start()));
+  ASSERT_TRUE(book.begin(morning_start()));
+  SQLite::Database raw(file.string(), SQLite::OPEN_READWRITE);
+  raw.exec("UPDATE session SET site = 'no json', rig = '' WHERE id = 1");
+  raw.exec("UPDATE session SET started_ms = 9000000000000000 WHERE id = 2");
+  const auto list = book.summaries();
+  ASSERT_TRUE(list) << list.error().field;
+  ASSERT_EQ(list->size(), 2U);
+  EXPECT_LE((*list)[0].started, sky::kLastTime) << "a year of five digits";
+  EXPECT_FALSE((*list)[0].site.empty());
+  EXPECT_TRUE((*list)[1].site.empty());
+  EXPECT_EQ(book.damaged().value().size(), 2U) << "its site and its light path";
+}
+
+TEST(LogBook, TakesANegativeVersionForNoLogOfItsOwn) {
+  const TempFolder folder;
+  const auto path = folder / "log.sqlite";
+  {
+    SQLite::Database raw(path.string(), SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE);
+    raw.exec("CREATE TABLE a (x); PRAGMA user_version = -1");
+  }
+  EXPECT_THAT(LogBook::open(path), FailsWith(ErrorCode::kMalformed, path.string()));
 }
 
 TEST(Kit, TakesAPartUnderTheIdThatItBrings) {

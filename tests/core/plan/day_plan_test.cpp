@@ -103,6 +103,40 @@ TEST_F(ADay, SaysWhenToTurnEarlyOrTrackThrough) {
   EXPECT_EQ(planned().runs[0].turn.advice, TurnAdvice::kNone);
 }
 
+/// Two fixed runs that adjoin near the meridian leave the mount no time: said once, with what
+/// helps.
+TEST_F(ADay, TellsOfATurnThatHasNoPlaceBetweenTwoRuns) {
+  want("before", -60, 62).fixed = true;
+  want("after", 2, 60).fixed = true;
+  const DayPlan plan = planned();
+  EXPECT_FALSE(plan.turning);
+  ASSERT_EQ(plan.conflicts.size(), 1U);
+  const Conflict& conflict = plan.conflicts.front();
+  EXPECT_EQ(conflict.kind, ConflictKind::kMeridianTurn);
+  ASSERT_FALSE(conflict.cures.empty());
+  for (const Cure& cure : conflict.cures) {
+    const Wishes kept = wishes;
+    wishes = with_cure(wishes, conflict.run, cure);
+    const DayPlan cured = planned();
+    EXPECT_TRUE(cured.turning);
+    EXPECT_TRUE(cured.conflicts.empty());
+    for (const PlannedRun& run : cured.runs) {
+      EXPECT_FALSE(run.window.start < cured.turning->end && cured.turning->start < run.window.end);
+    }
+    wishes = kept;
+  }
+}
+
+TEST_F(ADay, TurnsOnceBetweenTheRunsItHas) {
+  want("before", -60, 50);
+  want("after", 4, 60);
+  const DayPlan plan = planned();
+  ASSERT_TRUE(plan.turning);
+  EXPECT_EQ(plan.turning->start, noon_plus(-1));
+  EXPECT_EQ(plan.runs[1].turn.turn_at, plan.turning->start);
+  EXPECT_TRUE(plan.conflicts.empty());
+}
+
 TEST_F(ADay, MovesNoFixedEvent) {
   want("transit", -60, 120).fixed = true;
   const Conflict conflict = planned().conflicts.front();

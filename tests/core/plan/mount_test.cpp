@@ -41,39 +41,52 @@ class DecideTurn : public testing::Test {
   MeridianTurn turn = *meridian_turn({MountKind::kEquatorialTurns, 5.0}, july());  // 20 minutes
 };
 
+TEST_F(DecideTurn, PutsTheTurnNearTheMeridianWhereTheRunsLeaveItsMinutes) {
+  const auto begins_min = [&](const std::vector<Window>& runs) {
+    const auto turning = turning_of_day(turn, runs);
+    EXPECT_TRUE(turning);
+    EXPECT_EQ(turning->length(), kTurnTakes);
+    return turning ? sky::in_minutes(turning->start - turn.meridian) : -999.0;
+  };
+  EXPECT_NEAR(begins_min({}), 0.0, 1e-6);
+  EXPECT_NEAR(begins_min({run(-90, -1), run(20, 90)}), 0.0, 1e-6);
+  EXPECT_NEAR(begins_min({run(-90, 3)}), 3.0, 1e-6);                  // when it is over
+  EXPECT_NEAR(begins_min({run(-12, 60)}), -17.0, 1e-6);               // done before it begins
+  EXPECT_NEAR(begins_min({run(-90, -10), run(-4, 60)}), -9.0, 1e-6);  // between them
+  EXPECT_NEAR(begins_min({run(-90, 20)}), 20.0, 1e-6);
+  EXPECT_FALSE(turning_of_day(turn, {run(-90, 21)})) << "too long for either side";
+  EXPECT_FALSE(turning_of_day(turn, {run(-18, 60)})) << "no five minutes left before it";
+  EXPECT_FALSE(turning_of_day(turn, {run(-90, 2), run(2, 90)})) << "they adjoin";
+  EXPECT_FALSE(turning_of_day(turn, {run(-90, 2), run(6, 90)})) << "four minutes are too few";
+}
+
 TEST_F(DecideTurn, LeavesRunsAloneThatDoNotMeetIt) {
-  EXPECT_EQ(decide_turn(turn, run(-90, -1)).advice, TurnAdvice::kNone);
-  EXPECT_EQ(decide_turn(turn, run(-90, 0)).advice, TurnAdvice::kNone);
-  EXPECT_EQ(decide_turn(turn, run(20, 90)).advice, TurnAdvice::kNone);
+  const auto turning = turning_of_day(turn, {});
+  EXPECT_EQ(decide_turn(turn, turning, run(-90, -1)).advice, TurnAdvice::kNone);
+  EXPECT_EQ(decide_turn(turn, turning, run(-90, 0)).advice, TurnAdvice::kNone);
+  EXPECT_EQ(decide_turn(turn, turning, run(20, 90)).advice, TurnAdvice::kNone);
 }
 
 TEST_F(DecideTurn, TurnsEarlyTracksThroughOrAsksForAnotherTime) {
-  const TurnDecision early = decide_turn(turn, run(-20, 60));
+  const auto decided = [&](const Window& one) {
+    return decide_turn(turn, turning_of_day(turn, {one}), one);
+  };
+  const TurnDecision early = decided(run(-15, 60));
   EXPECT_EQ(early.advice, TurnAdvice::kTurnEarly);
-  EXPECT_EQ(early.turn_at, turn.meridian - sky::seconds(1200.0));
-  const TurnDecision through = decide_turn(turn, run(-21, 20));
+  EXPECT_EQ(early.turn_at, turn.earliest);
+  const TurnDecision through = decided(run(-21, 20));
   EXPECT_EQ(through.advice, TurnAdvice::kTrackThrough);
   EXPECT_EQ(through.turn_at, turn.latest);
-  const TurnDecision moved = decide_turn(turn, run(-21, 21));
+  const TurnDecision moved = decided(run(-21, 21));
   EXPECT_EQ(moved.advice, TurnAdvice::kMove);
   EXPECT_FALSE(moved.turn_at);
-  // Both ways out that it names are free of the turn, or meet it with an answer.
-  const double length_s = 42.0 * 60.0;
-  EXPECT_EQ(
-      decide_turn(turn, {*moved.start_later, *moved.start_later + sky::seconds(length_s)}).advice,
-      TurnAdvice::kTurnEarly);
-  EXPECT_EQ(
-      decide_turn(turn, {*moved.end_sooner + sky::seconds(-length_s), *moved.end_sooner}).advice,
-      TurnAdvice::kTrackThrough);
 }
 
 TEST(MeridianTurn, AMountWithoutReachMustTurnAtOnce) {
   const auto turn = *meridian_turn({MountKind::kEquatorialTurns, 0.0}, july());
   EXPECT_EQ(turn.earliest, turn.latest);
-  EXPECT_EQ(
-      decide_turn(turn, {turn.meridian - sky::seconds(60.0), turn.meridian + sky::seconds(60.0)})
-          .advice,
-      TurnAdvice::kMove);
+  const Window run{turn.meridian - sky::seconds(60.0), turn.meridian + sky::seconds(60.0)};
+  EXPECT_EQ(decide_turn(turn, turning_of_day(turn, {run}), run).advice, TurnAdvice::kMove);
 }
 
 TEST(FastAzimuth, FindsTheMinutesNearTheZenith) {

@@ -63,7 +63,7 @@ TEST_F(RunbookOf, StandsAtItsFirstStepAndLocksTheSunOut) {
   EXPECT_EQ(next_of(all), 0U);
   EXPECT_EQ(standing("turn-and-uncap").state, StepState::kLocked);
   EXPECT_EQ(standing("fit-rear").state, StepState::kLater);
-  EXPECT_EQ(standing("fit-rear").missing.front(), "inspect");
+  EXPECT_EQ(standing("fit-rear").missing.front(), "inspect-rear");
 }
 
 TEST_F(RunbookOf, OpensStepByStepUntilAllIsDone) {
@@ -86,7 +86,7 @@ TEST_F(RunbookOf, WaitsRunByThemselvesSeveralAtOnce) {
   EXPECT_EQ(warm.state, StepState::kRunning);
   EXPECT_EQ(standing("cool-down").state, StepState::kRunning);
   // It runs since the later of its needs.
-  EXPECT_EQ(warm.since, kStart + sky::minutes(static_cast<double>(place("power"))));
+  EXPECT_EQ(warm.since, kStart + sky::minutes(static_cast<double>(place("fit-rear"))));
   const auto left = warm.left(*warm.since + sky::minutes(4.0), 10.0);
   ASSERT_TRUE(left);
   EXPECT_DOUBLE_EQ(sky::in_minutes(*left), 6.0);
@@ -116,7 +116,7 @@ TEST_F(RunbookOf, TellsHowLongStepsTook) {
   };
   EXPECT_DOUBLE_EQ(minutes(StepKind::kSetUp), static_cast<double>(place("last-look")));
   EXPECT_DOUBLE_EQ(minutes(StepKind::kFocus), 30.0 - static_cast<double>(place("focus") - 1));
-  EXPECT_DOUBLE_EQ(minutes(StepKind::kWarmUp), 31.0 - static_cast<double>(place("power")));
+  EXPECT_DOUBLE_EQ(minutes(StepKind::kWarmUp), 31.0 - static_cast<double>(place("fit-rear")));
   EXPECT_DOUBLE_EQ(minutes(StepKind::kRehearse), -1.0);
 }
 

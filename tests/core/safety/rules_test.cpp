@@ -110,6 +110,10 @@ std::vector<Edge> edges() {
        set(0, "clear_aperture_mm", 69.9)},
       {"film-too-small", stop, front_etalon(), take(1)},  // 60 mm of etalon on 80 mm of lens
       {"film-not-certified", stop, film_eye(), set(0, "certified", 0.0)},
+      {"film-for-sensor-only", check, photo(kMirrorless), set(0, "certified", 0.0)},
+      {"film-not-certified", stop, photo(kOptical), set(0, "certified", 0.0)},
+      {"film-not-certified", stop, with(photo(kMirrorless), set(0, "certified", 0.0)),
+       exchange(2, kOptical)},
       {"density-too-low", stop, with(film_phone(), set(0, "optical_density", 3.8)),
        set(0, "optical_density", 3.79)},
       {"camera-density-only", check, film_phone(), set(0, "optical_density", 4.99)},
@@ -227,6 +231,34 @@ std::vector<Edge> edges() {
       {"projection-people", stop, projection(), set(3, "people_between", 1.0)},
       {"projection-people", stop, projection(),
        [](Rig&, Practice& practice) { practice.guests = true; }},
+      {"projection-people", stop, with(projection(), set(3, "boxed_in", 1.0)),
+       [](Rig& rig, Practice& practice) {
+         practice.guests = true;
+         optics::set_parameter(rig.elements[3].part, "boxed_in", 0.0);
+       }},
+      {"projection-people", stop,  // behind a wedge that is dimmed for a camera
+       with(projection(), put(1, "Solar wedge 1.25 inch, small")),
+       [](Rig& rig, Practice&) {
+         optics::set_parameter(rig.elements[1].part, "built_in_density", 1.8);
+         optics::set_parameter(rig.elements[4].part, "people_between", 1.0);
+       }},
+      {"projection-telescope", stop,  // what stands behind the tube keeps no heat from it
+       with(projection(), put(1, "Ultraviolet and infrared cut 1.25 inch")),
+       exchange(0, "Schmidt catadioptric 203 mm f/10")},
+      {"heat-port-person", stop, open_wedge_camera(),
+       [](Rig&, Practice& practice) { practice.guests = true; }},
+      {"etalon-without-rejection", stop,  // the inner one's own rejection stands behind it
+       with(with(dedicated(), put(0, "Front etalon 60 mm, 0.7 Å, tilt")),
+            set(0, "own_rejection", 0.0)),
+       set(2, "own_rejection", 0.0)},
+      {"logged-defect", stop,  // of telescope, mask or capped finder it is a misfit
+       with(front_etalon(),
+            [](Rig& rig, Practice&) {
+              for (const std::size_t place : {1U, 2U}) {
+                rig.elements[place].care.defect = "a dent";
+              }
+            }),
+       [](Rig& rig, Practice&) { rig.elements[0].care.defect = "a chip"; }},
       {"projection-beam", check, with(projection(), put(0, "Solar film OD 5.0, 64 mm clear")),
        take(0)},
       {"screen-without-eyepiece", check, projection(), take(2)},

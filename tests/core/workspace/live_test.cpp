@@ -92,12 +92,16 @@ TEST(LiveSetting, TellsNoClearLevelOfADiscThatTheTrainDims) {
         answer(space, test::morning(), sky::geocentric_sun(test::morning(), 0.0));
     return live_setting(space, answers, {}, 0.01).value();
   };
-  EXPECT_TRUE(setting().clear_level);
-  for (optics::Element& element : space.rig.elements) {
-    if (auto* etalon = std::get_if<optics::RearEtalon>(&element.part)) {
-      etalon->clear_aperture_mm = 8.0;
+  const auto open_mm = [&](double width_mm) {
+    for (optics::Element& element : space.rig.elements) {
+      if (auto* etalon = std::get_if<optics::RearEtalon>(&element.part)) {
+        etalon->clear_aperture_mm = width_mm;
+      }
     }
-  }
+  };
+  open_mm(30.0);
+  EXPECT_TRUE(setting().clear_level);
+  open_mm(8.0);
   EXPECT_FALSE(setting().clear_level);
 }
 

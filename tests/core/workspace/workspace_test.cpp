@@ -164,11 +164,16 @@ TEST(WithinLimits, WhatIsHeldCanBeWrittenAndReadAgain) {
 
 TEST(SweepDataFolder, FindsWhatKilledWritersLeft) {
   const TempFolder folder;
-  std::filesystem::create_directories(folder / "frames/2027-07-17");
-  test::write_text(folder / "workspace.json.1-1.part", "half");
-  test::write_text(folder / "frames/2027-07-17/084000.fits.1-2.part", "half");
+  std::vector<std::filesystem::path> half{folder / "workspace.json.99999999-1.part"};
+  for (const char* kind : {"frames", "clips", "products"}) {
+    std::filesystem::create_directories(folder / kind / "2027-07-17");
+    half.push_back(folder / kind / "2027-07-17/084000.fits.99999999-2.part");
+  }
+  for (const auto& file : half) {
+    test::write_text(file, "half");
+  }
   test::write_text(folder / "frames/2027-07-17/084000.fits", "whole");
-  EXPECT_EQ(sweep_data_folder(folder.path()), 2U);
+  EXPECT_THAT(sweep_data_folder(folder.path()), testing::UnorderedElementsAreArray(half));
   EXPECT_TRUE(std::filesystem::exists(folder / "frames/2027-07-17/084000.fits"));
 }
 

@@ -51,6 +51,12 @@ inline constexpr base::Range kGoodSampling{1.5, 4.0};
 inline constexpr double kSeenShadowMm = optics::kDaylightPupilMm / 3.0;
 /// Exposure that still freezes the air (ms).
 inline constexpr double kLongestSharpMs = 30.0;
+/// Exposure beyond which a sensor shows nothing of a moving Sun (ms).
+inline constexpr double kLongestUsefulMs = 1000.0;
+/// Plain sunlight dimmed by so much is too dim for an eye out in the glare: some 10 cd/m2.
+inline constexpr double kDimmestEyeDensity = 8.2;
+/// Light on a screen that shows even in a box (lux).
+inline constexpr double kDimmestScreenLux = 150.0;
 /// Light at the limb below which the edge looks dark.
 inline constexpr double kLeastLimbShare = 0.8;
 

@@ -71,12 +71,15 @@ inline constexpr base::EnumWords<Doubt, 4> kDoubtWords{
 /// What a set of runs tells about the axis.
 struct PoleFit {
   Doubt doubt = Doubt::kNone;
-  PoleError error;                  ///< only without doubt
-  double altitude_sigma_deg = 0.0;  ///< one standard deviation, from the runs' stated noise
+  PoleError error;  ///< only without doubt
+  /// One standard deviation: from the runs' stated noise, or from how badly they agree where that
+  /// is more.
+  double altitude_sigma_deg = 0.0;
   double azimuth_sigma_deg = 0.0;
   double correlation = 0.0;  ///< of both errors, -1 to 1
   /// Root mean square of what the error does not explain, in units of the stated noise: about 1.
-  double misfit = 0.0;
+  /// None for two drifts, which any axis explains.
+  std::optional<double> misfit;
   std::vector<Advice> advice;
   /// Where one more run like these would teach most, of those with the Sun at least 15 degrees
   /// high; none where it never is.
@@ -87,7 +90,9 @@ struct PoleFit {
 /// The error of a mount's axis from drift runs, by weighted least squares over exact rotations.
 /// Not solvable when there are fewer than two drifts, or when they leave some mixture of the two
 /// errors uncertain by more than 15 arcminutes (all at one hour angle, for example), or when no
-/// axis within 30 degrees explains them to ten times their stated noise.
+/// axis within 30 degrees explains them to 2.5 times their stated noise (3.9 with one drift
+/// to spare, 2.8 with two): then that noise was too
+/// good, the rate was another, or refraction was left out.
 /// @param runs          at most kMostRuns, each member in its range
 /// @param latitude_deg  of the mount
 /// @param air           that the Sun was seen through; none: refraction is left out

@@ -109,10 +109,15 @@ struct Sweep {
   double half_width_deg = 0.0;           ///< of hour angle, to each side
   std::vector<double> declinations_deg;  ///< in the order in which they are tried
 };
-/// @param focal_length_mm  of the telescope alone, above 0; its drawtube is taken as 31.7 mm wide
+/// How wide the opening is that light falls through when all behind the telescope is taken out
+/// (mm): of the drawtube's own face, else of what goes into it; 31.7 where nobody says.
+[[nodiscard]] double drawtube_mm(const optics::Rig& rig);
+/// @param focal_length_mm  of the telescope alone, above 0
+/// @param drawtube_mm      its opening, above 0
 /// @param miss_deg         how far off the circles are (one standard deviation, 0 to 45); twice as
 ///                         much is covered
-[[nodiscard]] Sweep sweep_of(double focal_length_mm, double declination_deg, double miss_deg);
+[[nodiscard]] Sweep sweep_of(double focal_length_mm, double drawtube_mm, double declination_deg,
+                             double miss_deg);
 
 // --- Other bodies ---
 
@@ -120,7 +125,7 @@ struct Sweep {
 /// is told that it sees this body, and must not be sent there.
 struct Neighbour {
   sky::Body body = sky::Body::kMoon;
-  double separation_deg = 0.0;              ///< from the Sun
+  double separation_deg = 0.0;              ///< from the Sun, seen from the site as all of these
   double right_ascension_offset_deg = 0.0;  ///< body minus Sun, [-180, 180)
   double declination_offset_deg = 0.0;      ///< body minus Sun
   double azimuth_deg = 0.0;

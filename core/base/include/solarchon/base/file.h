@@ -7,16 +7,18 @@
 #include <optional>
 #include <string>
 #include <string_view>
+#include <vector>
 
 #include "solarchon/base/result.h"
 
 namespace solarchon::base {
 
-/// Reads a whole file into memory.
+/// Reads a whole file into memory. Only a plain file, behind links or not: a pipe or a device could
+/// keep the caller waiting for ever.
 /// @param path       file to read
 /// @param max_bytes  largest size taken in
-/// Errors: kUnreadable when it cannot be opened or read, kTooLarge above max_bytes; the field is
-/// the path.
+/// Errors: kUnreadable when it cannot be opened or read or is no plain file, kTooLarge above
+/// max_bytes; the field is the path.
 [[nodiscard]] Result<std::string> read_file(const std::filesystem::path& path,
                                             std::size_t max_bytes);
 
@@ -32,10 +34,21 @@ namespace solarchon::base {
     const std::filesystem::path& path,
     const std::function<Result<void>(const std::filesystem::path&)>& write);
 
-/// Removes the neighbours that writers left behind when they were killed: files of the folder whose
-/// names end in `.part`. Only for a folder that this process holds.
-/// @return  how many there were
-std::size_t sweep_half_files(const std::filesystem::path& folder);
+/// Removes the neighbours that writers of this program left behind when they were killed
+/// (`NAME.PID-NUMBER.part`), where no process has that number any more. Other people's files stay,
+/// whatever they are called.
+/// @return  their names, in no order
+std::vector<std::filesystem::path> sweep_half_files(const std::filesystem::path& folder);
+
+/// Whether two names lead to one file or folder, through links of any kind.
+[[nodiscard]] bool same_file(const std::filesystem::path& one, const std::filesystem::path& other);
+
+/// Holds an output apart from what is read.
+/// @param field  of the output, for the error
+/// Errors: kUnknownValue with the reason `is-read` where it leads to one of them.
+[[nodiscard]] Result<void> check_apart(const std::string& field,
+                                       const std::filesystem::path& output,
+                                       const std::vector<std::filesystem::path>& inputs);
 
 /// Makes an empty file where there is none.
 /// @return  false when something has that name already. Errors: kUnwritable.

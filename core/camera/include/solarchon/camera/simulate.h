@@ -34,6 +34,7 @@ struct Shot {
   double air_s = 0.0;  ///< by which the air has moved on since `time`, while the Sun stood still
   double pressure_hpa = sky::kSeaLevelHpa;  ///< that etalons tune with
   sky::DiscPlace target;                    ///< what the telescope points at
+  double tube_up_deg = 0.0;                 ///< position angle of the tube's up: north 0
   double pointing_spread_px = 8.0;          ///< how far the mount misses it, normal in each axis
   std::uint32_t seed = 1;                   ///< of noise and pointing
   std::uint32_t sun_seed = 1;               ///< of the synthetic Sun

@@ -3,10 +3,12 @@
 
 #include <cstdint>
 #include <filesystem>
+#include <functional>
 #include <memory>
 #include <optional>
 #include <stop_token>
 #include <string>
+#include <utility>
 
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
@@ -77,6 +79,18 @@ class Source {
   [[nodiscard]] virtual base::Result<void> read_region(const devices::Region& region);
 };
 
+/// What is known of a camera's frames beforehand.
+struct Known {
+  Known(frames::FrameInfo of_all = {},  // NOLINT(google-explicit-constructor): mostly that is all
+        std::function<sky::PictureOrientation(sky::UtcTime)> of_each = {})
+      : info(std::move(of_all)), orientation(std::move(of_each)) {}
+  frames::FrameInfo info;  ///< its time is that of the device's start
+  /// How the Sun lies in a frame of an instant; empty: as `info` says, always.
+  std::function<sky::PictureOrientation(sky::UtcTime)> orientation;
+  /// @param seconds  of a frame, since the start
+  [[nodiscard]] frames::FrameInfo at(double seconds) const;
+};
+
 /// How fast a source that could be quicker gives its frames.
 enum class Pace { kOfTheClock, kAsFastAsItGoes };
 
@@ -96,20 +110,17 @@ enum class Pace { kOfTheClock, kAsFastAsItGoes };
 /// A camera that another process plays or drives, with its focuser and heater where it has them,
 /// over the line protocol of docs/devices.md.
 /// @param patience_s  for which a device that is not there yet is waited for, 0 to 600
-/// @param known       what is known of its frames beforehand; its time is that of the device's
-/// start Errors: as devices::TelescopeClient::open and devices::FrameRing::open; kOutOfRange
+/// Errors: as devices::TelescopeClient::open and devices::FrameRing::open; kOutOfRange
 /// (`patience_s`); kCancelled.
 [[nodiscard]] base::Result<std::unique_ptr<Source>> open_telescope_source(
-    const std::filesystem::path& socket, double patience_s, const frames::FrameInfo& known = {},
+    const std::filesystem::path& socket, double patience_s, const Known& known = {},
     const base::Task& task = {});
 
 /// A standard video device. Its exposure is its own.
 /// @param kind    as frames::VideoFeed::open
 /// @param device  its path, or the description of what is generated, and the name it shall have
-/// @param known   what is known of its frames beforehand
 /// Errors: as frames::VideoFeed::open.
 [[nodiscard]] base::Result<std::unique_ptr<Source>> open_device_source(
-    const std::string& kind, const frames::VideoDevice& device,
-    const frames::FrameInfo& known = {});
+    const std::string& kind, const frames::VideoDevice& device, const Known& known = {});
 
 }  // namespace solarchon::capture

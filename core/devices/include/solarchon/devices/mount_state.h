@@ -13,7 +13,7 @@
 namespace solarchon::devices {
 
 /// What a mount follows.
-enum class Tracking { kOff, kStars, kSun };
+enum class Tracking { kOff, kSidereal, kSun };
 inline constexpr base::EnumWords<Tracking, 3> kTrackingWords{{"off", "stars", "sun"}};
 
 /// What its first axis points to: the pole, or the zenith.

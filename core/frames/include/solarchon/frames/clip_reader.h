@@ -4,6 +4,7 @@
 #include <filesystem>
 #include <memory>
 #include <optional>
+#include <stop_token>
 #include <vector>
 
 #include "solarchon/base/result.h"
@@ -26,6 +27,10 @@ struct ClipFacts {
   bool parts_alone = false;  ///< a part of a frame is read without the rest
 };
 
+/// Every file that is read for a clip or a picture of this name: those of its series, or of the
+/// folder, and what stands beside it.
+[[nodiscard]] std::vector<std::filesystem::path> files_of_clip(const std::filesystem::path& path);
+
 /// Frames of a clip, one at a time: a FITS cube, grey or colour video, or a series of pictures.
 /// Memory does not grow with its length. Colour video gives its brightness; the raw mosaic of a
 /// colour sensor is left as it was recorded in cubes and video, and read as read_frame does in a
@@ -34,8 +39,12 @@ class ClipReader {
  public:
   /// @param path  a cube of whole numbers (8 or 16 bits), a video, one picture of a numbered series
   ///              (NAME-00001.tiff), or a folder of pictures, which are taken in the order of names
-  /// Errors: kUnreadable, kMalformed, kTooLarge; also where no whole frame is there.
-  [[nodiscard]] static base::Result<ClipReader> open(const std::filesystem::path& path);
+  /// @param stop  gives the opening and the reading of a video up
+  /// Errors: kUnreadable, kMalformed, kTooLarge; also where no whole frame is there. Of a video
+  /// only what this machine's own disks hold is read, and only containers that hold their pictures
+  /// themselves.
+  [[nodiscard]] static base::Result<ClipReader> open(const std::filesystem::path& path,
+                                                     std::stop_token stop = {});
   ~ClipReader();
   ClipReader(ClipReader&&) noexcept;
   ClipReader& operator=(ClipReader&&) noexcept;
@@ -49,7 +58,8 @@ class ClipReader {
   /// Any frame, of which the time is told as far as the clip's start and rate are known. One after
   /// another is quickest.
   /// @param into  its memory is used again
-  /// Errors: kOutOfRange (`frame`); kMalformed for a damaged one, others can still be read.
+  /// Errors: kOutOfRange (`frame`); kMalformed for one that is damaged, or of another size or kind
+  /// than the first: others can still be read.
   [[nodiscard]] base::Result<void> read(int frame, Frame& into);
   /// A part of a frame alone; of a cube nothing else is read from the disk.
   /// Errors: as read; kOutOfRange (`part`) where it does not lie within the frame.

@@ -26,6 +26,8 @@ struct FrameInfo {
   std::optional<double> band_width_nm;  ///< of the passband, full width at half maximum
   std::optional<double> focal_length_mm;
   std::optional<double> pixel_um;
+  /// Value of a pixel that got no light: of a frame in its numbers, of a picture in full pixels.
+  std::optional<double> pedestal;
   std::string telescope;
   std::string camera;
   /// The file held the raw mosaic of a colour sensor; the pixels are grey now.
@@ -58,6 +60,13 @@ inline constexpr std::int64_t kMostPixels = 120'000'000;
 /// Checks a picture's size before memory is taken. Errors: kTooLarge, kMalformed (zero or less).
 [[nodiscard]] base::Result<void> check_size(std::int64_t width, std::int64_t height,
                                             const std::string& source);
+
+/// Refuses pictures of which the file cannot hold so many: nothing that a sensor recorded packs two
+/// thousand pixels into a byte, and a small file must not take all memory.
+/// @param bytes  of the file
+/// Errors: kMalformed with the reason `claims-more-than-it-holds`.
+[[nodiscard]] base::Result<void> check_held(std::int64_t width, std::int64_t height,
+                                            std::uintmax_t bytes, const std::string& source);
 
 /// Reads a FITS, PNG or TIFF picture; the kind is told from the first bytes, not from the name.
 /// Colour is averaged to one channel, also that of a raw mosaic, which each pixel takes from its

@@ -27,7 +27,8 @@ using PictureSource = std::function<base::Result<Picture>(int picture)>;
                                              const std::string& recipe,
                                              const std::filesystem::path& path);
 
-/// What the tags of a movie say of how it was made; empty: nothing. Errors: kMalformed.
+/// What the tags of a movie say of how it was made; empty: nothing. Errors: kUnreadable,
+/// kMalformed.
 [[nodiscard]] base::Result<std::string> recipe_of_movie(const std::filesystem::path& path);
 
 }  // namespace solarchon::frames

@@ -170,7 +170,7 @@ class LogBook {
   [[nodiscard]] base::Result<std::string> keep_in_kit(optics::Element part);
   /// Errors: kUnwritable; kNotFound.
   [[nodiscard]] base::Result<void> drop_from_kit(const std::string& kit_id);
-  /// The owner's kit, by name. Errors: kUnreadable, kMalformed.
+  /// The owner's kit, by name, without what is damaged. Errors: kUnreadable.
   [[nodiscard]] base::Result<std::vector<optics::Element>> kit() const;
 
   /// Keeps a site or a light path on its shelf. Errors: kUnwritable; kOutOfRange for a name that is
@@ -180,7 +180,7 @@ class LogBook {
   /// Errors: kUnwritable; kNotFound.
   [[nodiscard]] base::Result<void> drop_site(const std::string& name);
   [[nodiscard]] base::Result<void> drop_path(const std::string& name);
-  /// Last used first. Errors: kUnreadable, kMalformed.
+  /// Last used first, without what is damaged. Errors: kUnreadable.
   [[nodiscard]] base::Result<std::vector<KeptSite>> sites() const;
   [[nodiscard]] base::Result<std::vector<KeptPath>> paths() const;
 
@@ -200,7 +200,12 @@ class LogBook {
   [[nodiscard]] base::Result<std::vector<RightExposure>> right_exposures(
       const std::string& rig) const;
 
-  /// All sessions, newest first. Errors: kUnreadable.
+  /// Sessions, parts and what stands on the shelves of which the text cannot be read, by what is
+  /// wrong with it: the lists go without it. Errors: kUnreadable.
+  [[nodiscard]] base::Result<std::vector<base::Error>> damaged() const;
+
+  /// All sessions, newest first; a damaged one without the names that stood in it. Errors:
+  /// kUnreadable.
   [[nodiscard]] base::Result<std::vector<SessionSummary>> summaries() const;
   /// Errors: kNotFound, kUnreadable.
   [[nodiscard]] base::Result<Session> session(std::int64_t id) const;

@@ -13,10 +13,12 @@
 
 namespace solarchon::match {
 
-/// One way to set a light path up for a target: with a lens that changes the focal length or
-/// without, with pixels joined or not, and the region that the target needs.
+/// One way to set a light path up for a target: with a lens that changes the focal length, without
+/// one that is in, with another eyepiece before a phone, with pixels joined or not, and the region
+/// that the target needs.
 struct Setting {
-  std::string lens;  ///< name of the amplifier or reducer that is put in; empty: none
+  std::string lens;     ///< name of the lens or eyepiece that is put in; empty: none
+  std::string without;  ///< name of what is taken out for it, or alone; empty: nothing
   int binning = 1;
   Region region;         ///< of the sensor
   optics::Rig rig = {};  ///< with that lens
@@ -38,7 +40,9 @@ struct Setting {
 
 /// Ranks the ways for a target, best first; those that the rules stop or that miss the focus stand
 /// last. Not more than two of one lens.
-/// @param lenses  amplifiers and reducers to be tried, each alone before the camera
+/// @param lenses  amplifiers and reducers to be tried, each alone before the camera or the eyepiece
+///                that it looks into, also in the place of those that are in; eyepieces in the
+///                place of the one that a phone or compact camera looks into
 /// @return        empty without telescope and camera
 /// Source: docs/numbers.md, "Ranking".
 [[nodiscard]] std::vector<Setting> ranked(const optics::Rig& rig, Target target,

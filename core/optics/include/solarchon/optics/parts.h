@@ -73,6 +73,9 @@ struct Telescope {
   double obstruction = 0.0;        ///< diameter of the secondary over the aperture
   double back_focus_mm = 0.0;      ///< focus behind the drawtube's rear face, racked fully in
   double focuser_travel_mm = 0.0;  ///< 0: not known
+  /// Of a telescope that is focused by moving its mirror: by how much its focal length grows for
+  /// each mm by which the image lies behind back_focus_mm; 0: it does not.
+  double mirror_factor = 0.0;
   bool operator==(const Telescope&) const = default;
 };
 
@@ -219,6 +222,7 @@ struct Eyepiece {
 struct ProjectionScreen {
   double distance_mm = 300.0;   ///< from the eyepiece
   bool people_between = false;  ///< anybody can put a face between eyepiece and screen
+  bool boxed_in = false;        ///< walls about the beam keep faces and hands out of it
   bool operator==(const ProjectionScreen&) const = default;
 };
 

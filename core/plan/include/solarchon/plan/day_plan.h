@@ -44,6 +44,7 @@ struct PlannedRun {
 struct DayPlan {
   std::vector<PlannedRun> runs;  ///< in order of time
   std::optional<MeridianTurn> turn;
+  std::optional<sky::Window> turning;  ///< of the turn: its minutes; none where they have no place
   std::optional<Countdown> countdown;  ///< to the first run; none without runs
   std::vector<Conflict> conflicts;     ///< worst first
   std::optional<PowerUse> power;       ///< none without runs

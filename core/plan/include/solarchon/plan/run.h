@@ -72,13 +72,13 @@ struct Conflict {
   std::vector<Cure> cures;
 };
 
-/// A turn of the mount takes that long, with finding the Sun again.
-inline constexpr sky::Duration kTurnTakes = sky::minutes(5.0);
-
-/// The ways out of the meridian turn for a run that meets it with no turn early or late; a fixed
-/// run is not moved, only split or ended sooner. Runs that would become shorter than a minute are
-/// not offered.
-[[nodiscard]] std::vector<Cure> cures_of_turn(const MeridianTurn& turn, const Run& run);
+/// What could make room for the turn by changing one run; a fixed run is not moved, only split or
+/// ended sooner. Runs that would become shorter than a minute are not offered. Whether there is
+/// room then, turning_of_day says.
+/// @param before  end of the run before it, @param after  start of the one after it
+[[nodiscard]] std::vector<Cure> cures_of_turn(const MeridianTurn& turn, const Run& run,
+                                              std::optional<sky::UtcTime> before = {},
+                                              std::optional<sky::UtcTime> after = {});
 
 /// The first stretch of a run that lies in none of the windows; none when it lies within one.
 [[nodiscard]] std::optional<sky::Window> outside(const std::vector<sky::Window>& windows,

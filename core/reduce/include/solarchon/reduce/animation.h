@@ -99,7 +99,8 @@ class Animation {
 /// Makes an animation and writes it with its recipe inside, and beside it as NAME.recipe.json: both
 /// or neither.
 /// @param path  as frames::write_movie takes it
-/// Errors: as Animation::plan, frames::write_movie.
+/// Errors: as Animation::plan, frames::write_movie; kUnknownValue (`out`, with the reason
+/// `is-read`) where path, or the recipe beside it, leads to one of the pictures.
 [[nodiscard]] base::Result<Animated> animate(const AnimationRecipe& recipe,
                                              const std::filesystem::path& path,
                                              const Decorate& decorate = {},

@@ -46,6 +46,7 @@ struct Product {
   int frames = 0;           ///< of the clip; 0 without one
   Stacked facts;            ///< its own picture left empty
   Gain gain;
+  std::vector<std::filesystem::path> inputs = {};  ///< files that were read for it
   std::optional<Mosaic> mosaic = {};  ///< what each step did, its own picture left empty
   std::optional<Restored> restored = {};
   std::optional<Finished> finished = {};
@@ -75,6 +76,7 @@ class Reducer {
   [[nodiscard]] base::Result<Product> stacked(const Recipe& recipe, const base::Task& task);
   [[nodiscard]] base::Result<Product> joined(const Recipe& recipe, const base::Task& task);
   [[nodiscard]] static base::Result<Product> read(const Recipe& recipe);
+  [[nodiscard]] std::vector<std::filesystem::path> inputs_of(const Recipe& recipe) const;
   [[nodiscard]] base::Result<Product> begun(const Recipe& recipe, const base::Task& task);
   [[nodiscard]] base::Result<Product> restored(const Recipe& recipe, const base::Task& task);
   void keep_source(const Recipe& recipe, const Product& product);
@@ -82,6 +84,8 @@ class Reducer {
   std::optional<ClipGrading> grading_;
   std::optional<Recipe> of_source_;
   std::optional<Product> source_;  ///< before it is restored
+  std::optional<Recipe> of_taken_;
+  std::filesystem::path taken_;  ///< the picture that is gone on with
   std::optional<Recipe> of_restored_;
   std::optional<Product> restored_;  ///< before it is finished
 };
@@ -89,7 +93,8 @@ class Reducer {
 /// Writes a product, and its recipe beside it as NAME.recipe.json: both or neither. In both the
 /// inputs are named as seen from the product's folder.
 /// @param path  as frames::write_picture takes it
-/// Errors: as frames::write_picture.
+/// Errors: as frames::write_picture; kUnknownValue (`out`, with the reason `is-read`) where path,
+/// or the recipe beside it, leads to one of the inputs.
 [[nodiscard]] base::Result<void> write_product(const Product& product,
                                                const std::filesystem::path& path);
 /// Where the recipe of a product stands.

@@ -28,11 +28,12 @@ inline constexpr base::EnumWords<Occasion, 4> kOccasionWords{
     {"set-up", "change", "guests", "pack"}};
 
 /// What the mount is, as far as the order depends on it.
-enum class Axes { kNotSaid, kEquatorial, kLevel };
+enum class Axes { kNotSaid, kEquatorial, kLevel, kUndriven };
 
 /// A step by id, with the names of the parts that its sentences (in words/) speak of.
 struct HandlingStep {
   std::string_view id;
+  std::string_view variant = {};  ///< what its sentences hold for, where they differ: `eye`
   std::vector<std::string> parts = {};
   std::vector<std::string_view> needs = {};  ///< ids of earlier steps of the same order
   bool exposes = false;                      ///< sunlight passes the telescope, or is let in by it

@@ -61,7 +61,14 @@ struct LocalPlace {
 [[nodiscard]] LocalPlace local_place(const EquatorialPlace& place, double sidereal_time_deg,
                                      const Observer& observer);
 
-/// Angle between two places (degree), seen from the centre of the Earth.
+/// The same place as a site sees it, among stars: so far away that it is the same from everywhere.
+/// @param place              apparent, of date, from the centre of the Earth
+/// @param sidereal_time_deg  Greenwich apparent, of the same instant
+/// Accuracy: as local_place; without refraction. Diurnal aberration stays in it (0.3 arcsec).
+[[nodiscard]] EquatorialPlace topocentric_place(const EquatorialPlace& place,
+                                                double sidereal_time_deg, const Observer& observer);
+
+/// Angle between two places (degree), both seen from one point.
 [[nodiscard]] double separation_deg(const EquatorialPlace& first, const EquatorialPlace& second);
 
 }  // namespace solarchon::sky

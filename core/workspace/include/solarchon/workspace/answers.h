@@ -2,6 +2,7 @@
 #pragma once
 
 #include <algorithm>
+#include <functional>
 #include <optional>
 
 #include "solarchon/advise/advise.h"
@@ -43,6 +44,7 @@ struct Answers {
   std::optional<light::DiscExposure> exposure;  ///< none without camera, or with the Sun down
   std::optional<Limits> limits;                 ///< none without telescope and camera
   std::vector<advise::Misfit> misfits;          ///< what does not fit, though it harms nobody
+  double tube_up_deg = 0.0;                     ///< position angle of the tube's up (plan/mount.h)
   sky::PictureOrientation celestial;            ///< of the picture on the sensor
   sky::PictureOrientation solar;
 };
@@ -53,6 +55,24 @@ struct Answers {
 
 /// What the drift runs of a workspace say of the mount's axis, through the air of the site.
 [[nodiscard]] align::PoleFit axis_of(const Workspace& workspace);
+
+/// The minutes in which the workspace's mount turns over on the day of an instant, as its runs have
+/// it; none for a mount that does not turn, or where they leave no time.
+[[nodiscard]] std::optional<sky::Window> turning_about(const Workspace& workspace,
+                                                       sky::UtcTime time,
+                                                       const sky::LocalSun& local);
+
+/// How the sky lies in the picture at the end of a light path, on the mount of a workspace, at an
+/// instant at which the tube's up lies there.
+/// @param tube_up_deg  as Answers has it
+[[nodiscard]] sky::PictureOrientation celestial_orientation(const optics::Rig& rig,
+                                                            const optics::Train& train,
+                                                            double tube_up_deg);
+
+/// How the Sun lies in pictures that are taken with a workspace, from instant to instant: to be
+/// asked for every frame. Not from two threads at once.
+[[nodiscard]] std::function<sky::PictureOrientation(sky::UtcTime)> solar_orientation_of(
+    const Workspace& workspace, const Answers& answers);
 
 /// What a workspace's rig is judged against at an instant.
 [[nodiscard]] advise::Situation situation_of(const Workspace& workspace, sky::UtcTime time,

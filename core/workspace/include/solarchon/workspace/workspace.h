@@ -114,9 +114,10 @@ struct Workspace {
 /// The data folder's files.
 [[nodiscard]] std::filesystem::path workspace_file(const std::filesystem::path& data);
 [[nodiscard]] std::filesystem::path log_file(const std::filesystem::path& data);
-/// Removes half files that killed writers left in a data folder that this process holds.
-/// @return  how many there were
-std::size_t sweep_data_folder(const std::filesystem::path& data);
+/// Removes half files that killed writers left in a data folder that this process holds, and in its
+/// folders of frames, clips and products by day (base::sweep_half_files).
+/// @return  their names
+std::vector<std::filesystem::path> sweep_data_folder(const std::filesystem::path& data);
 /// $XDG_DATA_HOME/solarchon, or ~/.local/share/solarchon.
 [[nodiscard]] std::filesystem::path default_data_folder();
 
