@@ -21,6 +21,9 @@ struct Aim {
 };
 
 Result<Aim> aim_of(const MountOptions& options) {
+  if (options.sun && (options.right_ascension_deg || options.declination_deg)) {
+    return base::fail_because(base::ErrorCode::kUnknownValue, "sun", base::because("place-or-sun"));
+  }
   if (options.sun) {
     const auto now = std::chrono::duration_cast<std::chrono::milliseconds>(
                          std::chrono::system_clock::now().time_since_epoch())
@@ -48,22 +51,35 @@ Result<devices::MountClient> open(const MountOptions& options) {
       [](const auto& folder) { return devices::MountClient::open(folder / "mount"); });
 }
 
+/// What goes wrong from here on is the device's: its answers are not what somebody has typed.
+tl::unexpected<base::Error> of_the_device(base::Error error) {
+  const bool told = error.code == base::ErrorCode::kNotFound ||
+                    error.code == base::ErrorCode::kUnwritable ||
+                    error.code == base::ErrorCode::kCancelled;
+  if (!told) {
+    error = {base::ErrorCode::kNotFound, error.field, {}, {}, base::because("device-garbage")};
+  }
+  return tl::make_unexpected(std::move(error));
+}
+
 /// Does something with the mount, then tells how it stands.
 template <typename Deed>
 Result<Json> with_mount(const MountOptions& options, const Deed& deed) {
   auto client = open(options);
   if (!client) {
-    return tl::make_unexpected(client.error());
+    return of_the_device(client.error());
   }
   if (const auto done = deed(*client); !done) {
-    return tl::make_unexpected(done.error());
+    return of_the_device(done.error());
   }
-  return client->state().map([&](const devices::MountState& state) {
-    Json report = devices::to_json(state);
-    report["name"] = client->card().name;
-    report["can"] = client->card().can;
-    return report;
-  });
+  const auto state = client->state();
+  if (!state) {
+    return of_the_device(state.error());
+  }
+  Json report = devices::to_json(*state);
+  report["name"] = client->card().name;
+  report["can"] = client->card().can;
+  return report;
 }
 
 Result<Json> goes(const MountOptions& options, bool synchronise) {

@@ -399,6 +399,9 @@ Answer StandInMount::answer(const devices::Request& request) {
   if (duty_ == Duty::kParked) {
     return refuse(request, "parked");
   }
+  if (duty_ == Duty::kGoing && method == "mount.synchronise") {
+    return refuse(request, "going");
+  }
   if (duty_ == Duty::kHeld && method != "mount.synchronise") {
     return refuse(request, "held");
   }

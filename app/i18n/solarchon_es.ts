@@ -4849,6 +4849,10 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
         <source>This light path must not meet the Sun. Cover the front and say so here; until then nothing turns.</source>
         <translation>Este camino de la luz no debe encontrarse con el Sol. Tape el frente y dígalo aquí; hasta entonces nada se mueve.</translation>
     </message>
+    <message>
+        <source>It is on its way. Stop it first.</source>
+        <translation>Está en camino. Párela antes.</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::MountPage</name>

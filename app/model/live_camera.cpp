@@ -5,6 +5,7 @@
 #include <QDateTime>
 #include <QMetaObject>
 #include <QPointer>
+#include <QTimeZone>
 #include <algorithm>
 #include <utility>
 
@@ -481,14 +482,24 @@ bool LiveCamera::recording() const {
 }
 
 std::optional<std::filesystem::path> LiveCamera::next_clip() {
-  const QDateTime now = QDateTime::currentDateTimeUtc();
+  // A clip of a rehearsal belongs to the day that it shows.
+  const bool tells = glance_.frame && glance_.frame->info.time;
+  const QDateTime now =
+      tells ? QDateTime::fromMSecsSinceEpoch(glance_.frame->info.time->unix_ms, QTimeZone::utc())
+            : QDateTime::currentDateTimeUtc();
   const std::filesystem::path folder =
       workspace::clips_folder(data_) / now.toString("yyyy-MM-dd").toStdString();
   if (const auto made = base::make_folder(folder); !made) {
     trouble_.tell(made.error());
     return std::nullopt;
   }
-  return folder / now.toString("HHmmss-zzz").toStdString();
+  const std::string name = now.toString("HHmmss-zzz").toStdString();
+  std::filesystem::path stem = folder / name;
+  std::error_code ignored;
+  for (int i = 2; std::filesystem::exists(stem.string() + ".fits", ignored); ++i) {
+    stem = folder / (name + "-" + std::to_string(i));
+  }
+  return stem;
 }
 
 void LiveCamera::record(const RecordWish& wish) {

@@ -154,6 +154,7 @@ QString Mount::words_of(const base::Error& problem) const {
   const std::string& word = problem.reason.detail;
   return word == "limit"          ? tr("It will not go there: that is beyond its limits.")
          : word == "held"         ? tr("It is held. Stop it, then take it back.")
+         : word == "going"        ? tr("It is on its way. Stop it first.")
          : word == "parked"       ? tr("It is parked. Take it out of the park first.")
          : word == "goes-nowhere" ? tr("It cannot go to places by itself. Use the arrows.")
          : word == "no-cell"      ? tr("It has no cell that would find the Sun.")

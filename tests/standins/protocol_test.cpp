@@ -209,6 +209,43 @@ TEST_F(Protocol, ThousandRandomFaultsAreSaidAndSurvived) {
   EXPECT_GT(said, 100);
 }
 
+/// Whatever the device gets wrong is no bad input of who asks.
+TEST_F(Protocol, FaultsOfTheDeviceAreFailuresOnOneShortLine) {
+  int way = 0;
+  const Rogue rogue(Listener::at(path()).value(), [&](const std::string& line) -> std::string {
+    const auto message = devices::read_message(line);
+    const auto* request = message ? std::get_if<devices::Request>(&*message) : nullptr;
+    if (request == nullptr) {
+      return {};
+    }
+    Json result = Json::object();
+    if (request->method == "hello") {
+      result = {{"protocol", 1}, {"name", "Rogue"}};
+    } else if (request->method == "mount.state") {
+      devices::MountState state;
+      state.time = test::morning();
+      result = devices::to_json(state);
+      if (way == 1) {
+        result["altitude_deg"] = 1000.0;
+      } else if (way == 2) {
+        result.erase("duty");
+      } else if (way == 3) {
+        result = "yes";
+      } else if (way == 4) {
+        return devices::to_line(devices::Answer{
+            request->id, {}, devices::Fault::kOfTheDevice, std::string(50'000, 'x')});
+      }
+    }
+    return devices::to_line(devices::Answer{request->id, result, {}, {}});
+  });
+  for (way = 0; way < 5; ++way) {
+    const cli::Outcome outcome = cli::call(cli::words("mount state --socket " + path().string()));
+    EXPECT_EQ(outcome.code, way == 0 ? 0 : 1) << way << ": " << outcome.err;
+    EXPECT_LE(outcome.err.size(), 300U) << way;
+    EXPECT_EQ(std::count(outcome.err.begin(), outcome.err.end(), '\n'), way == 0 ? 0 : 1);
+  }
+}
+
 TEST_F(Protocol, SilenceIsSaidWithinTwoSeconds) {
   const Rogue silent(Listener::at(path()).value(),
                      [](const std::string&) { return std::string(); });
@@ -277,9 +314,13 @@ TEST_F(Protocol, TheCommandLineDrivesIt) {
   EXPECT_EQ(cli::call(cli::words("mount synchronise --dec 80" + here)).json().at("synchronised"),
             true);
   EXPECT_EQ(cli::call(cli::words("mount goto --dec 70" + here)).json().at("duty"), "going");
+  const cli::Outcome moving = cli::call(cli::words("mount synchronise --dec 70" + here));
+  EXPECT_EQ(moving.code, 1) << "it does not know where it looks while it goes";
+  EXPECT_NE(moving.err.find("going"), std::string::npos) << moving.err;
   EXPECT_EQ(cli::call(cli::words("mount stop" + at)).json().at("tracking"), "off");
   cli::expect_bad_input(cli::call(cli::words("mount goto --ra 10" + at)), "dec");
   cli::expect_bad_input(cli::call(cli::words("mount goto --ra 400 --dec 0" + at)), "ra");
+  cli::expect_bad_input(cli::call(cli::words("mount goto --sun --ra 10 --dec 3" + at)), "sun");
   cli::expect_bad_input(cli::call(cli::words("mount track moon" + at)), "rate");
   const cli::Outcome nobody = cli::call(cli::words("mount state --socket /nowhere/mount"));
   EXPECT_EQ(nobody.code, 1);

@@ -358,8 +358,13 @@ std::vector<Suggestion> suggest(const Rig& rig, const Situation& situation,
           left.contains({concern.id, id_at(rig, concern.element)})) {
         continue;
       }
+      // Where filters are one too many, taking one out goes before changing its grade.
+      const bool too_many = concern.id == "too-dim-to-see" || concern.id == "too-dim-to-expose";
+      constexpr int kAsRemoving = 2;
+      const int more =
+          too_many && edits[edit].kind == ChangeKind::kSet ? burden + kAsRemoving : burden;
       concern.cures.push_back(
-          {edit, after.safety.verdict, after.misfits.size(), badness(after.safety), burden,
+          {edit, after.safety.verdict, after.misfits.size(), badness(after.safety), more,
            concern.misfit != nullptr ? key_figure_of(*concern.misfit, next, after, situation)
                                      : key_figure_of(concern.id, next, after)});
     }

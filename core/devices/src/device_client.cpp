@@ -7,6 +7,7 @@
 #include <utility>
 
 #include "solarchon/base/json.h"
+#include "solarchon/base/text.h"
 
 namespace solarchon::devices {
 
@@ -66,6 +67,7 @@ Result<void> DeviceClient::greet() {
 }
 
 Result<Json> DeviceClient::call(const std::string& method, const Json& params) {
+  constexpr std::size_t kMostReasonBytes = 120;  // of what a device says when it refuses
   const std::int64_t id = ++last_id_;
   if (const auto sent = connection_.send(to_line(Request{id, method, params}), kPatience); !sent) {
     return tl::make_unexpected(sent.error());
@@ -97,7 +99,8 @@ Result<Json> DeviceClient::call(const std::string& method, const Json& params) {
                  answer != nullptr && answer->id == id) {
         found = answer->fault ? Result<Json>(base::fail_because(
                                     ErrorCode::kNotFound, kField,
-                                    base::because("device-refuses", {}, answer->reason)))
+                                    base::because("device-refuses", {},
+                                                  base::clipped(answer->reason, kMostReasonBytes))))
                               : Result<Json>(answer->result.get());
       }
     }

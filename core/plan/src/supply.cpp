@@ -109,6 +109,24 @@ PowerUse power_use(const Power& power, const optics::Rig& rig, const OnTimes& ti
   return use;
 }
 
+namespace {
+
+/// Video cameras write whole bytes; photographic ones raw files that are packed without loss, and
+/// phones JPEG.
+double bytes_per_pixel(const optics::Part& camera, int bits) {
+  constexpr double kPacked = 0.75;  // of the bits, 0.6 to 0.9
+  constexpr double kJpegBytes = 0.3;
+  if (std::holds_alternative<optics::PhotoCamera>(camera)) {
+    return kPacked * bits / 8.0;
+  }
+  if (std::holds_alternative<optics::Phone>(camera)) {
+    return kJpegBytes;
+  }
+  return bits > 8 ? 2.0 : 1.0;
+}
+
+}  // namespace
+
 std::optional<StorageUse> storage_use(const optics::Rig& rig, const std::vector<Run>& runs) {
   const auto sensor = optics::sensor_of(rig);
   if (!sensor) {
@@ -116,8 +134,8 @@ std::optional<StorageUse> storage_use(const optics::Rig& rig, const std::vector<
   }
   const optics::Camera& camera = sensor->camera;
   StorageUse use;
-  use.bytes_per_frame =
-      static_cast<double>(camera.width_px) * camera.height_px * (camera.bits > 8 ? 2.0 : 1.0);
+  use.bytes_per_frame = static_cast<double>(camera.width_px) * camera.height_px *
+                        bytes_per_pixel(rig.elements[sensor->element].part, camera.bits);
   for (const Run& run : runs) {
     const double frames = frames_of(run);
     use.runs.push_back(

@@ -333,7 +333,7 @@ Result<void> write_product(const Product& product, const std::filesystem::path& 
     return tl::make_unexpected(recipe.error());
   }
   for (const std::filesystem::path& written : {path, recipe_beside(path)}) {
-    if (const auto apart = base::check_apart("out", written, product.inputs); !apart) {
+    if (auto apart = base::check_apart("out", written, product.inputs); !apart) {
       return apart;
     }
   }

@@ -290,5 +290,149 @@ TEST(Suggest, NeverBringsANewObjectionNorGivesUpThePurpose) {
   }
 }
 
+/// Light paths that people really put up, of four kinds of telescope, for eye, phone, camera,
+/// screen.
+std::vector<Rig> usual_paths() {
+  const std::vector<std::vector<std::string>> lists{
+      {"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6", "Mirror diagonal 1.25 inch",
+       "Eyepiece 20 mm"},
+      {"Solar film OD 5.0, 204 mm clear", "Newtonian 200 mm f/5", "Eyepiece 25 mm"},
+      {"Solar film OD 5.0, 204 mm clear", "Schmidt catadioptric 203 mm f/10",
+       "Mirror diagonal 1.25 inch", "Eyepiece 32 mm"},
+      {"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6", "Mirror diagonal 1.25 inch",
+       "Eyepiece 25 mm", "Phone in an eyepiece holder"},
+      {"Solar film OD 5.0, 154 mm clear", "Newtonian 130 mm f/5", "Eyepiece 20 mm",
+       "Phone in an eyepiece holder"},
+      {"Solar film OD 5.0, 204 mm clear", "Schmidt catadioptric 203 mm f/10",
+       "Mirror diagonal 1.25 inch", "Eyepiece 32 mm", "Compact camera in an eyepiece holder"},
+      {"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6", "Mono camera 2.3 Mpx, 5.86 µm"},
+      {"Photographic film OD 3.8, 154 mm clear", "Newtonian 130 mm f/5",
+       "Mono camera 3 Mpx, 3.45 µm"},
+      {"Doublet 80 mm f/6", "Solar wedge 1.25 inch, small", "Eyepiece 12.5 mm"},
+      {"Doublet 102 mm f/7", "Solar wedge 1.25 inch, small", "Continuum filter 540 nm, 10 nm wide",
+       "Mono camera 2.3 Mpx, 5.86 µm"},
+      {"Doublet 120 mm f/7.5", "Solar wedge 2 inch, large", "Amplifier 2x, 1.25 inch",
+       "Mono camera 3 Mpx, 3.45 µm"},
+      {"Doublet 150 mm f/8", "Solar wedge 1.25 inch, small", "Mono camera 2.3 Mpx, 5.86 µm"},
+      {"Doublet 80 mm f/6", "Heated rear etalon 0.5 Å with 4.3x telecentric",
+       "Reducer 0.5x, 1.25 inch", "Mono camera 2.3 Mpx, 5.86 µm"},
+      {"Doublet 102 mm f/7", "Ultraviolet and infrared cut 2 inch",
+       "Heated rear etalon 0.5 Å with 4.3x telecentric", "Mono camera 2.3 Mpx, 5.86 µm"},
+      {"Doublet 80 mm f/6", "Heated rear etalon 0.5 Å with 4.3x telecentric",
+       "Colour camera 3 Mpx, 3.45 µm"},
+      {"Dedicated doublet 60 mm f/8.3", "Inner etalon 25 mm, 0.7 Å, pressure",
+       "Mirror diagonal 1.25 inch", "Blocking filter 10 mm", "Eyepiece 20 mm"},
+      {"Dedicated doublet 100 mm f/7", "Inner etalon 42 mm, 0.65 Å, pressure",
+       "Mirror diagonal 1.25 inch", "Blocking filter 6 mm", "Mono camera 2.3 Mpx, 5.86 µm"},
+      {"Dedicated doublet 50 mm f/7", "Inner etalon 21 mm, 0.7 Å, tilt",
+       "Mirror diagonal 1.25 inch", "Blocking filter 10 mm", "Eyepiece 25 mm",
+       "Phone in an eyepiece holder"},
+      {"Doublet 60 mm f/6", "Mirror diagonal 1.25 inch", "Two-lens eyepiece 20 mm, uncemented",
+       "Projection screen at 300 mm"},
+      {"Solar film OD 5.0, 74 mm clear", "Camera lens 300 mm f/5.6",
+       "Photographic camera 24 Mpx, mirrorless"},
+      {"Solar film OD 5.0, 54 mm clear", "Binocular 10x50, one side", "Eyepiece 20 mm"},
+      {"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6",
+       "Heated rear etalon 0.5 Å with 4.3x telecentric", "Mono camera 2.3 Mpx, 5.86 µm"},
+      {"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6", "Solar wedge 1.25 inch, small",
+       "Mono camera 2.3 Mpx, 5.86 µm"}};
+  std::vector<Rig> rigs;
+  rigs.reserve(lists.size());
+  for (const auto& names : lists) {
+    rigs.push_back(rig_of(names));
+  }
+  return rigs;
+}
+
+bool too_dim(const Rig& rig) {
+  return misfit(rig, "too-dim-to-see").has_value() || misfit(rig, "too-dim-to-expose").has_value();
+}
+
+TEST(Suggest, LeavesLightDetailAndFieldAsThePurposeNeedsThem) {
+  int cures_seen = 0;
+  for (const Rig& rig : usual_paths()) {
+    const optics::Train before = follow(rig);
+    const safety::Assessment judged = safety::assess(rig, before);
+    for (const Suggestion& suggestion : suggest(rig, {}, {}, catalogue())) {
+      ++cures_seen;
+      const optics::Train after = follow(suggestion.rig);
+      EXPECT_FALSE(too_dim(suggestion.rig)) << suggestion.concern;
+      const bool of_misfit = std::none_of(
+          judged.findings.begin(), judged.findings.end(),
+          [&](const safety::Finding& finding) { return finding.rule == suggestion.concern; });
+      if (of_misfit && before.diffraction_cutoff_arcsec) {
+        EXPECT_LE(*after.diffraction_cutoff_arcsec, 1.021 * *before.diffraction_cutoff_arcsec)
+            << suggestion.concern;
+      }
+      for (const char* cut : {"disc-cut", "field-cut", "vignetting"}) {
+        EXPECT_TRUE(misfit(rig, cut) || !misfit(suggestion.rig, cut)) << suggestion.concern << cut;
+      }
+      // No wedge as a spacer, no lens of a camera for a telescope.
+      for (const optics::Element& part : suggestion.change.parts) {
+        EXPECT_FALSE(of_misfit && suggestion.change.kind == ChangeKind::kInsert &&
+                     std::holds_alternative<optics::Wedge>(part.part))
+            << suggestion.concern;
+      }
+    }
+  }
+  EXPECT_GT(cures_seen, 40);
+}
+
+TEST(Misfits, SayWhenNothingIsSeenOrExposed) {
+  const auto film_and = [](const std::vector<std::string>& more) {
+    std::vector<std::string> names{"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6"};
+    names.insert(names.end(), more.begin(), more.end());
+    return rig_of(names);
+  };
+  EXPECT_FALSE(too_dim(film_and({"Eyepiece 20 mm"})));
+  EXPECT_TRUE(
+      misfit(film_and({"Solar wedge 1.25 inch, small", "Eyepiece 20 mm"}), "too-dim-to-see"));
+  EXPECT_TRUE(misfit(
+      film_and({"Heated rear etalon 0.5 Å with 4.3x telecentric", "Mono camera 2.3 Mpx, 5.86 µm"}),
+      "too-dim-to-expose"));
+  EXPECT_TRUE(
+      misfit(film_and({"Two-lens eyepiece 20 mm, uncemented", "Projection screen at 300 mm"}),
+             "too-dim-to-see"));
+  // A red rejection filter before a green one; a mask that the secondary fills.
+  EXPECT_TRUE(misfit(rig_of({"Energy rejection filter 110 mm, red", "Doublet 102 mm f/7",
+                             "Solar wedge 1.25 inch, small", "Continuum filter 540 nm, 10 nm wide",
+                             "Mono camera 2.3 Mpx, 5.86 µm"}),
+                     "too-dim-to-expose"));
+  EXPECT_TRUE(misfit(rig_of({"Aperture mask 60 mm", "Solar film OD 5.0, 204 mm clear",
+                             "Schmidt catadioptric 203 mm f/10", "Mono camera 2.3 Mpx, 5.86 µm"}),
+                     "too-dim-to-expose"));
+  EXPECT_FALSE(misfit(rig_of({"Off-axis mask 60 mm", "Solar film OD 5.0, 204 mm clear",
+                              "Schmidt catadioptric 203 mm f/10", "Mono camera 2.3 Mpx, 5.86 µm"}),
+                      "too-dim-to-expose"));
+  // The first thing to do about a filter too many is to take one out.
+  const auto first =
+      cures(film_and({"Solar wedge 1.25 inch, small", "Mono camera 2.3 Mpx, 5.86 µm"}),
+            "too-dim-to-expose");
+  ASSERT_FALSE(first.empty());
+  EXPECT_EQ(first.front().change.kind, ChangeKind::kRemove);
+}
+
+TEST(Misfits, OfAPhoneKnowTheSecondarysShadow) {
+  const Rig phone = rig_of({"Solar film OD 5.0, 204 mm clear", "Schmidt catadioptric 203 mm f/10",
+                            "Eyepiece 32 mm", "Phone in an eyepiece holder"});
+  const optics::Train train = follow(phone);
+  EXPECT_TRUE(misfit(phone, "obstruction-shadow"));
+  // The phone takes the middle of the light, and there the shadow is.
+  const double own = std::get<optics::Telescope>(phone.elements[1].part).obstruction;
+  EXPECT_GT(train.obstruction, own);
+}
+
+TEST(Suggest, OffersAnotherGreyForTheWedgeBeforeACamera) {
+  const Rig dark = rig_of({"Doublet 102 mm f/7", "Adapter 2 inch to 1.25 inch",
+                           "Solar wedge 1.25 inch, small", "Neutral density ND 1.8",
+                           "Continuum filter 540 nm, 10 nm wide", "Mono camera 2.3 Mpx, 5.86 µm"});
+  ASSERT_TRUE(misfit(dark, "dim") || misfit(dark, "too-dim-to-expose"));
+  const auto offered = cures(dark, misfit(dark, "dim") ? "dim" : "too-dim-to-expose");
+  EXPECT_TRUE(std::any_of(offered.begin(), offered.end(), [](const Suggestion& one) {
+    return one.change.kind == ChangeKind::kSet &&
+           std::holds_alternative<optics::Wedge>(one.change.parts.front().part);
+  }));
+}
+
 }  // namespace
 }  // namespace solarchon::advise

@@ -207,6 +207,44 @@ TEST(Ranking, WaysThatTheRulesStopStandLast) {
   EXPECT_TRUE(ranked(optics::Rig{}, Target::kWholeDisc, {}, {}).empty());
 }
 
+TEST(Ranking, TakesOutAndExchangesWhatIsInTheWay) {
+  optics::Amplifier strong;
+  strong.factor = 5.0;
+  optics::Rig rig = test::rig_of({"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6",
+                                  "Amplifier 3x, 1.25 inch", "Mono camera 2.3 Mpx, 5.86 µm"});
+  rig.elements[2].part = strong;
+  const auto settings = ranked(rig, Target::kWholeDisc, {lens(optics::Reducer{}, "Shorter")}, {});
+  ASSERT_FALSE(settings.empty());
+  EXPECT_EQ(settings.front().without, rig.elements[2].name);
+  EXPECT_LE(settings.front().panels, 2);
+  EXPECT_FALSE(settings.front().rig.elements[2].fitted);
+  EXPECT_TRUE(std::any_of(settings.begin(), settings.end(), [](const Setting& one) {
+    return one.lens == "Shorter" && !one.without.empty();
+  })) << "one in the place of the other";
+}
+
+TEST(Ranking, PutsLensesBeforeTheEyepieceOfAPhoneAndExchangesIt) {
+  const optics::Rig rig =
+      test::rig_of({"Solar film OD 5.0, 84 mm clear", "Doublet 80 mm f/6",
+                    "Mirror diagonal 1.25 inch", "Eyepiece 25 mm", "Phone in an eyepiece holder"});
+  optics::Amplifier twice;
+  twice.factor = 2.0;
+  optics::Eyepiece short_one;
+  short_one.focal_length_mm = 12.5;
+  const auto settings =
+      ranked(rig, Target::kWholeDisc, {lens(twice, "Twice"), lens(short_one, "Short")}, {});
+  const auto sampling = [&](const std::string& name) {
+    for (const Setting& one : settings) {
+      if (one.lens == name && one.binning == 1) {
+        return one.sampling_arcsec_px;
+      }
+    }
+    return 0.0;
+  };
+  EXPECT_NEAR(sampling("Twice"), 0.5 * sampling(""), 0.05 * sampling(""));
+  EXPECT_NEAR(sampling("Short"), 0.5 * sampling(""), 0.02 * sampling(""));
+}
+
 TEST(Targets, SayInWhichLightTheyAreSeen) {
   std::set<Target> line;
   for (int i = 0; i < 8; ++i) {

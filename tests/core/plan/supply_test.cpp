@@ -80,6 +80,16 @@ TEST(StorageUse, CountsFramesAndBytes) {
   EXPECT_EQ(use->runs[1].frames, 21.0 * 250.0);
   EXPECT_EQ(use->bytes, frame * 8250.0);
   EXPECT_NEAR(use->fastest_mb_per_s, 25.0 * frame / 1e6, 1e-9);
+  // What photographic cameras and phones write is packed: 24 Mpx of 14 bits are 25 to 40 MB.
+  const auto raw =
+      storage_use(test::rig_of({"Solar film OD 5.0, 74 mm clear", "Camera lens 300 mm f/5.6",
+                                "Photographic camera 24 Mpx, mirrorless"}),
+                  {clip});
+  EXPECT_GT(raw->bytes_per_frame, 25e6);
+  EXPECT_LT(raw->bytes_per_frame, 40e6);
+  const auto phone = storage_use(test::usual_train(0), {clip});
+  EXPECT_GT(phone->bytes_per_frame, 2e6);
+  EXPECT_LT(phone->bytes_per_frame, 5e6);
   EXPECT_FALSE(storage_use({}, {clip}));
 }
 
