@@ -915,8 +915,8 @@
         <translation>Siga a través del meridiano; gire a las %1, cuando termine.</translation>
     </message>
     <message>
-        <source>The runs leave no %1 minutes for the mount’s turn.</source>
-        <translation>Las tomas no dejan %1 minutos para el giro de la montura.</translation>
+        <source>The runs leave no gap of %1 minutes for the mount to turn over.</source>
+        <translation>Las tomas no dejan un hueco de %1 minutos para el giro de la montura.</translation>
     </message>
 </context>
 <context>
@@ -7648,12 +7648,12 @@ Haga una con el botón, o con F5.</translation>
         <translation>Cada espejo del camino óptico la voltea</translation>
     </message>
     <message>
-        <source>Undriven</source>
-        <translation>Sin motor</translation>
+        <source>No tracking</source>
+        <translation>Sin seguimiento</translation>
     </message>
     <message>
-        <source>It follows nothing: set the Sun ahead and let it cross. The field turns by %1° an hour</source>
-        <translation>No sigue nada: adelántese al Sol y déjelo cruzar. El campo gira %1° por hora</translation>
+        <source>No tracking: point ahead of the Sun and let it drift through. The field turns by %1° an hour</source>
+        <translation>Sin seguimiento: apunte por delante del Sol y déjelo cruzar. El campo gira %1° por hora</translation>
     </message>
 </context>
 <context>
@@ -8087,8 +8087,8 @@ Haga una con el botón, o con F5.</translation>
         <translation>Los ejes van a pasos: cada punto es el centro del Sol, cada %1 segundos.</translation>
     </message>
     <message>
-        <source>An undriven tripod: the Sun crosses the field, and is set ahead again and again.</source>
-        <translation>Un trípode sin motor: el Sol cruza el campo, y hay que adelantarse una y otra vez.</translation>
+        <source>No tracking: the Sun drifts through the field, and you point ahead of it again and again.</source>
+        <translation>Sin seguimiento: el Sol atraviesa el campo, y hay que apuntar por delante de él una y otra vez.</translation>
     </message>
 </context>
 <context>
@@ -8471,8 +8471,8 @@ Haga una con el botón, o con F5.</translation>
         <translation>terminado</translation>
     </message>
     <message>
-        <source>Removed what an ended run had half written: %1</source>
-        <translation>Se quitó lo que una ejecución anterior dejó a medio escribir: %1</translation>
+        <source>Cleaned up unfinished files of an earlier session: %1</source>
+        <translation>Se borraron archivos sin terminar de una sesión anterior: %1</translation>
     </message>
 </context>
 <context>
@@ -11645,36 +11645,12 @@ P %4°, B₀ %5°</translation>
         <translation>La imagen del Sol es mayor que el sensor; una focal más corta o un sensor mayor la muestran entera, un mosaico por partes.</translation>
     </message>
     <message>
-        <source>Nothing or next to nothing is seen.</source>
-        <translation>No se ve nada, o casi nada.</translation>
-    </message>
-    <message>
-        <source>The filters together leave less light than an eye needs by day; one of them is one too many, or they pass different colours.</source>
-        <translation>Los filtros juntos dejan menos luz de la que un ojo necesita de día; sobra uno de ellos, o dejan pasar colores distintos.</translation>
-    </message>
-    <message>
         <source>The frames stay dark.</source>
         <translation>Las tomas quedan oscuras.</translation>
     </message>
     <message>
-        <source>The filters together leave so little light that an exposure takes longer than the Sun holds still, or they pass different colours.</source>
-        <translation>Los filtros juntos dejan tan poca luz que la exposición dura más de lo que el Sol se está quieto, o dejan pasar colores distintos.</translation>
-    </message>
-    <message>
         <source>the safety rules stop this light path: %1</source>
         <translation>las reglas de seguridad detienen este camino de luz: %1</translation>
-    </message>
-    <message>
-        <source>no more can be written (%2); the %1 frames before are kept</source>
-        <translation>no se puede escribir más (%2); se conservan las %1 tomas anteriores</translation>
-    </message>
-    <message>
-        <source>it is a file that is read here; choose another name</source>
-        <translation>es un archivo que aquí se lee; elija otro nombre</translation>
-    </message>
-    <message>
-        <source>Look over: %1.</source>
-        <translation>Revise: %1.</translation>
     </message>
     <message>
         <source>A cracked or fogged filter passes light that harms; a loose one falls out.</source>
@@ -11757,16 +11733,8 @@ P %4°, B₀ %5°</translation>
         <translation>Un tubo que baja solo baja a través del Sol.</translation>
     </message>
     <message>
-        <source>Polarity, then power on for the mount.</source>
-        <translation>Compruebe la polaridad y encienda la montura.</translation>
-    </message>
-    <message>
         <source>A wrong plug ends the day before it has begun.</source>
         <translation>Un enchufe equivocado acaba con el día antes de empezarlo.</translation>
-    </message>
-    <message>
-        <source>Set the Sun a little ahead, and let it drift through the middle.</source>
-        <translation>Adelántese un poco al Sol y déjelo cruzar por el centro.</translation>
     </message>
     <message>
         <source>It crosses its own width in about two minutes.</source>
@@ -11937,10 +11905,6 @@ P %4°, B₀ %5°</translation>
         <translation>El haz es brillante y caliente: debe acabar en la pantalla, dentro de su caja.</translation>
     </message>
     <message>
-        <source>No light leaves the box but by the screen. Anything smells or smokes: cap at once.</source>
-        <translation>Ninguna luz sale de la caja salvo por la pantalla. Si algo huele o humea: tape al instante.</translation>
-    </message>
-    <message>
         <source>Let them look, and stay with a hand on the cap.</source>
         <translation>Deje mirar, y quédese con la mano en la tapa.</translation>
     </message>
@@ -11967,10 +11931,6 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>A mount that starts by itself turns the tube through the Sun and pulls its cables.</source>
         <translation>Una montura que arranca sola pasa el tubo por el Sol y tira de sus cables.</translation>
-    </message>
-    <message>
-        <source>No light burns on any controller.</source>
-        <translation>Ningún mando tiene una luz encendida.</translation>
     </message>
     <message>
         <source>Take out %1, caps on.</source>
@@ -12025,14 +11985,6 @@ P %4°, B₀ %5°</translation>
         <translation>La barra está vacía y su tornillo vuelve a estar puesto.</translation>
     </message>
     <message>
-        <source>Growth by mirror focusing</source>
-        <translation>Crecimiento al enfocar con el espejo</translation>
-    </message>
-    <message>
-        <source>Focused by moving its mirror: by how many mm its focal length grows for each mm that the image lies further behind than the back focus says; best taken from a measured disc</source>
-        <translation>Se enfoca moviendo su espejo: cuántos mm crece su focal por cada mm que la imagen queda más atrás de lo que dice el foco trasero; mejor tomarlo de un disco medido</translation>
-    </message>
-    <message>
         <source>Beam boxed in</source>
         <translation>Haz encerrado</translation>
     </message>
@@ -12055,6 +12007,54 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>Focus by eye, then hold and lock the phone&apos;s own focus: %1.</source>
         <translation>Enfoque a ojo, y luego fije el enfoque propio del teléfono: %1.</translation>
+    </message>
+    <message>
+        <source>Next to nothing is visible.</source>
+        <translation>No se ve casi nada.</translation>
+    </message>
+    <message>
+        <source>Together the filters leave less light than the eye needs by day: there is one too many, or their passbands do not overlap.</source>
+        <translation>Entre todos, los filtros dejan menos luz de la que el ojo necesita de día: sobra uno, o sus bandas de paso no coinciden.</translation>
+    </message>
+    <message>
+        <source>Together the filters leave so little light that the exposure becomes hopelessly long, or their passbands do not overlap.</source>
+        <translation>Entre todos, los filtros dejan tan poca luz que la exposición se alarga sin remedio, o sus bandas de paso no coinciden.</translation>
+    </message>
+    <message>
+        <source>writing stopped (%2); the first %1 frames are kept</source>
+        <translation>la escritura se detuvo (%2); se conservan las primeras %1 tomas</translation>
+    </message>
+    <message>
+        <source>this file is also an input; choose another name</source>
+        <translation>este archivo es también una entrada; elija otro nombre</translation>
+    </message>
+    <message>
+        <source>Inspect: %1.</source>
+        <translation>Revise: %1.</translation>
+    </message>
+    <message>
+        <source>Check the polarity, then switch the mount on.</source>
+        <translation>Compruebe la polaridad y encienda la montura.</translation>
+    </message>
+    <message>
+        <source>Point a little ahead of the Sun, and let it drift through the middle.</source>
+        <translation>Apunte un poco por delante del Sol y déjelo cruzar por el centro.</translation>
+    </message>
+    <message>
+        <source>No stray light leaves the box. If anything smells or smokes, cap at once.</source>
+        <translation>De la caja no sale luz por ningún otro lado. Si algo huele o echa humo, tape al instante.</translation>
+    </message>
+    <message>
+        <source>No controller shows a light.</source>
+        <translation>Ningún mando tiene una luz encendida.</translation>
+    </message>
+    <message>
+        <source>Focal length per mm of back focus</source>
+        <translation>Focal por mm de foco trasero</translation>
+    </message>
+    <message>
+        <source>For telescopes that focus by moving the mirror: by how many mm the focal length grows for each mm of extra back focus</source>
+        <translation>Para telescopios que enfocan moviendo el espejo: cuántos mm crece la focal por cada mm de foco trasero adicional</translation>
     </message>
 </context>
 </TS>

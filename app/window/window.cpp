@@ -122,8 +122,8 @@ Window::Window(const Options& options, QWidget* parent)
     for (const std::filesystem::path& path : options.swept) {
       names << QString::fromStdString(path.lexically_relative(data_).string());
     }
-    notice_->hint(
-        tr("Removed what an ended run had half written: %1").arg(names.join(QStringLiteral(", "))));
+    notice_->hint(tr("Cleaned up unfinished files of an earlier session: %1")
+                      .arg(names.join(QStringLiteral(", "))));
   } else if (first_start_) {
     notice_->hint(tr("Welcome. Start with your place: choose Site on the top left."));
   }

@@ -136,24 +136,32 @@ TEST_F(Protocol, AFileThatADeadProcessLeftIsReplacedAndOthersAreNot) {
   EXPECT_EQ(test::read_text(path()), "kept");
 }
 
+std::optional<devices::Request> request_in(const std::string& line) {
+  const auto message = devices::read_message(line);
+  const auto* request = message ? std::get_if<devices::Request>(&*message) : nullptr;
+  return request != nullptr ? std::optional(*request) : std::nullopt;
+}
+
+/// What an honest mount would answer.
+Json usual_result(const devices::Request& request) {
+  if (request.method == "hello") {
+    return {{"protocol", 1}, {"name", "Rogue"}};
+  }
+  if (request.method == "mount.state") {
+    devices::MountState state;
+    state.time = test::morning();
+    return devices::to_json(state);
+  }
+  return Json::object();
+}
+
 TEST_F(Protocol, ThousandRandomFaultsAreSaidAndSurvived) {
   base::Random random({11});
   std::atomic<int> faults{0};
   const auto good = [](const std::string& line) {
-    const auto message = devices::read_message(line);
-    const auto* request = message ? std::get_if<devices::Request>(&*message) : nullptr;
-    if (request == nullptr) {
-      return std::string();
-    }
-    Json result = Json::object();
-    if (request->method == "hello") {
-      result = {{"protocol", 1}, {"name", "Rogue"}};
-    } else if (request->method == "mount.state") {
-      devices::MountState state;
-      state.time = test::morning();
-      result = devices::to_json(state);
-    }
-    return devices::to_line(devices::Answer{request->id, result, {}, {}});
+    const auto request = request_in(line);
+    return request ? devices::to_line(devices::Answer{request->id, usual_result(*request), {}, {}})
+                   : std::string();
   };
   const Rogue rogue(Listener::at(path()).value(), [&](const std::string& line) -> std::string {
     if (line.find("hello") != std::string::npos) {
@@ -213,18 +221,12 @@ TEST_F(Protocol, ThousandRandomFaultsAreSaidAndSurvived) {
 TEST_F(Protocol, FaultsOfTheDeviceAreFailuresOnOneShortLine) {
   int way = 0;
   const Rogue rogue(Listener::at(path()).value(), [&](const std::string& line) -> std::string {
-    const auto message = devices::read_message(line);
-    const auto* request = message ? std::get_if<devices::Request>(&*message) : nullptr;
-    if (request == nullptr) {
+    const auto request = request_in(line);
+    if (!request) {
       return {};
     }
-    Json result = Json::object();
-    if (request->method == "hello") {
-      result = {{"protocol", 1}, {"name", "Rogue"}};
-    } else if (request->method == "mount.state") {
-      devices::MountState state;
-      state.time = test::morning();
-      result = devices::to_json(state);
+    Json result = usual_result(*request);
+    if (request->method == "mount.state") {
       if (way == 1) {
         result["altitude_deg"] = 1000.0;
       } else if (way == 2) {

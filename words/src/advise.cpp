@@ -62,12 +62,12 @@ constexpr MisfitRow kMisfits[] = {
     {"fringes", "corners-at-odds", TEXT("The corners are out of focus."),
      TEXT("Light of one colour interferes between sensor and filters. A tilt that hides the bands "
           "blurs the edge of this sensor: tilt less, and use a smaller region.")},
-    {"too-dim-to-see", "", TEXT("Nothing or next to nothing is seen."),
-     TEXT("The filters together leave less light than an eye needs by day; one of them is one too "
-          "many, or they pass different colours.")},
+    {"too-dim-to-see", "", TEXT("Next to nothing is visible."),
+     TEXT("Together the filters leave less light than the eye needs by day: there is one too many, "
+          "or their passbands do not overlap.")},
     {"too-dim-to-expose", "", TEXT("The frames stay dark."),
-     TEXT("The filters together leave so little light that an exposure takes longer than the Sun "
-          "holds still, or they pass different colours.")},
+     TEXT("Together the filters leave so little light that the exposure becomes hopelessly long, "
+          "or their passbands do not overlap.")},
     {"too-bright", "", TEXT("The disc saturates at the shortest exposure."),
      TEXT("The shutter cannot be as short as this light asks.")},
     {"dim", "", TEXT("The air blurs each frame."),

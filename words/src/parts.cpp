@@ -74,10 +74,9 @@ constexpr ParameterRow kParameters[] = {
     {"obstruction", TEXT("Obstruction"), "", TEXT("Width of the secondary over the aperture")},
     {"back_focus_mm", TEXT("Focus behind drawtube"), "mm",
      TEXT("From the drawtube's face to the focus, racked fully in")},
-    {"mirror_factor", TEXT("Growth by mirror focusing"), "",
-     TEXT(
-         "Focused by moving its mirror: by how many mm its focal length grows for each mm that the "
-         "image lies further behind than the back focus says; best taken from a measured disc")},
+    {"mirror_factor", TEXT("Focal length per mm of back focus"), "",
+     TEXT("For telescopes that focus by moving the mirror: by how many mm the focal length grows "
+          "for each mm of extra back focus")},
     {"focuser_travel_mm", TEXT("Focuser travel"), "mm",
      TEXT("Leave it empty when it is not known")},
     {"collimator_focal_length_mm", TEXT("Collimator"), "mm",

@@ -108,7 +108,7 @@ QString turn_words(const plan::TurnDecision& turn, const QTimeZone& zone) {
       return QObject::tr("Track through the meridian, turn at %1, when it is over.")
           .arg(clock_at(*turn.turn_at, zone));
     case plan::TurnAdvice::kMove:
-      return QObject::tr("The runs leave no %1 minutes for the mount\u2019s turn.")
+      return QObject::tr("The runs leave no gap of %1 minutes for the mount to turn over.")
           .arg(number(sky::in_minutes(plan::kTurnTakes), 0));
     case plan::TurnAdvice::kNone:
       break;

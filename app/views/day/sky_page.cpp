@@ -99,7 +99,7 @@ QWidget* SkyPage::build_tools() {
       tr("Decides what happens at the meridian and near the zenith; an equatorial mount "
          "turns over there, or tracks through"));
   mount_kind_->addItems({tr("Mount not said"), tr("Turns over"), tr("Tracks through"),
-                         tr("Alt-azimuth"), tr("Undriven")});
+                         tr("Alt-azimuth"), tr("No tracking")});
   past_meridian_ = new NumberField(tr("within"), QStringLiteral("\u00b0"), plan::kPastMeridianRange,
                                    false, tools);
   past_meridian_->setToolTip(
@@ -131,8 +131,8 @@ QString SkyPage::mount_words() const {
              clock_at(turn->latest, zone));
   }
   if (mount.kind == plan::MountKind::kUndriven) {
-    return tr("It follows nothing: set the Sun ahead and let it cross. The field turns by %1\u00b0 "
-              "an hour")
+    return tr("No tracking: point ahead of the Sun and let it drift through. The field turns by "
+              "%1\u00b0 an hour")
         .arg(number(document().answers().local.field_rotation_deg_h, 1));
   }
   if (mount.kind == plan::MountKind::kAltAzimuth) {

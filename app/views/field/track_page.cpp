@@ -83,7 +83,9 @@ align::Driving TrackPage::driving() const {
 QString TrackPage::axis_words() const {
   const workspace::Workspace& space = document_.workspace();
   if (space.mount.kind == plan::MountKind::kUndriven) {
-    return tr("An undriven tripod: the Sun crosses the field, and is set ahead again and again.");
+    return tr(
+        "No tracking: the Sun drifts through the field, and you point ahead of it again and "
+        "again.");
   }
   if (space.mount.kind == plan::MountKind::kAltAzimuth) {
     return tr("An alt-azimuth mount: it follows by steps of both axes, and the field turns.");

@@ -135,6 +135,13 @@ class ForeignVideo {
 
 constexpr Make kPlain{64, 48, AV_PIX_FMT_YUVJ420P};
 
+void write_plain(const std::filesystem::path& path, int pictures) {
+  ForeignVideo video(path, AV_CODEC_ID_MJPEG, kPlain);
+  for (int i = 0; i < pictures; ++i) {
+    ASSERT_TRUE(video.add(kPlain));
+  }
+}
+
 TEST(ForeignVideo, SaysWhichPictureHasAnotherSizeAndReadsTheOthers) {
   const TempFolder folder;
   const auto path = folder / "changes.mkv";
@@ -269,12 +276,7 @@ TEST(ForeignVideo, GoesToNoOtherFileAndNoAddress) {
 TEST(ForeignVideo, IsGivenUpWhenSomebodyStops) {
   const TempFolder folder;
   const auto path = folder / "long.mkv";
-  {
-    ForeignVideo video(path, AV_CODEC_ID_MJPEG, kPlain);
-    for (int i = 0; i < 50; ++i) {
-      ASSERT_TRUE(video.add(kPlain));
-    }
-  }
+  write_plain(path, 50);
   std::stop_source stop;
   stop.request_stop();
   EXPECT_THAT(ClipReader::open(path, stop.get_token()),
@@ -284,12 +286,7 @@ TEST(ForeignVideo, IsGivenUpWhenSomebodyStops) {
 TEST(ForeignVideo, LeavesStandardErrorToTheProgram) {
   const TempFolder folder;
   const auto path = folder / "cut.mkv";
-  {
-    ForeignVideo video(path, AV_CODEC_ID_MJPEG, kPlain);
-    for (int i = 0; i < 20; ++i) {
-      ASSERT_TRUE(video.add(kPlain));
-    }
-  }
+  write_plain(path, 20);
   std::string bytes = test::read_text(path);
   for (std::size_t i = 600; i < bytes.size(); i += 97) {
     bytes[i] = static_cast<char>(bytes[i] ^ 0x55);
