@@ -239,7 +239,8 @@ std::vector<Command> add_align_commands(CLI::App& app, AlignOptions& options) {
   of_drift->add_option("--temperature", options.place.temperature_c, "of the air (degree C)");
   CLI::App* of_frames =
       command(*align, "frames", "a drift run from frames of a driven mount, as a row of the table");
-  of_frames->add_option("files", options.frames, "FITS, PNG or TIFF with their times")->required();
+  of_frames->add_option("files", options.frames, "FITS, PNG, TIFF or JPEG with their times")
+      ->required();
   add_ground(*of_frames, options.place, true);
   add_air(*of_frames, options.place);
   of_frames->add_option("--north", options.north_up_deg,

@@ -70,6 +70,7 @@ struct Options {
   std::uint32_t seed = 1;
   std::uint32_t sun_seed = 1;
   std::string file;
+  std::string rig;
   std::string data;
   std::optional<double> north_deg;
   bool mirrored = false;
@@ -320,10 +321,21 @@ Result<Json> measured(const Options& options) {
     }
     knowledge.solar = sky::PictureOrientation{*north, options.mirrored};
   }
+  std::optional<optics::Rig> path;
+  if (!options.rig.empty()) {
+    auto read = optics::read_rig(options.rig);
+    if (!read) {
+      return tl::make_unexpected(read.error());
+    }
+    path = *std::move(read);
+  }
   return frame_of(options).and_then([&](const frames::Frame& frame) {
     return measure::measure_disc(frame, knowledge).map([&](const auto& measurement) {
       Json report = workspace::measurement_report(measurement);
       report["colour_mosaic"] = frame.info.mosaic;
+      report["telescope_focal_length_mm"] =
+          path ? base::or_null(workspace::focal_length_by(measurement, frame, *path))
+               : Json(nullptr);
       return report;
     });
   });
@@ -490,8 +502,10 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
       ->required();
 
   CLI::App* measure_command = command(app, "measure", "limb, scale and spots of a frame");
-  measure_command->add_option("file", options.file, "FITS, PNG or TIFF")->required();
+  measure_command->add_option("file", options.file, "FITS, PNG, TIFF or JPEG")->required();
   measure_command->add_option("--frame", options.frame, "of a clip, from 0");
+  measure_command->add_option("--rig", options.rig,
+                              "that took it: the disc then tells its true focal length");
   measure_command->add_option("--time", options.place.time, "UTC, when the file does not say");
   CLI::Option* north = measure_command->add_option(
       "--north", options.north_deg, "solar north in the picture, from up, clockwise (degree)");

@@ -61,6 +61,7 @@ Json readings_report(const live::Readings& readings, bool scaled) {
   const auto& bands = readings.bands;
   Json report{{"level", readings.level.bright},
               {"clipped", readings.level.clipped_share},
+              {"cloud_stops", estimate(readings.cloud_stops)},
               {"noise", readings.noise},
               {"structure", readings.structure},
               {"limb_seen", readings.limb ? Json(readings.limb->seen_share) : Json(nullptr)},

@@ -147,7 +147,9 @@ Result<Json> expose(const MatchOptions& options) {
                 {"correction_spread_stops", correction->spread},
                 {"limit", limit_word(plan->disc.limit)},
                 {"prominence_limit", limit_word(plan->prominence_limit)},
-                {"table", std::move(table)}};
+                {"table", std::move(table)},
+                {"uncovered_sun", true},
+                {"moon_in_front", workspace::moon_report(at.answers.moon)}};
   });
 }
 
@@ -191,6 +193,10 @@ Result<Json> matched(const MatchOptions& options) {
       }
       lenses = *kit;
     }
+    const auto share = base::checked("share", options.share, match::kKeptShareRange);
+    if (!share) {
+      return tl::make_unexpected(share.error());
+    }
     const auto settings =
         match::ranked(at.workspace.rig, at.workspace.target, lenses, at.situation);
     const workspace::Limits& limits = *at.answers.limits;
@@ -213,6 +219,16 @@ Result<Json> matched(const MatchOptions& options) {
       const match::FrameRate& rate = settings.front().rate;
       clip["frames"] = std::floor(budget.longest() * rate.hz);
       clip["bytes"] = std::floor(budget.longest() * rate.hz) * rate.bytes_a_frame;
+    }
+    if (const auto sensor = optics::sensor_of(at.workspace.rig); sensor && !settings.empty()) {
+      const match::EnoughFrames enough = match::enough_frames(
+          at.workspace.target, match::frame_noise(sensor->camera, at.situation.light.target_level),
+          *share);
+      const match::FrameRate& rate = settings.front().rate;
+      clip["enough"] = {{"kept", enough.kept},
+                        {"frames", enough.recorded},
+                        {"seconds", enough.recorded / rate.hz},
+                        {"bytes", enough.recorded * rate.bytes_a_frame}};
     }
     return Json{{"target", match::kTargetWords.of(at.workspace.target)},
                 {"aim_arcsec", {place.west_arcsec, place.north_arcsec}},
@@ -267,6 +283,7 @@ std::vector<Command> add_match_commands(CLI::App& app, MatchOptions& options) {
   match->add_option("--seeing", options.seeing_arcsec, "full width (arcsec)");
   match->add_option("--kit", options.kit, "file with your own lenses; left out: the catalogue's");
   match->add_option("--level", options.level, "brightest part against full well");
+  match->add_option("--share", options.share, "of a clip's frames that are kept");
 
   CLI::App* expose_command = command("expose", "exposures, and the table round them");
   expose_command->add_option("rig", options.rig, "rig file")->required();

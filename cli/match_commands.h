@@ -25,6 +25,7 @@ struct MatchOptions {
   double seeing_arcsec = sky::kUsualSeeingArcsec;
   double level = workspace::kUsualLevel;
   double cloud_stops = 0.0;
+  double share = 0.2;  ///< of the frames of a clip that are kept
   std::optional<double> iso;
   std::optional<double> gain_db;
   std::string date;

@@ -231,7 +231,9 @@ void add_way_up(CLI::App* command, PictureOptions& options) {
 std::vector<Command> add_picture_commands(CLI::App& app, PictureOptions& options) {
   CLI::App* finish = app.add_subcommand("finish", "a picture so that people see what is in it");
   finish->add_flag("--json", options.json, "answer as JSON (the only form)");
-  finish->add_option("picture", options.pictures, "FITS, PNG or TIFF")->required()->expected(1);
+  finish->add_option("picture", options.pictures, "FITS, PNG, TIFF or JPEG")
+      ->required()
+      ->expected(1);
   finish->add_option("--out", options.out, "FITS, PNG or TIFF to write")->required();
   finish->add_option("--flatten", options.flatten, "limb darkening taken out, 0 to 1");
   finish
@@ -248,12 +250,12 @@ std::vector<Command> add_picture_commands(CLI::App& app, PictureOptions& options
   add_way_up(finish, options);
   CLI::App* mosaic = app.add_subcommand("mosaic", "joins panels that overlap");
   mosaic->add_flag("--json", options.json, "answer as JSON (the only form)");
-  mosaic->add_option("panels", options.pictures, "two or more: FITS, PNG or TIFF");
+  mosaic->add_option("panels", options.pictures, "two or more: FITS, PNG, TIFF or JPEG");
   mosaic->add_option("--out", options.out, "FITS, PNG or TIFF to write")->required();
   mosaic->add_option("--recipe", options.recipe, "as another mosaic was made");
   CLI::App* animate = app.add_subcommand("animate", "a movie of pictures in the order of time");
   animate->add_flag("--json", options.json, "answer as JSON (the only form)");
-  animate->add_option("pictures", options.pictures, "FITS, PNG or TIFF, or folders of them");
+  animate->add_option("pictures", options.pictures, "FITS, PNG, TIFF or JPEG, or folders of them");
   animate->add_option("--out", options.out, ".mkv without loss, .mp4 for all players")->required();
   animate->add_option("--recipe", options.recipe, "as another movie was made");
   animate->add_option("--hold", options.hold, "what stands still: disc, detail or nothing");

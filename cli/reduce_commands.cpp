@@ -288,7 +288,7 @@ std::vector<Command> add_reduce_commands(CLI::App& app, ReduceOptions& options) 
   stack->add_flag("--whole", options.whole, "lays frames as wholes, not by their detail");
   CLI::App* restore = app.add_subcommand("restore", "undoes the blur of aperture and air");
   restore->add_flag("--json", options.json, "answer as JSON (the only form)");
-  restore->add_option("picture", options.picture, "a stack: FITS, PNG or TIFF")->required();
+  restore->add_option("picture", options.picture, "a stack: FITS, PNG, TIFF or JPEG")->required();
   restore->add_option("--out", options.out, "FITS, PNG or TIFF to write")->required();
   restore->add_option("--rig", options.rig, "rig file that it was taken with");
   restore->add_option("--aperture", options.aperture_mm, "of the telescope (mm)");

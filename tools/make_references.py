@@ -213,6 +213,49 @@ def parallactic_rows(count):
         yield f'    {{"{text}", ' + ", ".join(f"{n}" for n in numbers) + "},"
 
 
+def share_covered(own, other, apart):
+    if apart >= own + other:
+        return 0.0
+    if apart <= abs(own - other):
+        return min(1.0, (other / own) ** 2)
+    first = math.acos((apart**2 + own**2 - other**2) / (2 * apart * own))
+    second = math.acos((apart**2 + other**2 - own**2) / (2 * apart * other))
+    lens = own**2 * (first - math.sin(first) * math.cos(first))
+    lens += other**2 * (second - math.sin(second) * math.cos(second))
+    return lens / (math.pi * own**2)
+
+
+def moon_cover_rows(each):
+    """The Moon before the Sun, and beside it, from seeded places at seeded instants of eclipses."""
+    own_draw = random.Random(36)
+    for greatest in ["1999/8/11 11:00", "2006/3/29 10:15", "2012/5/20 23:50", "2015/3/20 9:45",
+                     "2017/8/21 18:20", "2020/6/21 6:40", "2023/10/14 18:00", "2024/4/8 18:20",
+                     "2026/8/12 17:45", "2027/8/2 9:50", "2028/1/26 16:00", "2030/11/25 7:00",
+                     "2034/3/20 10:20", "2045/8/12 17:40"]:
+        found = 0
+        while found < each:
+            observer = ephem.Observer()
+            observer.lat = str(own_draw.uniform(-70, 75))
+            observer.lon = str(own_draw.uniform(-180, 180))
+            observer.elevation = own_draw.choice([0, 200, 2400])
+            observer.pressure = 0
+            when = ephem.Date(greatest) + own_draw.uniform(-1.8, 1.8) / 24
+            observer.date = ephem.Date(round(float(when) * 86400) / 86400)
+            sun, moon = ephem.Sun(observer), ephem.Moon(observer)
+            arcsec = math.degrees(1) * 3600
+            apart = float(ephem.separation((sun.ra, sun.dec), (moon.ra, moon.dec))) * arcsec
+            own, other = sun.radius * arcsec, moon.radius * arcsec
+            share = share_covered(own, other, apart)
+            beside = own + other < apart < own + other + 600
+            if math.degrees(sun.alt) < 2 or (share <= 0.005 if found < each - 1 else not beside):
+                continue
+            found += 1
+            text = observer.date.datetime().strftime("%Y-%m-%dT%H:%M:%SZ")
+            numbers = [round(math.degrees(observer.lat), 3), round(math.degrees(observer.lon), 3),
+                       observer.elevation, round(apart, 1), round(other, 1), round(share, 4)]
+            yield f'    {{"{text}", ' + ", ".join(f"{n}" for n in numbers) + "},"
+
+
 def table(out, name, about, members, rows):
     text = HEAD + f"namespace solarchon::reference {{\n\n/// {about}\nstruct {name} {{\n"
     text += "".join(f"  {kind} {member};\n" for kind, member in members)
@@ -264,6 +307,11 @@ def own_tables(folder):
           [(word, "time"), (number, "latitude_deg"), (number, "longitude_deg"),
            (number, "parallactic_angle_deg"), (number, "altitude_airless_deg")],
           parallactic_rows(120))
+    table(folder / "moon_cover.h", "MoonCoverRow",
+          "PyEphem: the Moon before the Sun and, where nothing is covered, beside it; airless.",
+          [(word, "time"), (number, "latitude_deg"), (number, "longitude_deg"),
+           (number, "elevation_m"), (number, "separation_arcsec"),
+           (number, "moon_semidiameter_arcsec"), (number, "obscuration")], moon_cover_rows(4))
 
 
 main()

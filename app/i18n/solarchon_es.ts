@@ -918,6 +918,30 @@
         <source>The runs leave no gap of %1 minutes for the mount to turn over.</source>
         <translation>Las tomas no dejan un hueco de %1 minutos para el giro de la montura.</translation>
     </message>
+    <message>
+        <source>stack</source>
+        <translation>apilado</translation>
+    </message>
+    <message>
+        <source>stack, restored</source>
+        <translation>apilado, restaurado</translation>
+    </message>
+    <message>
+        <source>mosaic</source>
+        <translation>mosaico</translation>
+    </message>
+    <message>
+        <source>finished picture</source>
+        <translation>imagen acabada</translation>
+    </message>
+    <message>
+        <source>picture</source>
+        <translation>imagen</translation>
+    </message>
+    <message>
+        <source>%1, %2 UTC</source>
+        <translation>%1, %2 UTC</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>
@@ -1961,20 +1985,12 @@
         <translation>Para protuberancias: 100″ son 72 000 km</translation>
     </message>
     <message>
-        <source>Longest</source>
-        <translation>Máxima</translation>
-    </message>
-    <message>
         <source>Longer, and %1. Faster it does not go: %2.</source>
         <translation>Más larga, y %1. Más deprisa no va: %2.</translation>
     </message>
     <message>
         <source>Frames a second</source>
         <translation>Tomas por segundo</translation>
-    </message>
-    <message>
-        <source>Frames</source>
-        <translation>Tomas</translation>
     </message>
     <message>
         <source>On the disk</source>
@@ -2031,6 +2047,38 @@
     <message>
         <source>Two bytes a pixel; without it 8 bits, which come through the cable faster</source>
         <translation>Dos bytes por píxel; sin esto, 8 bits, que pasan más deprisa por el cable</translation>
+    </message>
+    <message>
+        <source>Frames kept</source>
+        <translation>Tomas conservadas</translation>
+    </message>
+    <message>
+        <source>Of the frames, the sharpest, that are stacked. What is enough follows from it, from the noise of a frame and from the contrast of the target&apos;s detail</source>
+        <translation>Las más nítidas, que se apilan. De ellas, del ruido de una toma y del contraste del detalle del objetivo sale cuántas bastan</translation>
+    </message>
+    <message>
+        <source>Longest clip</source>
+        <translation>Vídeo más largo</translation>
+    </message>
+    <message>
+        <source>%1 kept: then noise, raised by sharpening, stays below a fifth of the detail&apos;s contrast</source>
+        <translation>%1 conservadas: así el ruido, realzado al enfocar, queda por debajo de un quinto del contraste del detalle</translation>
+    </message>
+    <message>
+        <source>Enough frames</source>
+        <translation>Tomas que bastan</translation>
+    </message>
+    <message>
+        <source>Frames at most</source>
+        <translation>Tomas como máximo</translation>
+    </message>
+    <message>
+        <source>They would fill %1</source>
+        <translation>Ocuparían %1</translation>
+    </message>
+    <message>
+        <source>%1 One clip holds fewer than are enough: keep a larger share, or stack several clips.</source>
+        <translation>%1 En un vídeo caben menos de las que bastan: conserve una parte mayor o apile varios vídeos.</translation>
     </message>
 </context>
 <context>
@@ -3039,12 +3087,12 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
         <translation>Sacar</translation>
     </message>
     <message>
-        <source>FITS, PNG or TIFF; you can drop them here too (F8)</source>
-        <translation>FITS, PNG o TIFF; también puede soltarlas aquí (F8)</translation>
-    </message>
-    <message>
         <source>What is marked leaves the list; the files stay (Delete)</source>
         <translation>Lo marcado sale de la lista; los archivos quedan (Supr)</translation>
+    </message>
+    <message>
+        <source>FITS, PNG, TIFF or JPEG; you can drop them here too (F8)</source>
+        <translation>FITS, PNG, TIFF o JPEG; también puede soltarlas aquí (F8)</translation>
     </message>
 </context>
 <context>
@@ -3370,10 +3418,6 @@ Az %6, Alt %7</translation>
         <translation>Abrir una imagen…</translation>
     </message>
     <message>
-        <source>A product of this program or another: FITS, PNG or TIFF (F8)</source>
-        <translation>Un producto de este programa o de otro: FITS, PNG o TIFF (F8)</translation>
-    </message>
-    <message>
         <source>Detail, by its size</source>
         <translation>Detalle, por su tamaño</translation>
     </message>
@@ -3448,6 +3492,10 @@ Az %6, Alt %7</translation>
     <message>
         <source>Prominences: %1</source>
         <translation>Protuberancias: %1</translation>
+    </message>
+    <message>
+        <source>A product of this program or another: FITS, PNG, TIFF or JPEG (F8)</source>
+        <translation>Un producto de este programa o de otro: FITS, PNG, TIFF o JPEG (F8)</translation>
     </message>
 </context>
 <context>
@@ -4648,10 +4696,6 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
         <translation>Abrir una imagen…</translation>
     </message>
     <message>
-        <source>FITS, PNG or TIFF; you can drop one here too</source>
-        <translation>FITS, PNG o TIFF; también puede soltar una aquí</translation>
-    </message>
-    <message>
         <source>Spots as CSV, everything as JSON, the picture as PNG or TIFF</source>
         <translation>Las manchas como CSV, todo como JSON, la imagen como PNG o TIFF</translation>
     </message>
@@ -4734,6 +4778,22 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
     <message>
         <source>Spots are not looked for in hydrogen alpha: what is dark there is gas.</source>
         <translation>En hidrógeno alfa no se buscan manchas: lo oscuro allí es gas.</translation>
+    </message>
+    <message>
+        <source>The disc&apos;s measured size gives the telescope&apos;s true focal length; makers round it, and telescopes that focus with their mirror change it</source>
+        <translation>El tamaño medido del disco da la focal verdadera del telescopio; los fabricantes la redondean y los que enfocan con el espejo la cambian</translation>
+    </message>
+    <message>
+        <source>Focal length from the disc</source>
+        <translation>Focal según el disco</translation>
+    </message>
+    <message>
+        <source>Set the telescope to %1 mm, as this disc says, not %2 mm</source>
+        <translation>Poner el telescopio a %1 mm, como dice este disco, no a %2 mm</translation>
+    </message>
+    <message>
+        <source>FITS, PNG, TIFF or JPEG; you can drop one here too</source>
+        <translation>FITS, PNG, TIFF o JPEG; también puede soltar una aquí</translation>
     </message>
 </context>
 <context>
@@ -5314,10 +5374,6 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
         <translation>Todas las imágenes guardadas bajo la carpeta de datos</translation>
     </message>
     <message>
-        <source>Hold the disc</source>
-        <translation>Fijar disco</translation>
-    </message>
-    <message>
         <source>By its limb: centred and equally large in all</source>
         <translation>Por su limbo: centrado e igual de grande en todas</translation>
     </message>
@@ -5390,6 +5446,14 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
     <message>
         <source>.mkv without loss, .mp4 for all players (F9)</source>
         <translation>.mkv sin pérdida, .mp4 para todos los reproductores (F9)</translation>
+    </message>
+    <message>
+        <source>What stands still from picture to picture</source>
+        <translation>Lo que queda fijo de imagen a imagen</translation>
+    </message>
+    <message>
+        <source>The disc</source>
+        <translation>El disco</translation>
     </message>
 </context>
 <context>
@@ -6540,6 +6604,10 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>A clip or picture of something evenly lit: the Sun out of focus, with the filter on and tracing paper in front of it. Or a clip in which the disc is moved about over the sensor</source>
         <translation>Un clip o imagen de algo iluminado por igual: el Sol desenfocado, con el filtro puesto y papel vegetal delante. O un clip en el que el disco se mueve por el sensor</translation>
+    </message>
+    <message>
+        <source>Undoes the blur of aperture and air, as far as detail stands out of the noise</source>
+        <translation>Deshace el desenfoque de la abertura y del aire, hasta donde el detalle sobresale del ruido</translation>
     </message>
 </context>
 <context>
@@ -8277,6 +8345,25 @@ Haga una con el botón, o con F5.</translation>
     </message>
 </context>
 <context>
+    <name>solarchon::app::UncoveredLine</name>
+    <message>
+        <source>The Moon covers the whole Sun at this time.</source>
+        <translation>La Luna cubre todo el Sol a esta hora.</translation>
+    </message>
+    <message>
+        <source>The Moon covers less than 1 % of the Sun at this time.</source>
+        <translation>La Luna cubre menos del 1 % del Sol a esta hora.</translation>
+    </message>
+    <message>
+        <source>The Moon covers %1 % of the Sun at this time.</source>
+        <translation>La Luna cubre el %1 % del Sol a esta hora.</translation>
+    </message>
+    <message>
+        <source>%1 Simulated pictures, exposures and frame counts are those of an uncovered Sun.</source>
+        <translation>%1 Las imágenes simuladas, las exposiciones y el número de tomas son los de un Sol descubierto.</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::VerdictBadge</name>
     <message>
         <source>Safety: %1</source>
@@ -8999,10 +9086,6 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>a whole TIFF picture</source>
         <translation>una imagen TIFF entera</translation>
-    </message>
-    <message>
-        <source>FITS, PNG or TIFF</source>
-        <translation>FITS, PNG o TIFF</translation>
     </message>
     <message>
         <source>one picture of two axes, or its colour planes</source>
@@ -12055,6 +12138,54 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>For telescopes that focus by moving the mirror: by how many mm the focal length grows for each mm of extra back focus</source>
         <translation>Para telescopios que enfocan moviendo el espejo: cuántos mm crece la focal por cada mm de foco trasero adicional</translation>
+    </message>
+    <message>
+        <source>Nothing wrong found, but seeing and focus cannot be judged from this picture.</source>
+        <translation>No se ve ningún fallo, pero con esta imagen no se puede juzgar ni el seeing ni el enfoque.</translation>
+    </message>
+    <message>
+        <source>Bring the limb into the picture, or frame detail for some seconds.</source>
+        <translation>Lleve el limbo a la imagen o encuadre detalle durante unos segundos.</translation>
+    </message>
+    <message>
+        <source>Writes</source>
+        <translation>Guarda</translation>
+    </message>
+    <message>
+        <source>What it writes for each picture; a JPEG is a seventh of a raw file</source>
+        <translation>Lo que guarda de cada imagen; un JPEG ocupa la séptima parte de un raw</translation>
+    </message>
+    <message>
+        <source>Raw files</source>
+        <translation>Archivos raw</translation>
+    </message>
+    <message>
+        <source>JPEG files</source>
+        <translation>Archivos JPEG</translation>
+    </message>
+    <message>
+        <source>Both</source>
+        <translation>Ambos</translation>
+    </message>
+    <message>
+        <source>a whole JPEG picture</source>
+        <translation>una imagen JPEG entera</translation>
+    </message>
+    <message>
+        <source>FITS, PNG, TIFF or JPEG</source>
+        <translation>FITS, PNG, TIFF o JPEG</translation>
+    </message>
+    <message>
+        <source>Its screw is tight, and it does not tip.</source>
+        <translation>Su tornillo está apretado y no cabecea.</translation>
+    </message>
+    <message>
+        <source>Both are tight, and the phone cannot slide off.</source>
+        <translation>Ambos están sujetos y el teléfono no puede resbalar.</translation>
+    </message>
+    <message>
+        <source>The eyepiece is tight; the screen stands square and cannot fall.</source>
+        <translation>El ocular está apretado; la pantalla está a escuadra y no puede caer.</translation>
     </message>
 </context>
 </TS>

@@ -94,6 +94,12 @@ void FrameInHand::open(const QString& file) {
   });
 }
 
+void FrameInHand::open_next(const QString& file) {
+  if (!worker_.busy()) {
+    open(file);
+  }
+}
+
 void FrameInHand::open_filed(const std::string& name) {
   open(QString::fromStdString((data_ / name).string()));
 }

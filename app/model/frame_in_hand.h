@@ -45,6 +45,9 @@ class FrameInHand : public QObject {
   [[nodiscard]] std::optional<double> chosen_exposure_ms() const { return exposure_ms_; }
   /// Opens a picture, measures it, and shows it.
   void open(const QString& file);
+  /// The same for a picture that nobody asked for just now: while other work goes on, it stays
+  /// away.
+  void open_next(const QString& file);
   /// Opens a frame of the log by its name below the data folder.
   void open_filed(const std::string& name);
   /// Fills an empty folder with the demo's sessions, kit and shelves.

@@ -3,6 +3,8 @@
 
 #include "app/model/caption.h"
 #include "solarchon/base/file.h"
+#include "solarchon/frames/picture.h"
+#include "solarchon/measure/disc.h"
 #include "solarchon/sky/sun.h"
 #include "solarchon/workspace/observe.h"
 
@@ -60,7 +62,13 @@ base::Result<log::FrameEntry> keep_in(const std::filesystem::path& data,
       sky::local_sun(sky::geocentric_sun(entry.taken, 0.0), usual.site, usual.weather).altitude_deg;
   return base::make_folder(file.parent_path())
       .and_then([&] { return write_captioned(product, file, captioned); })
-      .map([&] { return entry; });
+      .map([&] {
+        // What finishing has darkened, turned or tinted still has a limb.
+        if (auto measured = measure::measure_disc(frames::frame_of(product.picture))) {
+          entry.measurement = *std::move(measured);
+        }
+        return entry;
+      });
 }
 
 }  // namespace solarchon::app

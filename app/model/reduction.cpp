@@ -449,6 +449,7 @@ void Reduction::keep_product() {
       }
       kept_as_ = QString::fromStdString((data_ / entry->file).string());
       clips_.file(*entry);
+      emit keptAs(kept_as_);
       emit changed();
     };
   });

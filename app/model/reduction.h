@@ -128,6 +128,7 @@ class Reduction : public QObject {
   void changed();
   void progressed(double fraction);
   void frameChanged();
+  void keptAs(const QString& file);  ///< a picture was written into the log
 
  private:
   /// What a job found out about a clip.

@@ -4,6 +4,7 @@
 #include <QGridLayout>
 
 #include "app/shell/elided_label.h"
+#include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -16,14 +17,34 @@ Figures::Figures(int columns, QWidget* parent) : QWidget(parent), columns_(colum
   grid->setVerticalSpacing(0);
 }
 
+void Figures::wrap() {
+  wraps_ = true;
+  QSizePolicy policy = sizePolicy();
+  policy.setHeightForWidth(true);
+  setSizePolicy(policy);
+  for (int column = 0; column < columns_; ++column) {
+    dynamic_cast<QGridLayout*>(layout())->setColumnStretch(column, 1);
+  }
+}
+
+QLabel* Figures::new_label(Qt::Alignment down) {
+  if (!wraps_) {
+    return new ElidedLabel(this);
+  }
+  auto* label = new PlainLabel(this);
+  label->setWordWrap(true);
+  label->setAlignment(Qt::AlignLeft | down);
+  return label;
+}
+
 void Figures::show_rows(const std::vector<Row>& rows) {
   auto* grid = dynamic_cast<QGridLayout*>(layout());
   while (names_.size() < rows.size()) {
     const int index = static_cast<int>(names_.size());
-    auto* name = new ElidedLabel(this);
+    QLabel* name = new_label(Qt::AlignBottom);
     name->setProperty("role", "faint");
     name->setFont(Theme::font(TextSize::kSmall));
-    auto* value = new ElidedLabel(this);
+    QLabel* value = new_label(Qt::AlignTop);
     value->setFont(Theme::font(TextSize::kMedium, true));
     value->setTextInteractionFlags(Qt::TextSelectableByMouse);
     value->setContentsMargins(0, 0, 0, Theme::px(8));

@@ -19,13 +19,19 @@ class Figures : public QWidget {
   };
   /// @param columns  how many figures stand side by side
   explicit Figures(int columns, QWidget* parent = nullptr);
+  /// From now on what does not fit its column goes on below it, in columns of one width: for pages
+  /// that scroll. Before the first rows.
+  void wrap();
   /// Shows rows; the widgets are kept while their number stays the same.
   void show_rows(const std::vector<Row>& rows);
   /// The value shown under a name; empty when there is none.
   [[nodiscard]] QString value_of(const QString& name) const;
 
  private:
+  [[nodiscard]] QLabel* new_label(Qt::Alignment down);
+
   int columns_;
+  bool wraps_ = false;
   std::vector<QLabel*> names_;
   std::vector<QLabel*> values_;
 };

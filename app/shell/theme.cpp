@@ -80,6 +80,7 @@ QString style_sheet(const Palette& c) {
     QScrollBar::add-line, QScrollBar::sub-line { height: 0; width: 0; }
     QScrollArea { background: transparent; border: none; }
     QScrollArea > QWidget > QWidget { background: transparent; }
+    QComboBox { combobox-popup: 0; }
     QComboBox::drop-down { border: none; border-left: 1px solid @rule; width: 24px; }
     QComboBox::down-arrow { image: none; width: 0; height: 0; border-left: 5px solid @sheet;
       border-right: 5px solid @sheet; border-top: 6px solid @ink; }

@@ -88,6 +88,8 @@ Window::Window(const Options& options, QWidget* parent)
   camera_ = std::make_unique<LiveCamera>(data_, *document_, *trouble_);
   folder_ = std::make_unique<FolderWatch>(*document_, *clips_, *trouble_);
   reduction_ = std::make_unique<Reduction>(data_, *document_, *clips_, *trouble_);
+  // What was kept last is what Measure shows next.
+  connect(reduction_.get(), &Reduction::keptAs, frame_.get(), &FrameInHand::open_next);
   movie_ = std::make_unique<Movie>(data_, *document_, *clips_);
   series_ = std::make_unique<SeriesDesk>(data_, *document_, *camera_, *trouble_);
   disk_ = std::make_unique<DiskSpeed>(data_, *settings_, *trouble_);

@@ -7,7 +7,9 @@
 #include <QElapsedTimer>
 #include <QFile>
 #include <QHelpEvent>
+#include <QImage>
 #include <QLabel>
+#include <QPainter>
 #include <QPlainTextEdit>
 #include <QProcess>
 #include <QPushButton>
@@ -18,6 +20,7 @@
 #include "app/shell/elided_edit.h"
 #include "app/shell/number_field.h"
 #include "app/shell/plain_tips.h"
+#include "app/views/day/plan_out.h"
 #include "app/views/light_path/light_path_view.h"
 #include "app/views/light_path/part_sheet.h"
 #include "app/views/light_path/section.h"
@@ -108,6 +111,48 @@ TEST_F(FaultsTest, NamesAreShownAsTheyAreAndLoadNothing) {
   show_plain_tip(QPoint(10, 10), "a < b", window.get());
   EXPECT_EQ(QToolTip::text(), "a < b");
   QToolTip::hideText();
+}
+
+TEST_F(FaultsTest, ForgedNamesArePrintedAsTheyAreAndStayOnThePage) {
+  const std::string evil = "<img src=\"/dev/zero\"><b>No objection</b>\n\t%PDF %1 %n \u202e";
+  for (const std::string& name : {evil, std::string(3000, 'W'), evil + std::string(500, 'i')}) {
+    workspace::Workspace space = test::morning_workspace(test::quick_rig());
+    space.site.name = name;
+    space.rig.name = name;
+    for (optics::Element& element : space.rig.elements) {
+      element.name = name;
+    }
+    plan::Run run;
+    run.name = name;
+    run.start = test::morning();
+    space.wishes.runs = {run};
+    std::filesystem::remove(workspace::workspace_file(folder.path()));
+    open(space);
+    constexpr int kMargin = 60;
+    QImage paper(900, 1260, QImage::Format_RGB32);
+    paper.fill(Qt::white);
+    {
+      QPainter painter(&paper);
+      paint_plan(painter, QRectF(paper.rect()).adjusted(kMargin, kMargin, -kMargin, -kMargin),
+                 window->document());
+    }
+    int stained = 0;
+    int drawn = 0;
+    for (int y = 0; y < paper.height(); ++y) {
+      for (int x = 0; x < paper.width(); ++x) {
+        const bool inside = x >= kMargin - 2 && x < paper.width() - kMargin + 2 &&
+                            y >= kMargin - 2 && y < paper.height() - kMargin + 2;
+        const bool ink = qGray(paper.pixel(x, y)) < 200;
+        (inside ? drawn : stained) += ink ? 1 : 0;
+      }
+    }
+    EXPECT_EQ(stained, 0) << name.substr(0, 20);
+    EXPECT_GT(drawn, 1000);
+    const auto page = folder / "plan.pdf";
+    ASSERT_TRUE(write_plan(window->document(), QString::fromStdString(page.string())));
+    EXPECT_TRUE(test::read_text(page).starts_with("%PDF"));
+    window.reset();
+  }
 }
 
 TEST_F(FaultsTest, WhateverIsTypedCanBeReadAgain) {

@@ -367,5 +367,42 @@ TEST_F(MatchTest, TheAirMovesFromFrameToFrame) {
   settle();
 }
 
+TEST_F(MatchTest, SaysThatItsSunIsUncoveredWhileTheMoonIsInFront) {
+  open(test::quick_rig());
+  for (const char* place : {"match", "day", "capture"}) {
+    window->models().document.look_at(test::morning());
+    window->show_place(place);
+    settle();
+    auto* line = window->current_view().findChild<QLabel*>("uncovered");
+    ASSERT_NE(line, nullptr) << place;
+    EXPECT_FALSE(line->isVisible()) << place;
+    window->models().document.look_at(*sky::parse_utc("2027-08-02T08:30:00Z", "time"));
+    settle();
+    EXPECT_TRUE(line->isVisible()) << place;
+    EXPECT_TRUE(line->text().contains("The Moon covers")) << place;
+    EXPECT_TRUE(line->text().contains("uncovered Sun")) << place;
+  }
+}
+
+TEST_F(MatchTest, EnoughFramesFollowTheShareThatIsKept) {
+  open(test::quick_rig(), "match-clip");
+  const auto value_of = [&](const char* name) {
+    for (const Figures* figures : window->current_view().findChildren<Figures*>()) {
+      if (const QString value = figures->value_of(name); !value.isEmpty()) {
+        return value;
+      }
+    }
+    return QString();
+  };
+  const QString usual = value_of("Enough frames");
+  EXPECT_FALSE(usual.isEmpty());
+  EXPECT_FALSE(value_of("Longest clip").isEmpty());
+  type("clip-kept", "80");
+  const QString fewer = value_of("Enough frames");
+  EXPECT_LT(QLocale().toInt(fewer), QLocale().toInt(usual));
+  type("clip-kept", "0");
+  EXPECT_EQ(value_of("Enough frames"), fewer) << "refused beside its field";
+}
+
 }  // namespace
 }  // namespace solarchon::app

@@ -87,6 +87,11 @@ TEST_F(ReduceTest, FromAClipToAPictureInTheLogByKeys) {
   const log::Session session = test::session_in_log(folder_.path(), 1);
   ASSERT_EQ(session.frames.size(), 1U);
   EXPECT_EQ(session.frames[0].file, "products/2027-07-17/084000-stack.fits");
+  // It is what Measure shows next, and the log has its limb where it has one.
+  const auto& shown = window_->models().frame.shown();
+  ASSERT_TRUE(shown);
+  EXPECT_EQ(shown->file.toStdString(), product.string());
+  EXPECT_EQ(session.frames[0].measurement.has_value(), shown->measurement.has_value());
 }
 
 TEST_F(ReduceTest, TheRuleChoosesFramesAndTheRibbonShowsThem) {
@@ -198,9 +203,9 @@ TEST_F(ReduceTest, AChangedRecipeAsksToBeMadeAgain) {
   QTest::keyClick(view_, Qt::Key_F9);
   ASSERT_TRUE(wait_until([&] { return part<QPushButton>("reduce-keep")->isEnabled(); }));
   const QString made = words("reduce-made");
-  QTest::mouseClick(part<QPushButton>("reduce-finer"), Qt::LeftButton);
+  part<QAbstractButton>("reduce-finer")->click();
   EXPECT_NE(words("reduce-made"), made);
-  QTest::mouseClick(part<QPushButton>("reduce-finer"), Qt::LeftButton);
+  part<QAbstractButton>("reduce-finer")->click();
   EXPECT_EQ(words("reduce-made"), made) << "as it was: nothing has to be done";
 }
 
@@ -208,7 +213,7 @@ TEST_F(ReduceTest, TheBlurIsUndoneWithoutStackingAgain) {
   take_clip();
   QTest::keyClick(view_, Qt::Key_F9);
   ASSERT_TRUE(wait_until([&] { return part<QPushButton>("reduce-keep")->isEnabled(); }));
-  QTest::mouseClick(part<QPushButton>("reduce-restores"), Qt::LeftButton);
+  part<QAbstractButton>("reduce-restores")->click();
   auto* air = part<NumberField>("reduce-air");
   air->edit().setFocus();
   QTest::keyClicks(&air->edit(), "6");

@@ -224,6 +224,33 @@ TEST_F(WindowTest, ExportsAreWrittenAndReadBack) {
   EXPECT_TRUE(window->notice().message().contains("cannot be written"));
 }
 
+TEST_F(WindowTest, TheTelescopesFocalLengthIsTakenFromADisc) {
+  open();
+  take_frame();
+  window->show_place("measure");
+  Document& document = window->models().document;
+  auto* adopt = window->view("measure").findChild<QPushButton*>("adopt-focal-length");
+  ASSERT_NE(adopt, nullptr);
+  EXPECT_FALSE(adopt->isVisible()) << "it is what the light path says";
+  workspace::Workspace next = document.workspace();
+  const auto tube = [](workspace::Workspace& space) -> optics::Telescope& {
+    return std::get<optics::Telescope>(
+        space.rig.elements[*optics::find_fitted<optics::Telescope>(space.rig)].part);
+  };
+  const double truth = tube(next).focal_length_mm;
+  tube(next).focal_length_mm = 0.95 * truth;
+  document.edit("what the maker says", next);
+  ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));
+  ASSERT_TRUE(adopt->isVisible());
+  QTest::mouseClick(adopt, Qt::LeftButton);
+  workspace::Workspace now = document.workspace();
+  EXPECT_NEAR(tube(now).focal_length_mm, truth, 0.003 * truth);
+  EXPECT_FALSE(adopt->isVisible());
+  document.undo().undo();
+  now = document.workspace();
+  EXPECT_NEAR(tube(now).focal_length_mm, 0.95 * truth, 1e-9);
+}
+
 TEST_F(WindowTest, NotesAreKept) {
   open();
   take_frame();

@@ -403,6 +403,42 @@ TEST(Cli, ExposeGivesDiscProminenceAndTheWholeTable) {
   expect_bad_input(call(wrong), "level");
 }
 
+TEST(Cli, ExposeSaysThatItsSunIsUncovered) {
+  const TempFolder folder;
+  // The demo's site, on the day of the total eclipse of 2 August 2027.
+  const auto at = [&](const std::string& time) {
+    return call({"expose", rig_file(folder, test::usual_train(1)), "--lat", "36.07", "--lon",
+                 "-5.58", "--time", time})
+        .json();
+  };
+  const Json deep = at("2027-08-02T08:46:00Z");
+  EXPECT_EQ(deep.at("uncovered_sun"), true);
+  EXPECT_GT(deep.at("moon_in_front").at("obscuration").get<double>(), 0.95);
+  const Json before = at("2027-08-02T07:00:00Z");
+  EXPECT_TRUE(before.at("moon_in_front").is_null());
+  EXPECT_EQ(before.at("uncovered_sun"), true);
+}
+
+TEST(Cli, MeasureTellsTheTelescopesTrueFocalLength) {
+  const TempFolder folder;
+  optics::Rig rig = test::quick_rig();
+  auto& tube =
+      std::get<optics::Telescope>(rig.elements[*optics::find_fitted<optics::Telescope>(rig)].part);
+  const double given = tube.focal_length_mm;
+  tube.focal_length_mm = 1.03 * given;  // what it truly is
+  const std::string frame = (folder / "disc.fits").string();
+  ASSERT_EQ(call({"simulate", rig_file(folder, rig), "--lat", "36.07", "--lon", "-5.58", "--time",
+                  "2027-07-17T08:40:00Z", "--out", frame})
+                .code,
+            0);
+  tube.focal_length_mm = given;  // what its maker says
+  const Outcome outcome = call({"measure", frame, "--rig", rig_file(folder, rig)});
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+  EXPECT_NEAR(outcome.json().at("telescope_focal_length_mm").get<double>(), 1.03 * given,
+              0.002 * given);
+  EXPECT_TRUE(call({"measure", frame}).json().at("telescope_focal_length_mm").is_null());
+}
+
 TEST(Cli, ExposeLearnsFromTheLog) {
   const TempFolder folder;
   const optics::Rig rig = test::starter_rig();

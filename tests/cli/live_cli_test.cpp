@@ -7,6 +7,7 @@
 #include "solarchon/base/json.h"
 #include "solarchon/optics/rig_file.h"
 #include "tests/cli/cli_support.h"
+#include "tests/core/reduce/painted.h"
 #include "tests/support/support.h"
 
 namespace solarchon::cli {
@@ -74,6 +75,28 @@ TEST(Grade, LooksAtEveryFrameAndSaysWhatLimits) {
   EXPECT_EQ(other.at("limit"), "focus");
   EXPECT_NE(other.at("says").get<std::string>().find("focus"), std::string::npos);
   EXPECT_LT(other.at("frames")[0].at("sharpness").get<double>(), sharpness(0));
+}
+
+TEST(Grade, TellsCloudByTheClipsOwnClearestFrames) {
+  // A quarter of the frames lie under a cloud of 2.5 stops; no light path says how bright it was.
+  const test::Painting painting(220, 180);
+  test::TempFolder folder;
+  for (const bool cloudy : {false, true}) {
+    const std::string file = (folder / (cloudy ? "cloudy.fits" : "clear.fits")).string();
+    base::Random random{31};
+    test::write_clip(file, 40, [&](int i) {
+      frames::Frame frame = painting.frame(test::glimpse_of(i), random);
+      if (cloudy && i % 4 == 1) {
+        for (auto& pixel : frame.pixels) {
+          pixel = static_cast<std::uint16_t>(pixel * std::exp2(-2.5));
+        }
+      }
+      return frame;
+    });
+    const Json grade = call({"grade", file}).json();
+    const double stops = grade.at("cloud_stops").at("value").get<double>();
+    EXPECT_NEAR(stops, cloudy ? 2.5 : 0.0, 0.15) << cloudy;
+  }
 }
 
 TEST(Grade, SaysNothingOfWhatItCannotKnow) {

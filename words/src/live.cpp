@@ -25,6 +25,8 @@ constexpr TextRow kLimits[] = {
     {"dust", TEXT("Dust before the sensor: its shadow takes %1 of the light.")},
     {"air", TEXT("The air: as if the aperture were %1.")},
     {"aperture", TEXT("Nothing but the telescope: it tells %1 apart.")},
+    {"not-known",
+     TEXT("Nothing wrong found, but seeing and focus cannot be judged from this picture.")},
 };
 
 constexpr TextRow kNextSteps[] = {
@@ -42,6 +44,7 @@ constexpr TextRow kNextSteps[] = {
     {"dust", TEXT("Blow it off the camera's window, or take a flat with the camera as it is.")},
     {"air", TEXT("Wait for calm moments: record many frames, keep the sharpest.")},
     {"aperture", TEXT("Record now.")},
+    {"not-known", TEXT("Bring the limb into the picture, or frame detail for some seconds.")},
 };
 
 std::string figure_of(const live::Judgement& judgement, const Voice& voice) {

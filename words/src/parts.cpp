@@ -139,6 +139,8 @@ constexpr ParameterRow kParameters[] = {
     {"frame_rate_hz", TEXT("Frame rate"), "/s", TEXT("Whole sensor at full depth")},
     {"interface_mb_s", TEXT("Cable carries"), "MB/s", TEXT("Most bytes in a second")},
     {"iso", TEXT("ISO"), "", TEXT("Doubling it halves the light that fills a pixel")},
+    {"files", TEXT("Writes"), "",
+     TEXT("What it writes for each picture; a JPEG is a seventh of a raw file")},
     {"viewfinder", TEXT("Viewfinder"), "", TEXT("An optical one leads to the eye")},
     {"pupil_mm", TEXT("Lens opening"), "mm", TEXT("Entrance pupil of its lens")},
     {"holder", TEXT("In a holder"), "", TEXT("Fixed over the eyepiece")},
@@ -186,6 +188,9 @@ constexpr TextRow kChoices[] = {{"film", TEXT("Film")},
                                 {"none", TEXT("None")},
                                 {"electronic", TEXT("Electronic")},
                                 {"optical", TEXT("Optical")},
+                                {"raw", TEXT("Raw files")},
+                                {"jpeg", TEXT("JPEG files")},
+                                {"raw-and-jpeg", TEXT("Both")},
                                 {"pinhole", TEXT("Pinhole")}};
 
 /// In the order of optics::Face.

@@ -13,6 +13,7 @@
 #include "app/shell/beside.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
+#include "app/views/uncovered_line.h"
 #include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
@@ -95,8 +96,13 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
       follow_live();
     }
   });
-  auto* row = new Beside(build_picture(), build_side(), 320, this);
-  row->setContentsMargins(16, 12, 16, 12);
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(16, 12, 16, 12);
+  column->setSpacing(6);
+  column->addWidget(new UncoveredLine(models.document, this));
+  auto* content = new QWidget(this);
+  new Beside(build_picture(), build_side(), 320, content);
+  column->addWidget(content, 1);
 }
 
 QWidget* CaptureView::build_picture() {

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/capture/plate.h"
 
-#include <QFileInfo>
 #include <QPainter>
 
+#include "app/model/file_words.h"
 #include "app/shell/disc_painting.h"
 #include "app/shell/frame_image.h"
 #include "app/shell/theme.h"
@@ -46,7 +46,7 @@ void Plate::draw(QPainter& painter) {
   painter.setPen(c.faint_ink);
   painter.setFont(Theme::drawn_font(TextSize::kSmall));
   const QString caption = tr("%1 \u00b7 false colour \u00b7 ring: position angle from solar north")
-                              .arg(QFileInfo(frame_->file).fileName());
+                              .arg(words_of_file(frame_->file));
   painter.drawText(QRectF(room.left(), box.bottom() + 4, room.width(), 18),
                    Qt::AlignHCenter | Qt::AlignTop, caption);
   if (!frame_->measurement || !frame_->measurement->solar) {

@@ -8,6 +8,7 @@
 #include "app/model/phrases.h"
 #include "app/shell/elided_label.h"
 #include "app/shell/theme.h"
+#include "app/views/uncovered_line.h"
 
 namespace solarchon::app {
 
@@ -25,6 +26,7 @@ DayView::DayView(const Models& models, QWidget* parent)
   auto* head = new QHBoxLayout;
   head->setSpacing(12);
   column->addLayout(head);
+  column->addWidget(new UncoveredLine(models.document, this));
   pages_ = new Pages(
       {{"day", tr("Sky"), tr("The Sun's path over your horizon"), sky_},
        {"day-plan", tr("Plan"), tr("Runs, and what must start when"), plan_},

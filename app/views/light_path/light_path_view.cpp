@@ -57,6 +57,7 @@ LightPathView::LightPathView(const Models& models, QWidget* parent)
       chooser_(new PartChooser(this)),
       toggle_(new QPushButton(this)),
       remove_(new QPushButton(tr("Remove"), this)) {
+  figures_->wrap();
   auto* picture = new QWidget(this);
   auto* left = new QVBoxLayout(picture);
   left->setContentsMargins(0, 0, 0, 0);

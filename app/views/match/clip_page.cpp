@@ -20,6 +20,8 @@ namespace {
 constexpr base::Range kClipRange{0.1, 600.0};
 constexpr base::Range kRegionRange{5.0, 100.0};
 constexpr int kOneByte = 8;
+constexpr base::Range kKeptPercent{100.0 * match::kKeptShareRange.low,
+                                   100.0 * match::kKeptShareRange.high};
 
 QString why_so_short(match::ClipLimit limit) {
   switch (limit) {
@@ -57,6 +59,7 @@ ClipPage::ClipPage(const Models& models, QWidget* parent)
       region_(new NumberField(tr("Region of the sensor"), QStringLiteral("%"), kRegionRange, true,
                               this)),
       deep_(new QCheckBox(tr("All its bits"), this)),
+      kept_(new NumberField(tr("Frames kept"), QStringLiteral("%"), kKeptPercent, true, this)),
       why_(new PlainLabel(this)),
       interval_(new NumberField(tr("A clip every"), tr("s"), match::kIntervalRange, false, this)),
       count_(new NumberField(tr("Clips"), {}, match::kCountRange, true, this)),
@@ -95,6 +98,16 @@ QWidget* ClipPage::build_side() {
     show_lapse();
   });
   column->addWidget(deep_);
+  kept_->edit().setObjectName(QStringLiteral("clip-kept"));
+  kept_->setToolTip(
+      tr("Of the frames, the sharpest, that are stacked. What is enough follows from it, from the "
+         "noise of a frame and from the contrast of the target's detail"));
+  kept_->show_value(100.0 * kept_share_);
+  connect(kept_, &NumberField::entered, this, [this](double value) {
+    kept_share_ = value / 100.0;
+    show_clip();
+  });
+  column->addWidget(kept_);
   column->addWidget(clip_);
   why_->setProperty("role", "faint");
   why_->setFont(Theme::font(TextSize::kSmall));
@@ -160,7 +173,7 @@ void ClipPage::show_clip() {
   if (!sensor || !answers.limits || !answers.exposure) {
     rate_ = {};
     why_->clear();
-    clip_->show_rows({{tr("Longest"), QStringLiteral("\u2013")}});
+    clip_->show_rows({{tr("Longest clip"), QStringLiteral("\u2013")}});
     return;
   }
   const auto motion =
@@ -179,10 +192,23 @@ void ClipPage::show_clip() {
   const double frames = std::floor(budget.longest() * rate_.hz);
   why_->setText(tr("Longer, and %1. Faster it does not go: %2.")
                     .arg(why_so_short(budget.ruling), why_so_slow(rate_.ruling)));
-  clip_->show_rows({{tr("Longest"), duration_words(budget.longest())},
+  const match::EnoughFrames enough = match::enough_frames(
+      workspace.target, match::frame_noise(camera, answers.exposure->level), kept_share_);
+  const QString why_enough =
+      tr("%1 kept: then noise, raised by sharpening, stays below a fifth of the detail's contrast")
+          .arg(number(enough.kept, 0));
+  clip_->show_rows({{tr("Enough frames"), number(enough.recorded, 0), why_enough},
                     {tr("Frames a second"), number(rate_.hz, rate_.hz < 10.0 ? 1 : 0)},
-                    {tr("Frames"), number(frames, 0)},
-                    {tr("On the disk"), gigabytes(frames * rate_.bytes_a_frame)}});
+                    {tr("Takes"), duration_words(enough.recorded / rate_.hz), why_enough},
+                    {tr("On the disk"), gigabytes(enough.recorded * rate_.bytes_a_frame)},
+                    {tr("Longest clip"), duration_words(budget.longest())},
+                    {tr("Frames at most"), number(frames, 0),
+                     tr("They would fill %1").arg(gigabytes(frames * rate_.bytes_a_frame))}});
+  if (enough.recorded > frames) {
+    why_->setText(tr("%1 One clip holds fewer than are enough: keep a larger share, or stack "
+                     "several clips.")
+                      .arg(why_->text()));
+  }
 }
 
 void ClipPage::show_lapse() {

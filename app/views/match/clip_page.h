@@ -34,7 +34,9 @@ class ClipPage : public QWidget {
   Figures* clip_;
   NumberField* region_;
   QCheckBox* deep_;
+  NumberField* kept_;
   double region_share_ = 1.0;
+  double kept_share_ = 0.2;
   QLabel* why_;
   NumberField* interval_;
   NumberField* count_;

@@ -6,6 +6,7 @@
 #include "app/model/phrases.h"
 #include "app/shell/elided_label.h"
 #include "app/shell/theme.h"
+#include "app/views/uncovered_line.h"
 
 namespace solarchon::app {
 
@@ -24,6 +25,7 @@ MatchView::MatchView(const Models& models, QWidget* parent)
   auto* head = new QHBoxLayout;
   head->setSpacing(12);
   column->addLayout(head);
+  column->addWidget(new UncoveredLine(models.document, this));
   pages_ = new Pages(
       {{"match", tr("Frame"), tr("The Sun on the sensor, and what limits its detail"), frame_},
        {"match-exposure", tr("Exposure"), tr("How long to expose, and every setting at once"),

@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/measure/disc_chart.h"
 
-#include <QFileInfo>
 #include <QMouseEvent>
 #include <QPainter>
 #include <algorithm>
@@ -9,6 +8,7 @@
 #include <utility>
 #include <vector>
 
+#include "app/model/file_words.h"
 #include "app/shell/disc_painting.h"
 #include "app/shell/frame_image.h"
 #include "app/shell/theme.h"
@@ -41,16 +41,12 @@ QRectF free_tag(const QPointF& spot, double radius, double width,
   return tag;
 }
 
-/// The frame's day and the name of its file; the folder is in the tip.
+/// When and what; the folder is in the tip.
 QString short_name(const ShownFrame& shown) {
-  const QString name = QFileInfo(shown.file).fileName();
-  const auto& time = shown.frame.info.time;
-  const QString day = time ? QString::fromStdString(sky::to_iso(sky::utc_date(*time))) : QString();
-  QString words = day.isEmpty() ? name : QObject::tr("%1, %2").arg(day, name);
-  if (shown.frame.info.mosaic) {
-    words = QObject::tr("%1 \u00b7 raw colour mosaic, read as grey").arg(words);
-  }
-  return words;
+  const QString words = words_of_file(shown.file);
+  return shown.frame.info.mosaic
+             ? QObject::tr("%1 \u00b7 raw colour mosaic, read as grey").arg(words)
+             : words;
 }
 
 }  // namespace

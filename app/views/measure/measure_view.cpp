@@ -9,6 +9,7 @@
 #include <QHeaderView>
 #include <QMimeData>
 #include <QVBoxLayout>
+#include <cmath>
 
 #include "app/model/phrases.h"
 #include "app/shell/beside.h"
@@ -17,6 +18,8 @@
 #include "app/shell/theme.h"
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
+#include "solarchon/optics/rig.h"
+#include "solarchon/workspace/observe.h"
 #include "solarchon/workspace/reports.h"
 
 namespace solarchon::app {
@@ -29,7 +32,8 @@ MeasureView::MeasureView(const Models& models, QWidget* parent)
       empty_(new PlainLabel(this)),
       figures_(new Figures(2, this)),
       export_(new QPushButton(tr("Export\u2026"), this)),
-      copy_(new QPushButton(tr("Copy table"), this)) {
+      copy_(new QPushButton(tr("Copy table"), this)),
+      adopt_(new QPushButton(this)) {
   setAcceptDrops(true);
   table_->setModel(model_);
   table_->setAccessibleName(tr("Spots"));
@@ -53,7 +57,7 @@ MeasureView::MeasureView(const Models& models, QWidget* parent)
 
 QWidget* MeasureView::build_side() {
   auto* open = new QPushButton(tr("Open a picture\u2026"), this);
-  open->setToolTip(tr("FITS, PNG or TIFF; you can drop one here too"));
+  open->setToolTip(tr("FITS, PNG, TIFF or JPEG; you can drop one here too"));
   connect(open, &QPushButton::clicked, this, &MeasureView::ask_open);
   export_->setToolTip(tr("Spots as CSV, everything as JSON, the picture as PNG or TIFF"));
   empty_->setProperty("role", "faint");
@@ -67,7 +71,13 @@ QWidget* MeasureView::build_side() {
   tools->addWidget(export_);
   tools->addWidget(copy_);
   column->addLayout(tools);
+  adopt_->setObjectName(QStringLiteral("adopt-focal-length"));
+  adopt_->setToolTip(
+      tr("The disc's measured size gives the telescope's true focal length; makers round it, and "
+         "telescopes that focus with their mirror change it"));
+  connect(adopt_, &QPushButton::clicked, this, &MeasureView::adopt_focal_length);
   column->addWidget(figures_);
+  column->addWidget(adopt_);
   column->addWidget(empty_);
   column->addWidget(table_, 1);
   return side;
@@ -87,6 +97,7 @@ void MeasureView::follow() {
   const bool measured = shown && shown->measurement;
   export_->setEnabled(shown != nullptr);
   copy_->setEnabled(measured);
+  show_focal_length();
   if (!measured) {
     model_->show_spots({});
     figures_->show_rows({});
@@ -124,6 +135,39 @@ void MeasureView::follow() {
        {tr("Scatter"), tr("%1 px").arg(number(m.limb.scatter_px, 3)),
         tr("Of single edge points about the circle")},
        {tr("Spots"), m.spots_sought ? number(static_cast<double>(m.spots.size()), 0) : none}});
+}
+
+std::optional<double> MeasureView::focal_length_mm() const {
+  const auto& shown = frame().shown();
+  return shown && shown->measurement ? workspace::focal_length_by(*shown->measurement, shown->frame,
+                                                                  document().workspace().rig)
+                                     : std::nullopt;
+}
+
+void MeasureView::adopt_focal_length() {
+  const auto focal_length = focal_length_mm();
+  workspace::Workspace next = document().workspace();
+  if (const auto telescope = optics::find_fitted<optics::Telescope>(next.rig);
+      telescope && focal_length) {
+    std::get<optics::Telescope>(next.rig.elements[*telescope].part).focal_length_mm =
+        std::round(10.0 * *focal_length) / 10.0;
+    document().edit(tr("Focal length from the disc"), next);
+  }
+}
+
+void MeasureView::show_focal_length() {
+  const auto focal_length = focal_length_mm();
+  const optics::Rig& rig = document().workspace().rig;
+  const auto telescope = optics::find_fitted<optics::Telescope>(rig);
+  if (!focal_length || !telescope) {
+    adopt_->hide();
+    return;
+  }
+  const double given = std::get<optics::Telescope>(rig.elements[*telescope].part).focal_length_mm;
+  constexpr double kSame = 0.002;  // less is the scatter of one disc
+  adopt_->setVisible(std::abs(*focal_length / given - 1.0) > kSame);
+  adopt_->setText(tr("Set the telescope to %1 mm, as this disc says, not %2 mm")
+                      .arg(number(*focal_length, 0), number(given, 0)));
 }
 
 void MeasureView::open_file(const QString& file) { frame().open(file); }

@@ -35,6 +35,10 @@ class MeasureView : public View {
   void ask_open();
   void ask_export();
   void copy() const;
+  /// What the shown disc says of the telescope in use.
+  [[nodiscard]] std::optional<double> focal_length_mm() const;
+  void show_focal_length();
+  void adopt_focal_length();
 
   DiscChart* chart_;
   SpotTable* model_;
@@ -43,6 +47,7 @@ class MeasureView : public View {
   Figures* figures_;
   QPushButton* export_;
   QPushButton* copy_;
+  QPushButton* adopt_;
 };
 
 }  // namespace solarchon::app

@@ -1,12 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/reduce/file_list.h"
 
-#include <QDir>
-#include <QFileInfo>
 #include <QHBoxLayout>
 #include <QShortcut>
 #include <QVBoxLayout>
 
+#include "app/model/file_words.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -29,7 +28,7 @@ FileList::FileList(const QString& name, const QString& spoken, const QString& ad
   row->setSpacing(6);
   auto* more = new QPushButton(add, this);
   more->setObjectName(name + QStringLiteral("-add"));
-  more->setToolTip(tr("FITS, PNG or TIFF; you can drop them here too (F8)"));
+  more->setToolTip(tr("FITS, PNG, TIFF or JPEG; you can drop them here too (F8)"));
   remove_->setObjectName(name + QStringLiteral("-remove"));
   remove_->setToolTip(tr("What is marked leaves the list; the files stay (Delete)"));
   for (QPushButton* button : {more, remove_}) {
@@ -55,10 +54,7 @@ void FileList::show_files(const QStringList& files) {
   files_ = files;
   list_->clear();
   for (const QString& file : files) {
-    // Files of several days often have the same names.
-    const QFileInfo info(file);
-    auto* item =
-        new QListWidgetItem(info.dir().dirName() + QLatin1Char('/') + info.fileName(), list_);
+    auto* item = new QListWidgetItem(words_of_file(file), list_);
     item->setToolTip(file);
     item->setData(Qt::UserRole, file);
   }

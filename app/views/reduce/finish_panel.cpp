@@ -7,7 +7,7 @@
 
 #include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
-#include "app/shell/switch_button.h"
+#include "app/shell/switches.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -33,15 +33,13 @@ FinishPanel::FinishPanel(Reduction& reduction, QWidget* parent)
     : QWidget(parent),
       reduction_(reduction),
       gate_(new NumberField(tr("Noise up to"), tr("\u03c3"), kGateRange, false, this)),
-      flatten_(switch_button(tr("Flat limb"), "reduce-flatten",
-                             tr("Takes out how the disc darkens towards its limb"), this)),
-      north_(switch_button(
-          tr("North up"), "reduce-north",
-          tr("Centres the disc and turns solar north up, by what the picture knows of "
-             "its orientation"),
-          this)),
-      caption_(
-          switch_button(tr("Caption"), "reduce-caption",
+      flatten_(tick_box(tr("Flat limb"), "reduce-flatten",
+                        tr("Takes out how the disc darkens towards its limb"), this)),
+      north_(tick_box(tr("North up"), "reduce-north",
+                      tr("Centres the disc and turns solar north up, by what the picture knows of "
+                         "its orientation"),
+                      this)),
+      caption_(tick_box(tr("Caption"), "reduce-caption",
                         tr("A strip below what is written: when, with what and in which light, a "
                            "scale, the Earth, and north"),
                         this)),
@@ -53,7 +51,7 @@ FinishPanel::FinishPanel(Reduction& reduction, QWidget* parent)
   column->setSpacing(6);
   auto* open = new QPushButton(tr("Open a picture\u2026"), this);
   open->setObjectName(QStringLiteral("reduce-open-picture"));
-  open->setToolTip(tr("A product of this program or another: FITS, PNG or TIFF (F8)"));
+  open->setToolTip(tr("A product of this program or another: FITS, PNG, TIFF or JPEG (F8)"));
   open->setProperty("narrow", true);
   open->setMinimumHeight(Theme::px(32));
   connect(open, &QPushButton::clicked, this, &FinishPanel::asksForPicture);
@@ -102,21 +100,22 @@ QWidget* FinishPanel::build_way_up() {
   column->setSpacing(6);
   auto* row = new QHBoxLayout;
   row->setSpacing(6);
-  for (QPushButton* button : {flatten_, north_, caption_}) {
-    row->addWidget(button, 1);
+  for (QCheckBox* box_of : {flatten_, north_, caption_}) {
+    row->addWidget(box_of);
   }
+  row->addStretch(1);
   column->addLayout(row);
-  connect(flatten_, &QPushButton::clicked, this, [this](bool on) {
+  connect(flatten_, &QCheckBox::clicked, this, [this](bool on) {
     change(tr("Flat limb"), [&](FinishWishes& wishes) { wishes.flatten = on ? 1.0 : 0.0; });
   });
-  connect(north_, &QPushButton::clicked, this, [this](bool on) {
+  connect(north_, &QCheckBox::clicked, this, [this](bool on) {
     change(tr("North up"), [&](FinishWishes& wishes) {
       reduce::OrientWishes orient = wishes.orient.value_or(reduce::OrientWishes{});
       orient.north_up = on;
       wishes.orient = on || orient.radius_px ? std::optional(orient) : std::nullopt;
     });
   });
-  connect(caption_, &QPushButton::clicked, this, [this](bool on) { reduction_.set_captioned(on); });
+  connect(caption_, &QCheckBox::clicked, this, [this](bool on) { reduction_.set_captioned(on); });
   radius_->setObjectName(QStringLiteral("reduce-radius"));
   radius_->allow_empty(tr("as is"));
   radius_->setToolTip(tr("Centres the disc and gives it this radius, so that pictures are alike"));
@@ -190,7 +189,8 @@ void FinishPanel::follow() {
   }
   gate_->setEnabled(can);
   gate_->show_value(wishes.gate);
-  for (QPushButton* button : {flatten_, north_, caption_, prominences_}) {
+  for (QWidget* button :
+       std::initializer_list<QWidget*>{flatten_, north_, caption_, prominences_}) {
     button->setEnabled(can);
   }
   flatten_->setChecked(wishes.flatten > 0.0);

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QButtonGroup>
+#include <QCheckBox>
 #include <QPushButton>
 #include <QWidget>
 #include <array>
@@ -37,9 +38,9 @@ class FinishPanel : public QWidget {
   Reduction& reduction_;
   std::array<NumberField*, 4> layers_{};
   NumberField* gate_;
-  QPushButton* flatten_;
-  QPushButton* north_;
-  QPushButton* caption_;
+  QCheckBox* flatten_;
+  QCheckBox* north_;
+  QCheckBox* caption_;
   NumberField* radius_;
   QPushButton* prominences_;
   QButtonGroup* tints_;

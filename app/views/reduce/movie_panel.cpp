@@ -9,7 +9,7 @@
 
 #include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
-#include "app/shell/switch_button.h"
+#include "app/shell/switches.h"
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
@@ -32,25 +32,22 @@ MoviePanel::MoviePanel(Movie& movie, QWidget* parent)
                          tr("Add pictures\u2026"), this)),
       products_(new QPushButton(tr("Take the kept pictures"), this)),
       holds_(new QButtonGroup(this)),
-      north_(switch_button(
-          tr("North up"), "movie-north",
-          tr("Each disc is turned with solar north up, by its own orientation: days of "
-             "other camera angles do not jump"),
-          this)),
-      still_(
-          switch_button(tr("Still surface"), "movie-still",
-                        tr("Takes the rotation out, each latitude by its own rate: what changes is "
-                           "left"),
-                        this)),
-      even_(switch_button(tr("Even light"), "movie-even",
-                          tr("The disc is equally bright in all pictures"), this)),
-      back_(switch_button(tr("And back"), "movie-back", tr("Forward, and back again"), this)),
-      stamp_(switch_button(tr("Date"), "movie-stamp", tr("Date and time in each picture"), this)),
-      tint_(
-          switch_button(tr("Colour"), "movie-tint",
-                        tr("A false colour: red-orange where the pictures say hydrogen alpha, else "
-                           "yellow-orange"),
-                        this)),
+      north_(tick_box(tr("North up"), "movie-north",
+                      tr("Each disc is turned with solar north up, by its own orientation: days of "
+                         "other camera angles do not jump"),
+                      this)),
+      still_(tick_box(tr("Still surface"), "movie-still",
+                      tr("Takes the rotation out, each latitude by its own rate: what changes is "
+                         "left"),
+                      this)),
+      even_(tick_box(tr("Even light"), "movie-even",
+                     tr("The disc is equally bright in all pictures"), this)),
+      back_(tick_box(tr("And back"), "movie-back", tr("Forward, and back again"), this)),
+      stamp_(tick_box(tr("Date"), "movie-stamp", tr("Date and time in each picture"), this)),
+      tint_(tick_box(tr("Colour"), "movie-tint",
+                     tr("A false colour: red-orange where the pictures say hydrogen alpha, else "
+                        "yellow-orange"),
+                     this)),
       between_(new NumberField(tr("Pictures in between"), QString(), kBetweenRange, true, this)),
       rate_(new NumberField(tr("Pictures a second"), QString(), kRateRange, false, this)),
       words_(new PlainLabel(this)),
@@ -78,9 +75,13 @@ MoviePanel::MoviePanel(Movie& movie, QWidget* parent)
 
 QWidget* MoviePanel::build_hold() {
   auto* box = new QWidget(this);
-  auto* row = new QHBoxLayout(box);
-  row->setContentsMargins(0, 0, 0, 0);
+  auto* column = new QVBoxLayout(box);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(2);
+  column->addWidget(new PlainLabel(tr("What stands still from picture to picture"), box));
+  auto* row = new QHBoxLayout;
   row->setSpacing(0);
+  column->addLayout(row);
   struct Choice {
     Hold hold;
     const char* name;
@@ -88,7 +89,7 @@ QWidget* MoviePanel::build_hold() {
     QString why;
   };
   const std::array choices{
-      Choice{Hold::kDisc, "movie-hold-disc", tr("Hold the disc"),
+      Choice{Hold::kDisc, "movie-hold-disc", tr("The disc"),
              tr("By its limb: centred and equally large in all")},
       Choice{Hold::kDetail, "movie-hold-detail", tr("Detail"),
              tr("By what the pictures show: a prominence, a spot")},
@@ -111,20 +112,20 @@ QWidget* MoviePanel::build_switches() {
   grid->setContentsMargins(0, 0, 0, 0);
   grid->setSpacing(6);
   int place = 0;
-  for (QPushButton* button : {north_, still_, even_, back_, stamp_, tint_}) {
-    grid->addWidget(button, place / 3, place % 3);
+  for (QCheckBox* box_of : {north_, still_, even_, back_, stamp_, tint_}) {
+    grid->addWidget(box_of, place / 3, place % 3, Qt::AlignLeft);
     ++place;
   }
-  connect(north_, &QPushButton::clicked, this,
+  connect(north_, &QCheckBox::clicked, this,
           [this](bool on) { change([&](AnimationWishes& wishes) { wishes.north_up = on; }); });
-  connect(still_, &QPushButton::clicked, this,
+  connect(still_, &QCheckBox::clicked, this,
           [this](bool on) { change([&](AnimationWishes& wishes) { wishes.still_surface = on; }); });
-  connect(even_, &QPushButton::clicked, this,
+  connect(even_, &QCheckBox::clicked, this,
           [this](bool on) { change([&](AnimationWishes& wishes) { wishes.even_light = on; }); });
-  connect(back_, &QPushButton::clicked, this,
+  connect(back_, &QCheckBox::clicked, this,
           [this](bool on) { change([&](AnimationWishes& wishes) { wishes.back = on; }); });
-  connect(stamp_, &QPushButton::clicked, this, [this](bool on) { movie_.set_stamped(on); });
-  connect(tint_, &QPushButton::clicked, this, [this](bool on) {
+  connect(stamp_, &QCheckBox::clicked, this, [this](bool on) { movie_.set_stamped(on); });
+  connect(tint_, &QCheckBox::clicked, this, [this](bool on) {
     change([&](AnimationWishes& wishes) {
       wishes.tint = on ? movie_.usual_tint() : reduce::Tint::kNone;
     });

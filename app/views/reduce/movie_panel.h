@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QButtonGroup>
+#include <QCheckBox>
 #include <QLabel>
 #include <QProgressBar>
 #include <QPushButton>
@@ -42,12 +43,12 @@ class MoviePanel : public QWidget {
   FileList* list_;
   QPushButton* products_;
   QButtonGroup* holds_;
-  QPushButton* north_;
-  QPushButton* still_;
-  QPushButton* even_;
-  QPushButton* back_;
-  QPushButton* stamp_;
-  QPushButton* tint_;
+  QCheckBox* north_;
+  QCheckBox* still_;
+  QCheckBox* even_;
+  QCheckBox* back_;
+  QCheckBox* stamp_;
+  QCheckBox* tint_;
   NumberField* between_;
   NumberField* rate_;
   QLabel* words_;

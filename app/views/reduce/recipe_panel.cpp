@@ -9,6 +9,7 @@
 
 #include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
+#include "app/shell/switches.h"
 #include "app/shell/theme.h"
 #include "solarchon/reduce/disc_size.h"
 
@@ -41,12 +42,24 @@ RecipePanel::RecipePanel(Reduction& reduction, QWidget* parent)
       share_(new NumberField(tr("Share kept"), tr("%"), kShareRange, false, this)),
       level_(new NumberField(tr("Sharper than"), tr("\u00d7"), kLevelRange, false, this)),
       keeps_(new PlainLabel(this)),
-      local_(named(new QPushButton(tr("Follow detail"), this), "reduce-local")),
-      rejecting_(named(new QPushButton(tr("Leave out strays"), this), "reduce-rejecting")),
-      finer_(named(new QPushButton(tr("Finer grid"), this), "reduce-finer")),
+      local_(tick_box(tr("Follow detail"), "reduce-local",
+                      tr("Lays frames on one another by their detail all over the picture: the air "
+                         "bends each another way"),
+                      this)),
+      rejecting_(tick_box(tr("Leave out strays"), "reduce-rejecting",
+                          tr("What is in one frame alone does not count: birds, aircraft, noise"),
+                          this)),
+      finer_(tick_box(tr("Finer grid"), "reduce-finer",
+                      tr("Two pixels along one of the camera\u2019s: where pixels are coarser than "
+                         "the detail"),
+                      this)),
       dark_(named(new QPushButton(this), "reduce-dark")),
       flat_(named(new QPushButton(this), "reduce-flat")),
-      restores_(named(new QPushButton(tr("4  Restore"), this), "reduce-restores")),
+      restores_(
+          tick_box(tr("4  Restore"), "reduce-restores",
+                   tr("Undoes the blur of aperture and air, as far as detail stands out of the "
+                      "noise"),
+                   this)),
       air_(new NumberField(tr("Air"), tr("cm"), kAirRange, false, this)) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 0, 0, 0);
@@ -149,24 +162,9 @@ QWidget* RecipePanel::build_stack() {
   auto* grid = new QGridLayout(box);
   grid->setContentsMargins(0, 0, 0, 0);
   grid->setSpacing(6);
-  for (QPushButton* button : {local_, rejecting_, finer_}) {
-    button->setCheckable(true);
-  }
-  for (QPushButton* button : {local_, rejecting_, finer_}) {
-    button->setProperty("switch", true);
-    button->setProperty("first", true);
-  }
-  local_->setToolTip(
-      tr("Lays frames on one another by their detail all over the picture: the air "
-         "bends each another way"));
-  rejecting_->setToolTip(tr("What is in one frame alone does not count: birds, aircraft, noise"));
-  finer_->setToolTip(
-      tr("Two pixels along one of the camera\u2019s: where pixels are coarser than the detail"));
-  connect(local_, &QPushButton::clicked, this, [this](bool on) { reduction_.set_local(on); });
-  connect(rejecting_, &QPushButton::clicked, this,
-          [this](bool on) { reduction_.set_rejecting(on); });
-  connect(finer_, &QPushButton::clicked, this,
-          [this](bool on) { reduction_.set_finer(on ? 2 : 1); });
+  connect(local_, &QCheckBox::clicked, this, [this](bool on) { reduction_.set_local(on); });
+  connect(rejecting_, &QCheckBox::clicked, this, [this](bool on) { reduction_.set_rejecting(on); });
+  connect(finer_, &QCheckBox::clicked, this, [this](bool on) { reduction_.set_finer(on ? 2 : 1); });
   connect(dark_, &QPushButton::clicked, this, &RecipePanel::asksForDark);
   connect(flat_, &QPushButton::clicked, this, &RecipePanel::asksForFlat);
   dark_->setToolTip(tr("A clip or picture with the cap on, at the same exposure"));
@@ -190,18 +188,14 @@ QWidget* RecipePanel::build_restore() {
   auto* row = new QHBoxLayout(box);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(8);
-  restores_->setCheckable(true);
   restores_->setFont(Theme::font(TextSize::kMedium, true));
-  restores_->setProperty("switch", true);
-  restores_->setProperty("first", true);
   air_->setObjectName(QStringLiteral("reduce-air"));
   air_->allow_empty(tr("limb"));
   air_->setToolTip(
       tr("Fried\u2019s parameter of the kept frames, at 500 nm: as wide as air that "
          "blurs nothing; left out, as the limb tells it. Too small, and edges get bright "
          "rims"));
-  connect(restores_, &QPushButton::clicked, this,
-          [this](bool on) { reduction_.set_restoring(on); });
+  connect(restores_, &QCheckBox::clicked, this, [this](bool on) { reduction_.set_restoring(on); });
   connect(air_, &NumberField::entered, this, [this](double value) { reduction_.set_r0(value); });
   connect(air_, &NumberField::emptied, this, [this] { reduction_.set_r0(std::nullopt); });
   row->addWidget(restores_, 1, Qt::AlignTop);

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QButtonGroup>
+#include <QCheckBox>
 #include <QLabel>
 #include <QPushButton>
 #include <QWidget>
@@ -41,12 +42,12 @@ class RecipePanel : public QWidget {
   NumberField* share_;
   NumberField* level_;
   QLabel* keeps_;
-  QPushButton* local_;
-  QPushButton* rejecting_;
-  QPushButton* finer_;
+  QCheckBox* local_;
+  QCheckBox* rejecting_;
+  QCheckBox* finer_;
   QPushButton* dark_;
   QPushButton* flat_;
-  QPushButton* restores_;
+  QCheckBox* restores_;
   NumberField* air_;
 };
 

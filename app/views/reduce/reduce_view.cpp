@@ -9,6 +9,7 @@
 #include <QShortcut>
 #include <QVBoxLayout>
 
+#include "app/model/file_words.h"
 #include "app/model/phrases.h"
 #include "app/shell/beside.h"
 #include "app/shell/file_kinds.h"
@@ -159,11 +160,11 @@ void ReduceView::list_clips() {
   clips_->clear();
   clips_->addItem(tr("Choose a clip"));
   if (!current.isEmpty()) {
-    clips_->addItem(QFileInfo(current).fileName(), current);
+    clips_->addItem(words_of_file(current), current);
   }
   for (const QString& file : reduction_.recorded()) {
     if (file != current) {
-      clips_->addItem(QFileInfo(file).fileName(), file);
+      clips_->addItem(words_of_file(file), file);
     }
   }
   clips_->setCurrentIndex(current.isEmpty() ? 0 : 1);

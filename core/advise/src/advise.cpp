@@ -285,6 +285,27 @@ int effort_of(const Rig& rig, const Change& change) {
   return effort;
 }
 
+/// What an observer reaches for late: glass for no more than a spacer does, or before an eyepiece,
+/// which is exchanged instead; a mirror before a camera, which a tube holds as far out.
+int against_habit(std::string_view concern, const Judged& before, const Change& change) {
+  constexpr int kLate = 4;
+  if (change.kind != ChangeKind::kInsert || change.parts.empty()) {
+    return 0;
+  }
+  const optics::Part& part = change.parts.front().part;
+  const bool glass = std::holds_alternative<optics::Reducer>(part) ||
+                     std::holds_alternative<optics::Amplifier>(part);
+  const bool mirror = std::holds_alternative<optics::Diagonal>(part);
+  return (glass && (before.train.look || concern == "focus")) || (mirror && !before.train.look)
+             ? kLate
+             : 0;
+}
+
+bool exchanges_telescope(const Rig& rig, const Change& change) {
+  return change.kind == ChangeKind::kReplace &&
+         std::holds_alternative<optics::Telescope>(rig.elements[change.element].part);
+}
+
 /// A cure of one concern, as a place in the list of edits.
 struct Cure {
   std::size_t edit;
@@ -361,8 +382,8 @@ std::vector<Suggestion> suggest(const Rig& rig, const Situation& situation,
       // Where filters are one too many, taking one out goes before changing its grade.
       const bool too_many = concern.id == "too-dim-to-see" || concern.id == "too-dim-to-expose";
       constexpr int kAsRemoving = 2;
-      const int more =
-          too_many && edits[edit].kind == ChangeKind::kSet ? burden + kAsRemoving : burden;
+      const int more = burden + against_habit(concern.id, before, edits[edit]) +
+                       (too_many && edits[edit].kind == ChangeKind::kSet ? kAsRemoving : 0);
       concern.cures.push_back(
           {edit, after.safety.verdict, after.misfits.size(), badness(after.safety), more,
            concern.misfit != nullptr ? key_figure_of(*concern.misfit, next, after, situation)
@@ -372,6 +393,14 @@ std::vector<Suggestion> suggest(const Rig& rig, const Situation& situation,
   std::vector<Suggestion> suggestions;
   for (Concern& concern : concerns) {
     std::stable_sort(concern.cures.begin(), concern.cures.end(), better);
+    // Nobody buys another telescope for what does not quite fit, as long as anything else helps.
+    const auto other_telescope = [&](const Cure& cure) {
+      return exchanges_telescope(rig, edits[cure.edit]);
+    };
+    if (concern.misfit != nullptr &&
+        !std::all_of(concern.cures.begin(), concern.cures.end(), other_telescope)) {
+      std::erase_if(concern.cures, other_telescope);
+    }
     std::set<std::pair<ChangeKind, std::size_t>> offered;  // one of each sort: no ten masks
     for (const Cure& cure : concern.cures) {
       const Change& change = edits[cure.edit];

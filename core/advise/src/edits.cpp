@@ -208,17 +208,20 @@ const std::vector<Element>& Adapters::chain(optics::Face rear, optics::Face fron
 
 namespace {
 
-/// Takes out adapters that no longer fit on either side.
+/// Takes out adapters that no longer fit on either side; what was loose before says nothing of
+/// them.
 void drop_stranded_adapters(Rig& rig, const std::vector<std::string>& left_alone) {
+  const auto alone = [&](std::size_t place) {
+    return std::find(left_alone.begin(), left_alone.end(), rig.elements[place].id) !=
+           left_alone.end();
+  };
   const auto stranded = [&](std::size_t place) {
-    const Element& element = rig.elements[place];
-    return std::holds_alternative<optics::Extension>(element.part) &&
-           std::find(left_alone.begin(), left_alone.end(), element.id) == left_alone.end();
+    return std::holds_alternative<optics::Extension>(rig.elements[place].part) && !alone(place);
   };
   for (bool again = true; again;) {
     again = false;
     for (const optics::Joint& joint : optics::joints_of(rig)) {
-      const bool loose = joint.state == optics::JointState::kNeedsAdapter;
+      const bool loose = joint.state == optics::JointState::kNeedsAdapter && !alone(joint.after);
       const std::size_t place = stranded(joint.after) ? joint.after : joint.before;
       if (loose && stranded(place)) {
         rig.elements.erase(rig.elements.begin() + static_cast<std::ptrdiff_t>(place));

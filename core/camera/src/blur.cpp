@@ -37,8 +37,11 @@ double overlap(double first, double second, double apart) {
   return (part(first, second) + part(second, first) - kite) / base::kPi;
 }
 
-/// Of each place of a table over the square of the frequency (cycles per pixel).
-double frequency(int place) { return std::sqrt(0.5 * place / kTableSize); }  // at most 0.5 each way
+/// Tables go up to 0.5 cycles per pixel each way. By the frequency, not its square: what an
+/// aperture leaves falls in a straight line from 1, and the light far from a bright edge is that
+/// corner's.
+constexpr double kMostCycles = 0.7071067811865476;
+double frequency(int place) { return kMostCycles * place / kTableSize; }
 
 /// What the aperture leaves at each place of a table. Kept: the air changes oftener.
 std::vector<float> aperture_table(const Softness& softness) {
@@ -73,7 +76,7 @@ double air_transfer(double cycles_per_px, const Softness& softness) {
   return std::exp(-2.0 * phase * phase);
 }
 
-/// Transfer function over the square of the frequency, ready to be looked up.
+/// Transfer function over the frequency, ready to be looked up.
 std::vector<float> transfer_table(const Softness& softness) {
   std::vector<float> table = aperture_table(softness);
   for (int i = 0; i <= kTableSize; ++i) {
@@ -100,47 +103,40 @@ double pupil_transfer(double share, double obstruction, double defocus_waves) {
   return turn < kNone ? focused : focused * 2.0 * std::cyl_bessel_j(1.0, turn) / turn;
 }
 
-int quick_size(int size) { return cv::getOptimalDFTSize(size); }
+int quick_size(int size) { return 2 * cv::getOptimalDFTSize((size + 1) / 2); }
 
 Spectrum::Spectrum(const std::vector<float>& picture, int width, int height)
-    : width_(width), height_(height), packed_(picture.size()) {
+    : width_(width), height_(height), waves_(picture.size()) {
   // OpenCV reads from what it is given here, and writes nothing to it.
   const cv::Mat pixels(height, width, CV_32F, const_cast<float*>(picture.data()));
-  cv::Mat spectrum(height, width, CV_32F, packed_.data());
-  cv::dft(pixels, spectrum);
+  cv::Mat spectrum(height, width, CV_32F, waves_.data());
+  cv::dct(pixels, spectrum);
 }
 
 std::vector<float> Spectrum::softened(const Softness& softness) const {
   const std::vector<float> table = transfer_table(softness);
-  const auto kept = [&table](double fx, double fy) {
-    const double place = (fx * fx + fy * fy) * 2.0 * kTableSize;
-    const auto below = std::min(static_cast<std::size_t>(place), table.size() - 2);
-    const auto part = static_cast<float>(place - static_cast<double>(below));
-    return table[below] + (table[below + 1] - table[below]) * part;
+  // Waves of the cosine transform have half a cycle more from one to the next.
+  const auto square_of = [](int wave, int size) {
+    const double place = 0.5 * wave / size * (kTableSize / kMostCycles);
+    return static_cast<float>(place * place);
   };
-  std::vector<float> picture = packed_;
+  std::vector<float> across(static_cast<std::size_t>(width_));
+  for (int x = 0; x < width_; ++x) {
+    across[static_cast<std::size_t>(x)] = square_of(x, width_);
+  }
+  std::vector<float> picture = waves_;
   base::each_row(height_, {}, [&](int y) {
-    const double fy = static_cast<double>(std::min(y, height_ - y)) / height_;
-    // The first column, and the last one of an even width, hold real and imaginary parts below
-    // one another; all others beside one another.
-    const int packed_row = (y + 1) / 2;
-    const double packed_fy = static_cast<double>(packed_row) / height_;
+    const float down = square_of(y, height_);
     float* row = picture.data() + static_cast<std::ptrdiff_t>(y) * width_;
-    row[0] *= kept(0.0, packed_fy);
-    for (int x = 1; x < width_; x += 2) {
-      const int column = (x + 1) / 2;
-      const double fx = static_cast<double>(column) / width_;
-      if (x + 1 < width_) {
-        const float share = kept(fx, fy);
-        row[x] *= share;
-        row[x + 1] *= share;
-      } else {
-        row[x] *= kept(fx, packed_fy);
-      }
+    for (int x = 0; x < width_; ++x) {
+      const float place = std::sqrt(across[static_cast<std::size_t>(x)] + down);
+      const auto below = std::min(static_cast<std::size_t>(place), table.size() - 2);
+      const float part = place - static_cast<float>(below);
+      row[x] *= table[below] + (table[below + 1] - table[below]) * part;
     }
   });
   cv::Mat spectrum(height_, width_, CV_32F, picture.data());
-  cv::dft(spectrum, spectrum, cv::DFT_INVERSE | cv::DFT_SCALE | cv::DFT_REAL_OUTPUT);
+  cv::idct(spectrum, spectrum);
   return picture;
 }
 

@@ -101,7 +101,7 @@ class Bands {
     const double dx = x - middle_x_;
     const double dy = y - middle_y_;
     const double bands = (right_ * dx + down_ * dy) / period_px_ + bend_ * (dx * dx + dy * dy);
-    return 1.0 + std::sqrt(2.0) * contrast_ * std::cos(2.0 * kPi * bands + phase_);
+    return 1.0 + contrast_ * std::cos(2.0 * kPi * bands + phase_);
   }
 
  private:

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <chrono>
+#include <cmath>
 #include <deque>
 #include <mutex>
 #include <thread>
@@ -183,6 +184,11 @@ class Session::Machine {
         end(came ? std::nullopt : std::optional(came.error()), stop);
         break;
       }
+      if (!holds_what_it_claims(frame.frame)) {
+        end(base::Error{base::ErrorCode::kMalformed, "device"}, stop);
+        break;
+      }
+      keep_time_going(frame);
       meters_.take(frame.frame, frame.seconds);
       obey(frame);
       go_on_with_run(frame);
@@ -198,6 +204,28 @@ class Session::Machine {
       note(frame);
     }
     end_recording();
+  }
+
+  [[nodiscard]] static bool holds_what_it_claims(const frames::Frame& frame) {
+    return frame.width > 0 && frame.height > 0 && frame.saturation > 0 &&
+           frame.pixels.size() ==
+               static_cast<std::size_t>(frame.width) * static_cast<std::size_t>(frame.height);
+  }
+
+  /// A device whose clock jumps back, or tells no number, is believed its order alone: recordings
+  /// end when they should, and meters look at a time that grows.
+  void keep_time_going(LiveFrame& frame) {
+    constexpr double kUsualStep_s = 0.04;
+    const double step_s = card().rate_hz > 0.0 ? 1.0 / card().rate_hz : kUsualStep_s;
+    if (!last_s_) {
+      last_s_ = std::isfinite(frame.seconds) ? frame.seconds : 0.0;
+    } else if (std::isfinite(frame.seconds) && frame.seconds + behind_s_ > *last_s_) {
+      last_s_ = frame.seconds + behind_s_;
+    } else {
+      *last_s_ += step_s;
+      behind_s_ = std::isfinite(frame.seconds) ? *last_s_ - frame.seconds : behind_s_;
+    }
+    frame.seconds = *last_s_;
   }
 
   /// What was asked for since the last frame. Source, meters and recorder are of this thread.
@@ -523,6 +551,8 @@ class Session::Machine {
   std::optional<HandTuning> by_hand_;
   std::optional<ExposureRun> exposures_;
   std::optional<double> learns_usual_s_;  ///< since a run has found the line
+  std::optional<double> last_s_;          ///< of the last frame, as it is believed
+  double behind_s_ = 0.0;                 ///< what a clock that jumped back is behind
   std::optional<Series> series_;
   Recorded recording_;        ///< what goes on
   mutable std::mutex mutex_;  ///< of what follows

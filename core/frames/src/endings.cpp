@@ -11,8 +11,8 @@ namespace solarchon::frames {
 namespace {
 
 // Those of the containers in container.cpp.
-constexpr std::array<std::string_view, 6> kPictures{".fits", ".fit",  ".fts",
-                                                    ".tif",  ".tiff", ".png"};
+constexpr std::array<std::string_view, 8> kPictures{".fits", ".fit", ".fts", ".tif",
+                                                    ".tiff", ".png", ".jpg", ".jpeg"};
 constexpr std::array<std::string_view, 19> kVideos{
     ".mkv", ".webm", ".avi", ".mp4", ".m4v", ".mov", ".3gp", ".mts", ".m2ts", ".ts",
     ".mpg", ".mpeg", ".wmv", ".asf", ".ogv", ".flv", ".mxf", ".nut", ".y4m"};

@@ -4,6 +4,7 @@
 #include <string_view>
 
 #include "fits.h"
+#include "jpeg.h"
 #include "png.h"
 #include "solarchon/frames/frame.h"
 #include "tiff.h"
@@ -22,7 +23,7 @@ base::Result<Frame> read_frame(const std::filesystem::path& path) {
   if (!in) {
     return base::fail_because(base::ErrorCode::kMalformed, path.string(),
                               base::because("too-short-or-unreadable"),
-                              base::wants("fits-png-or-tiff"));
+                              base::wants("fits-png-tiff-or-jpeg"));
   }
   const std::string_view mark(first.data(), first.size());
   using namespace std::string_view_literals;
@@ -36,8 +37,12 @@ base::Result<Frame> read_frame(const std::filesystem::path& path) {
       mark.starts_with("MM\0+"sv)) {
     return read_tiff(path);
   }
+  if (mark.starts_with("\xff\xd8\xff"sv)) {
+    return read_jpeg(path);
+  }
   return base::fail_because(base::ErrorCode::kMalformed, path.string(),
-                            base::because("another-kind-of-file"), base::wants("fits-png-or-tiff"));
+                            base::because("another-kind-of-file"),
+                            base::wants("fits-png-tiff-or-jpeg"));
 }
 
 }  // namespace solarchon::frames

@@ -1,13 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/live/band_watch.h"
-#include "solarchon/base/middle.h"
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 #include <numbers>
 #include <opencv2/core.hpp>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/base/middle.h"
 #include "solarchon/live/sharpness.h"
 
 namespace solarchon::live {
@@ -28,32 +29,108 @@ void smooth_rows(std::vector<float>& square, int side, int half) {
   for (int y = 0; y < side; ++y) {
     float* line = square.data() + static_cast<std::ptrdiff_t>(y) * side;
     double sum = 0.0;
-    int count = 0;
     for (int x = 0; x < std::min(half, side); ++x) {
       sum += static_cast<double>(line[x]);
-      ++count;
     }
     for (int x = 0; x < side; ++x) {
-      if (x + half < side) {
-        sum += static_cast<double>(line[x + half]);
-        ++count;
-      }
-      if (x - half - 1 >= 0) {
-        sum -= static_cast<double>(line[x - half - 1]);
-        --count;
-      }
+      sum += x + half < side ? static_cast<double>(line[x + half]) : 0.0;
+      sum -= x - half - 1 >= 0 ? static_cast<double>(line[x - half - 1]) : 0.0;
+      const int count = std::min(x + half, side - 1) - std::max(x - half, 0) + 1;
       row[static_cast<std::size_t>(x)] = static_cast<float>(sum / count);
     }
     std::copy(row.begin(), row.end(), line);
   }
 }
 
-void turn(std::vector<float>& square, int side) {
+/// The same of each column: all of them at once, row by row.
+void smooth_columns(std::vector<float>& square, int side, int half) {
+  const std::vector<float> from = square;
+  const auto line = [&](int y) { return from.data() + static_cast<std::ptrdiff_t>(y) * side; };
+  std::vector<double> sums(static_cast<std::size_t>(side));
+  const auto add = [&](int y, double sign) {
+    const float* values = line(y);
+    for (int x = 0; x < side; ++x) {
+      sums[static_cast<std::size_t>(x)] += sign * static_cast<double>(values[x]);
+    }
+  };
+  for (int y = 0; y < std::min(half, side); ++y) {
+    add(y, 1.0);
+  }
   for (int y = 0; y < side; ++y) {
-    for (int x = 0; x < y; ++x) {
-      std::swap(square[index_of(x, y, side)], square[index_of(y, x, side)]);
+    if (y + half < side) {
+      add(y + half, 1.0);
+    }
+    if (y - half - 1 >= 0) {
+      add(y - half - 1, -1.0);
+    }
+    const double share = 1.0 / (std::min(y + half, side - 1) - std::max(y - half, 0) + 1);
+    float* to = square.data() + static_cast<std::ptrdiff_t>(y) * side;
+    for (int x = 0; x < side; ++x) {
+      to[x] = static_cast<float>(share * sums[static_cast<std::size_t>(x)]);
     }
   }
+}
+
+constexpr float kLeftOut = std::numeric_limits<float>::quiet_NaN();
+
+/// A square over its smoothed self, less 1; kLeftOut for what is not on the disc, and near its
+/// edge, where the smoothed self is of another slope.
+/// @param on  1 for pixels that count, else 0, and the square too
+std::vector<float> over_smoothed(const std::vector<float>& square, const std::vector<float>& on,
+                                 int side) {
+  std::vector<float> smooth = square;
+  std::vector<float> weight = on;
+  for (std::vector<float>* one : {&smooth, &weight}) {
+    for (int pass = 0; pass < 2; ++pass) {
+      smooth_rows(*one, side, kSmoothPx);
+      smooth_columns(*one, side, kSmoothPx);
+    }
+  }
+  constexpr float kMostlyOn = 0.5F;
+  std::vector<float> ratio(square.size(), kLeftOut);
+  for (std::size_t i = 0; i < square.size(); ++i) {
+    if (on[i] > 0.0F && weight[i] > kMostlyOn) {
+      ratio[i] = square[i] / (smooth[i] / weight[i]) - 1.0F;
+    }
+  }
+  return ratio;
+}
+
+/// Takes out of `on` what is darker than its surroundings by more than stripes make it, and some
+/// pixels about it: spots, filaments.
+/// @return  whether there was any
+bool leave_out_spots(const std::vector<float>& ratio, std::vector<float>& on, int side) {
+  std::vector<double> sizes;
+  constexpr std::size_t kEach = 7;
+  for (std::size_t i = 0; i < ratio.size(); i += kEach) {
+    if (!std::isnan(ratio[i])) {
+      sizes.push_back(static_cast<double>(std::abs(ratio[i])));
+    }
+  }
+  if (sizes.empty()) {
+    return false;
+  }
+  // A wave alone reaches 1.4 times the middle of its sizes, noise four deviations, 5.9 of them.
+  constexpr double kBeyondStripes = 6.0;
+  constexpr double kShallowest = 0.05;
+  const auto below =
+      -static_cast<float>(std::max(kShallowest, kBeyondStripes * base::middle_of(sizes)));
+  constexpr int kAbout = 3;
+  bool any = false;
+  for (int y = 0; y < side; ++y) {
+    for (int x = 0; x < side; ++x) {
+      if (!(ratio[index_of(x, y, side)] < below)) {
+        continue;
+      }
+      any = true;
+      for (int v = std::max(0, y - kAbout); v <= std::min(side - 1, y + kAbout); ++v) {
+        for (int u = std::max(0, x - kAbout); u <= std::min(side - 1, x + kAbout); ++u) {
+          on[index_of(u, v, side)] = 0.0F;
+        }
+      }
+    }
+  }
+  return any;
 }
 
 }  // namespace
@@ -63,6 +140,7 @@ void BandWatch::forget() {
   looked_ = 0;
   mean_square_ = 0.0;
   mean_.clear();
+  seen_.clear();
 }
 
 void BandWatch::take(const frames::Frame& frame) {
@@ -95,31 +173,29 @@ void BandWatch::take(const frames::Frame& frame) {
       }
     }
   }
-  std::vector<float> smooth = square;
-  std::vector<float> weight = on;
-  for (std::vector<float>* one : {&smooth, &weight}) {
-    for (int pass = 0; pass < 2; ++pass) {
-      smooth_rows(*one, side_, kSmoothPx);
-      turn(*one, side_);
-      smooth_rows(*one, side_, kSmoothPx);
-      turn(*one, side_);
+  std::vector<float> ratio = over_smoothed(square, on, side_);
+  if (leave_out_spots(ratio, on, side_)) {
+    for (std::size_t i = 0; i < size; ++i) {
+      square[i] *= on[i];
     }
+    ratio = over_smoothed(square, on, side_);
   }
   if (mean_.empty()) {
     mean_.assign(size, 0.0F);
+    seen_.assign(size, 0);
   }
   ++count_;
-  constexpr int kMemory = 40;
-  const auto part = static_cast<float>(1.0 / std::min(count_, kMemory));
+  constexpr std::uint8_t kMemory = 40;
   double sum = 0.0;
   double covered = 0.0;
   for (std::size_t i = 0; i < size; ++i) {
-    // Near the disc's edge the smoothed self is of another slope: left out.
-    const bool inside = on[i] > 0.0F && weight[i] > 0.7F;
-    const float ratio = inside ? square[i] / (smooth[i] / weight[i]) - 1.0F : 0.0F;
-    mean_[i] += part * (ratio - mean_[i]);
-    sum += inside ? std::pow(static_cast<double>(mean_[i]), 2) : 0.0;
-    covered += inside ? 1.0 : 0.0;
+    if (std::isnan(ratio[i])) {
+      continue;  // a spot has moved over it: stripes stand still, so that what was seen stays true
+    }
+    seen_[i] = std::min<std::uint8_t>(kMemory, static_cast<std::uint8_t>(seen_[i] + 1));
+    mean_[i] += (ratio[i] - mean_[i]) / static_cast<float>(seen_[i]);
+    sum += std::pow(static_cast<double>(mean_[i]), 2);
+    covered += 1.0;
   }
   mean_square_ = covered > 0.0 ? sum / covered : 0.0;
 }
@@ -202,7 +278,7 @@ std::optional<Bands> BandWatch::look() const {
     }
   }
   // A thousand million noises lie below 21 times the usual; structure of the Sun scatters more.
-  constexpr double kOutstanding = 60.0;
+  constexpr double kOutstanding = 40.0;
   if (best < kOutstanding) {
     return std::nullopt;
   }
@@ -237,8 +313,9 @@ std::optional<Bands> BandWatch::look() const {
   if (bands.across_deg >= 180.0) {
     bands.across_deg -= 180.0;
   }
-  // Power of the two peaks of a wave over that of the window: half of the amplitude's square.
-  bands.contrast = std::sqrt(2.0 * near / (window_power * side_ * side_));
+  // One of the two peaks of a wave holds a quarter of its amplitude's square, by the window's
+  // power.
+  bands.contrast = std::sqrt(4.0 * near / (window_power * side_ * side_));
   bands.tilt_deg =
       std::asin(std::min(1.0, 1e-3 * wavelength_nm_ / (4.0 * pixel_um_))) * base::kDegPerRad;
   constexpr double kLeastContrast = 0.005;

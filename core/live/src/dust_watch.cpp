@@ -77,6 +77,27 @@ std::vector<std::size_t> take_out(std::vector<float>& picture, int across, int d
   return all;
 }
 
+/// What a shadow takes of the light at its deepest block. The surroundings that blocks are measured
+/// against hold the shadow too, and are as much darker as its share in them says.
+double depth_of(const std::vector<float>& standing, int across, int down,
+                const std::vector<std::size_t>& blocks, std::size_t deepest) {
+  const auto columns = static_cast<std::size_t>(across);
+  const int x = static_cast<int>(deepest % columns);
+  const int y = static_cast<int>(deepest / columns);
+  const double width = std::min(across, x + kAround + 1) - std::max(0, x - kAround);
+  const double height = std::min(down, y + kAround + 1) - std::max(0, y - kAround);
+  const double off = static_cast<double>(standing[deepest]);
+  double shadow = 0.0;  // blocks as deep as the deepest that would take as much light
+  for (const std::size_t block : blocks) {
+    const int right = std::abs(static_cast<int>(block % columns) - x);
+    const int below = std::abs(static_cast<int>(block / columns) - y);
+    if (std::max(right, below) <= kAround) {
+      shadow += static_cast<double>(standing[block]) / off;
+    }
+  }
+  return std::min(1.0, -off / (1.0 - (1.0 + off) * shadow / (width * height)));
+}
+
 }  // namespace
 
 void DustWatch::take(const frames::Frame& frame, double right_px, double down_px) {
@@ -247,7 +268,7 @@ void DustWatch::look() {
       const double area = static_cast<double>(blocks.size()) * kBlockPx * kBlockPx;
       found_->push_back({kBlockPx * (x + 0.5) - 0.5, kBlockPx * (y + 0.5) - 0.5,
                          2.0 * std::sqrt(area / std::numbers::pi),
-                         -static_cast<double>(standing[deepest])});
+                         depth_of(standing, across_, down_, blocks, deepest)});
     }
   }
   std::sort(found_->begin(), found_->end(),

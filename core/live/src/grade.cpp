@@ -6,6 +6,35 @@
 
 namespace solarchon::live {
 
+namespace {
+
+/// What cloud takes in a tenth of the frames or more, against the clear sky of the same clip: the
+/// level that a twentieth of them exceed. None for clips of some frames, and where all are full.
+std::optional<Estimate> cloud_within(const std::vector<GradedFrame>& frames, double black) {
+  constexpr std::size_t kLeastFrames = 8;
+  constexpr double kSomeClipped = 0.002;
+  constexpr double kLeastLevel = 1e-3;
+  std::vector<double> levels;
+  for (const GradedFrame& frame : frames) {
+    if (frame.clipped_share < kSomeClipped) {
+      levels.push_back(std::max(kLeastLevel, frame.level - black));
+    }
+  }
+  if (levels.size() < kLeastFrames) {
+    return std::nullopt;
+  }
+  std::sort(levels.begin(), levels.end());
+  const auto at = [&](double share) {
+    return levels[static_cast<std::size_t>(share * static_cast<double>(levels.size() - 1))];
+  };
+  constexpr double kClear = 0.95;
+  constexpr double kCloudy = 0.1;
+  constexpr double kSpread = 0.05;
+  return Estimate{std::log2(at(kClear) / at(kCloudy)), kSpread};
+}
+
+}  // namespace
+
 base::Result<ClipGrade> grade(frames::ClipReader& clip, const Setting& setting,
                               const base::Task& task) {
   constexpr double kUsualRateHz = 25.0;
@@ -34,6 +63,9 @@ base::Result<ClipGrade> grade(frames::ClipReader& clip, const Setting& setting,
     return tl::make_unexpected(*problem);
   }
   grade.readings = meters.readings();
+  if (!setting.clear_level) {
+    grade.readings.cloud_stops = cloud_within(grade.frames, setting.black_level);
+  }
   grade.judgement = judge(grade.readings, setting);
   task.report(1.0);
   return grade;

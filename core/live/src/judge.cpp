@@ -118,6 +118,12 @@ Judgement judge(const Readings& readings, const Setting& setting) {
       edge_width_arcsec(edge, r0_cm, 0.0) > kMoreThanOptics * edge_width_arcsec(edge, {}, 0.0)) {
     return {Limit::kAir, readings.air->r0_cm, 0.0};
   }
+  // Where nothing tells of the air, only an edge as sharp as the optics draw it does.
+  const bool sharp = readings.edge_arcsec && readings.level.clipped_share < kEdgeIsFull &&
+                     readings.edge_arcsec->value < kSofter * edge_width_arcsec(setting, {}, 0.0);
+  if (!r0_cm && !sharp) {
+    return {Limit::kNotKnown, {aperture, 0.0}, 0.0};
+  }
   return {Limit::kAperture, {aperture, 0.0}, 0.0};
 }
 

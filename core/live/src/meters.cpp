@@ -64,6 +64,18 @@ Estimate usual_of(const Kept& kept) {
   return usual;
 }
 
+Standing standing_of(const Bands& bands) {
+  const double across = bands.across_deg * base::kRadPerDeg;
+  return {std::cos(across) / bands.spacing_px, std::sin(across) / bands.spacing_px};
+}
+
+/// Whether the same waves of a square are left out.
+bool alike(const std::optional<Standing>& one, const Standing& other, int side) {
+  return one && side * std::hypot(one->right_cycles_px - other.right_cycles_px,
+                                  one->down_cycles_px - other.down_cycles_px) <
+                    1.0;
+}
+
 }  // namespace
 
 double Setting::pixel_um() const {
@@ -88,6 +100,7 @@ void Meters::change(const Setting& setting) {
 void Meters::look_afresh() {
   widths_.clear();
   bands_.forget();
+  standing_.reset();
   focus_.reset();
 }
 
@@ -220,6 +233,11 @@ void Meters::follow_detail(const frames::Frame& frame, double seconds, bool limb
   if (std::min(frame.width, frame.height) < 2 * side) {
     return;
   }
+  // Bands stand still: as soon as they are seen, the picture is compared without them.
+  if (const auto seen = bands_.bands(); seen && !alike(standing_, standing_of(*seen), side)) {
+    standing_ = standing_of(*seen);
+    tiles_.clear();
+  }
   if (tiles_.empty()) {
     take_tiles(frame, side);
     begin_places();
@@ -272,7 +290,7 @@ void Meters::take_tiles(const frames::Frame& frame, int side) {
   tiles_.clear();
   for (const auto& at : kAt) {
     tiles_.emplace_back(frame, static_cast<int>(at[0] * frame.width) - side / 2,
-                        static_cast<int>(at[1] * frame.height) - side / 2, side);
+                        static_cast<int>(at[1] * frame.height) - side / 2, side, standing_);
   }
 }
 

@@ -48,8 +48,9 @@ cv::Mat faded(const frames::Frame& frame, int left, int top, int side) {
   return square;
 }
 
-/// Leaves out the slowest changes over the square and the finest, which are noise.
-cv::Mat weights_of(int side) {
+/// Leaves out the slowest changes over the square and the finest, which are noise, and a wave that
+/// stands, with what the square's fading spreads of it.
+cv::Mat weights_of(int side, const std::optional<Standing>& without) {
   cv::Mat weights(side, side, CV_32FC2);
   for (int y = 0; y < side; ++y) {
     for (int x = 0; x < side; ++x) {
@@ -59,7 +60,18 @@ cv::Mat weights_of(int side) {
       const double slow = 1.0 - std::exp(-waves * waves / (2.0 * 2.0 * 2.0));
       const double finest = 0.18 * side;
       const double fine = std::exp(-waves * waves / (2.0 * finest * finest));
-      const auto weight = static_cast<float>(slow * fine);
+      double kept = slow * fine;
+      if (without) {
+        constexpr double kSpreads = 3.5;
+        const double right = (x > side / 2 ? x - side : x) - without->right_cycles_px * side;
+        const double down = (y > side / 2 ? y - side : y) - without->down_cycles_px * side;
+        const double right_too = (x > side / 2 ? x - side : x) + without->right_cycles_px * side;
+        const double down_too = (y > side / 2 ? y - side : y) + without->down_cycles_px * side;
+        if (std::min(std::hypot(right, down), std::hypot(right_too, down_too)) < kSpreads) {
+          kept = 0.0;
+        }
+      }
+      const auto weight = static_cast<float>(kept);
       weights.at<cv::Vec2f>(y, x) = {weight, weight};
     }
   }
@@ -130,13 +142,14 @@ cv::Mat Registered::Kept::correlation_with(const frames::Frame& frame, int at_le
   return correlation;
 }
 
-Registered::Registered(const frames::Frame& reference, int left, int top, int side)
+Registered::Registered(const frames::Frame& reference, int left, int top, int side,
+                       const std::optional<Standing>& without)
     : kept_(std::make_unique<Kept>()) {
   kept_->left = left;
   kept_->top = top;
   kept_->side = side;
   cv::dft(faded(reference, left, top, side), kept_->spectrum, cv::DFT_COMPLEX_OUTPUT);
-  kept_->spectrum = kept_->spectrum.mul(weights_of(side));
+  kept_->spectrum = kept_->spectrum.mul(weights_of(side, without));
 }
 Registered::~Registered() = default;
 Registered::Registered(Registered&&) noexcept = default;

@@ -59,6 +59,49 @@ FrameRate frame_rate(const optics::Camera& camera, const Region& region, double 
   return rate;
 }
 
+double frame_noise(const optics::Camera& camera, double level) {
+  const double full = camera.full_well_e;
+  const double electrons = std::max(1.0, level * full);
+  const double step = full / std::exp2(camera.bits);
+  return std::sqrt(electrons + camera.read_noise_e * camera.read_noise_e + step * step / 12.0) /
+         electrons;
+}
+
+namespace {
+
+/// Contrast of the fine detail that a target is recorded for.
+double contrast_of(Target target) {
+  switch (target) {
+    case Target::kGranulation:
+      return 0.03;
+    case Target::kWholeDisc:
+    case Target::kFaculae:
+    case Target::kLimb:
+      return 0.05;
+    case Target::kPlage:
+      return 0.08;
+    case Target::kLargestSpot:
+    case Target::kProminence:
+    case Target::kFilament:
+      break;
+  }
+  return 0.10;
+}
+
+}  // namespace
+
+EnoughFrames enough_frames(Target target, double noise, double share) {
+  constexpr double kSharpening = 8.0;
+  constexpr double kBelowDetail = 5.0;
+  constexpr double kLeastKept = 20.0;
+  constexpr double kMostRecorded = 100000.0;
+  const double of_all = std::clamp(share, kKeptShareRange.low, kKeptShareRange.high);
+  const double kept = std::max(
+      kLeastKept, std::ceil(std::pow(kBelowDetail * kSharpening * noise / contrast_of(target), 2)));
+  const double recorded = std::min(kMostRecorded, std::ceil(kept / of_all));
+  return {static_cast<int>(std::min(kept, recorded)), static_cast<int>(recorded)};
+}
+
 base::Result<TimeLapseNeeds> needs_of(const TimeLapse& lapse, const FrameRate& rate) {
   return base::checked("interval_s", lapse.interval_s, kIntervalRange)
       .and_then([&](double) {

@@ -17,7 +17,9 @@ constexpr double kOversampling = 0.5;  // cost of a stop of it, against one of l
 constexpr double kPanelCost = 0.75;    // of each doubling
 constexpr double kSlowCost = 0.5;      // of each halving of the frame rate below a usual one
 constexpr double kUsualHz = 30.0;
-constexpr double kLensCost = 0.2;  // of more glass, and of putting it in
+constexpr double kLensCost = 0.2;      // of more glass, and of putting it in
+constexpr double kExchangeCost = 0.1;  // of another eyepiece in the same holder
+constexpr double kJoinCost = 0.05;     // of each more pixel joined: less glass does the same
 
 bool is_lens(const optics::Element& element) {
   return std::holds_alternative<optics::Amplifier>(element.part) ||
@@ -122,13 +124,13 @@ std::vector<Setting> ranked(const optics::Rig& rig, Target target,
   constexpr int kMostBinning = 3;
   constexpr std::size_t kOfOneLens = 2;
   const auto try_rig = [&](const optics::Rig& path, const std::string& lens,
-                           const std::string& without) {
+                           const std::string& without, double change_cost) {
     std::vector<Setting> of_lens;
     for (int binning = 1; binning <= kMostBinning; ++binning) {
       if (auto setting = judged(path, binning, need, situation, usual->electrons_per_ms)) {
         setting->lens = lens;
         setting->without = without;
-        setting->cost += lens.empty() && without.empty() ? 0.0 : kLensCost;
+        setting->cost += change_cost + kJoinCost * (binning - 1);
         of_lens.push_back(*std::move(setting));
       }
     }
@@ -139,10 +141,14 @@ std::vector<Setting> ranked(const optics::Rig& rig, Target target,
   };
   std::string taken_out;
   const auto bare = without_lenses(rig, taken_out);
-  try_rig(rig, {}, {});
+  try_rig(rig, {}, {}, 0.0);
   if (bare) {
-    try_rig(*bare, {}, taken_out);
+    try_rig(*bare, {}, taken_out, kLensCost);
   }
+  const auto telescope = optics::find_fitted<optics::Telescope>(rig);
+  const bool photographic =
+      telescope && std::get<optics::Telescope>(rig.elements[*telescope].part).design ==
+                       optics::TelescopeDesign::kCameraLens;
   const auto eyepiece = eyepiece_before(rig, optics::sensor_of(rig)->element);
   for (const optics::Element& lens : lenses) {
     const bool fitted = std::any_of(rig.elements.begin(), rig.elements.end(), [&](const auto& own) {
@@ -152,20 +158,27 @@ std::vector<Setting> ranked(const optics::Rig& rig, Target target,
       continue;
     }
     if (is_lens(lens)) {
-      try_rig(with_lens(rig, lens), lens.name, {});
+      if (photographic) {
+        continue;  // its mount takes no barrel
+      }
+      try_rig(with_lens(rig, lens), lens.name, {}, kLensCost);
       if (bare) {
-        try_rig(with_lens(*bare, lens), lens.name, taken_out);
+        try_rig(with_lens(*bare, lens), lens.name, taken_out, kLensCost);
       }
     } else if (eyepiece && std::holds_alternative<optics::Eyepiece>(lens.part)) {
       optics::Rig other = rig;
       other.elements[*eyepiece] = lens;
       other.elements[*eyepiece].id = rig.elements[*eyepiece].id;
-      try_rig(other, lens.name, rig.elements[*eyepiece].name);
+      try_rig(other, lens.name, rig.elements[*eyepiece].name, kExchangeCost);
     }
   }
   std::stable_sort(settings.begin(), settings.end(), [](const Setting& a, const Setting& b) {
     const auto barred = [](const Setting& one) { return one.opposed || !one.focus; };
-    return barred(a) != barred(b) ? barred(b) : a.cost < b.cost;
+    if (barred(a) != barred(b)) {
+      return barred(b);
+    }
+    // Of two that are as good, the one that exposes shorter.
+    return a.cost != b.cost ? a.cost < b.cost : a.exposure_ms < b.exposure_ms;
   });
   return settings;
 }

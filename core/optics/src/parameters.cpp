@@ -310,6 +310,7 @@ const Members<PhotoCamera>& members() {
       // A viewfinder that nobody describes may lead to an eye.
       row<&K::viewfinder>(
           {"viewfinder", Form::kChoice, {0.0, 2.0}, 2.0, {"none", "electronic", "optical"}}),
+      row<&K::files>({"files", Form::kChoice, {0.0, 2.0}, 0.0, {"raw", "jpeg", "raw-and-jpeg"}}),
       number<&K::full_well_e>("full_well_e", kFullWell, 0.0),
       number<&K::read_noise_e>("read_noise_e", {0.0, 1000.0}, 3.0),
       number<&K::peak_quantum_efficiency>("peak_quantum_efficiency", {0.01, 1.0}, 0.50),

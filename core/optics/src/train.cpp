@@ -507,6 +507,30 @@ Train follow_light(const Rig& rig, double semidiameter_arcsec, double pressure_h
   return train;
 }
 
+std::optional<double> measured_focal_length_mm(const Rig& rig, double scale_arcsec_px) {
+  const auto telescope = find_fitted<Telescope>(rig);
+  if (!telescope || scale_arcsec_px <= 0.0) {
+    return std::nullopt;
+  }
+  constexpr double kMostApart = 1.0 / 3.0;
+  constexpr double kUsualSemidiameter = 960.0;
+  constexpr int kRounds = 8;  // a moved mirror's share stays: each round is some times nearer
+  Rig scaled = rig;
+  auto& tube = std::get<Telescope>(scaled.elements[*telescope].part);
+  const double given_mm = tube.focal_length_mm;
+  for (int round = 0; round < kRounds; ++round) {
+    const Train train = follow_light(scaled, kUsualSemidiameter);
+    if (!train.sampling_arcsec_px) {
+      return std::nullopt;
+    }
+    tube.focal_length_mm *= *train.sampling_arcsec_px / scale_arcsec_px;
+    if (std::abs(tube.focal_length_mm / given_mm - 1.0) > kMostApart) {
+      return std::nullopt;
+    }
+  }
+  return tube.focal_length_mm;
+}
+
 sky::PictureOrientation picture_orientation(const Rig& rig, const Train& train) {
   sky::PictureOrientation orientation;
   double turn_deg = train.half_turn ? 180.0 : 0.0;

@@ -111,13 +111,14 @@ PowerUse power_use(const Power& power, const optics::Rig& rig, const OnTimes& ti
 
 namespace {
 
-/// Video cameras write whole bytes; photographic ones raw files that are packed without loss, and
-/// phones JPEG.
+/// Video cameras write whole bytes; photographic ones raw files that are packed without loss, JPEG
+/// or both; and phones JPEG.
 double bytes_per_pixel(const optics::Part& camera, int bits) {
   constexpr double kPacked = 0.75;  // of the bits, 0.6 to 0.9
   constexpr double kJpegBytes = 0.3;
-  if (std::holds_alternative<optics::PhotoCamera>(camera)) {
-    return kPacked * bits / 8.0;
+  if (const auto* photo = std::get_if<optics::PhotoCamera>(&camera)) {
+    const double raw = photo->files == optics::PhotoFiles::kJpeg ? 0.0 : kPacked * bits / 8.0;
+    return raw + (photo->files == optics::PhotoFiles::kRaw ? 0.0 : kJpegBytes);
   }
   if (std::holds_alternative<optics::Phone>(camera)) {
     return kJpegBytes;

@@ -142,6 +142,7 @@ Answers answer(const Workspace& workspace, sky::UtcTime time, const sky::Geocent
   answers.sun = sun;
   answers.local = sky::local_sun(sun, workspace.site, observer_of(workspace).weather);
   answers.disc = sky::disc_view(time);
+  answers.moon = sky::moon_before_sun(time, sun, observer_of(workspace));
   advise::Situation situation =
       situation_of(workspace, time, sun.semidiameter_arcsec(), answers.local.airmass);
   situation.light.correction_stops = correction_stops;

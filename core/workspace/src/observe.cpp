@@ -304,6 +304,24 @@ WithLog directly(log::LogBook& log) {
   return [&log](const std::function<Result<void>(log::LogBook&)>& work) { return work(log); };
 }
 
+std::optional<double> focal_length_by(const measure::DiscMeasurement& measurement,
+                                      const frames::Frame& frame, const optics::Rig& rig) {
+  const auto sensor = optics::sensor_of(rig);
+  constexpr double kMostOfTheLimb = 0.5;
+  if (!sensor || !measurement.plate_scale_arcsec_px || measurement.limb.saturated ||
+      measurement.limb.seen_share < kMostOfTheLimb) {
+    return std::nullopt;
+  }
+  const optics::Camera& camera = sensor->camera;
+  const bool whole = frame.width == camera.width_px && frame.height == camera.height_px;
+  if (!frame.info.pixel_um && !whole) {
+    return std::nullopt;  // perhaps joined pixels, perhaps another camera
+  }
+  const double pixel_um = frame.info.pixel_um.value_or(camera.pixel_um);
+  return optics::measured_focal_length_mm(
+      rig, *measurement.plate_scale_arcsec_px * camera.pixel_um / pixel_um);
+}
+
 Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot,
                          const WithLog& with_log, std::optional<std::int64_t> session,
                          const std::filesystem::path& data, const base::Task& task) {

@@ -36,6 +36,13 @@ Json sun_report(sky::UtcTime time, const sky::GeocentricSun& sun, const sky::Loc
           {"field_rotation_deg_h", local.field_rotation_deg_h}};
 }
 
+Json moon_report(const std::optional<sky::MoonCover>& moon) {
+  return moon ? Json{{"separation_arcsec", moon->separation_arcsec},
+                     {"moon_semidiameter_arcsec", moon->moon_semidiameter_arcsec},
+                     {"obscuration", moon->obscuration}}
+              : Json(nullptr);
+}
+
 Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline, const plan::Mount& mount) {
   Json above = Json::array();
   for (int altitude = 10; altitude <= 80; altitude += 10) {

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/advise/advise.h"
 
+#include <map>
+
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/safety/harm_bound.h"
 #include "tests/support/risky_rig.h"
@@ -432,6 +434,37 @@ TEST(Suggest, OffersAnotherGreyForTheWedgeBeforeACamera) {
     return one.change.kind == ChangeKind::kSet &&
            std::holds_alternative<optics::Wedge>(one.change.parts.front().part);
   }));
+}
+
+TEST(Suggest, FollowsTheHabitsOfObservers) {
+  // A camera that lacks the length of a diagonal gets a tube, before glass or a mirror.
+  const Rig short_of = rig_of(
+      {"Solar film OD 5.0, 84 mm clear", "Triplet 80 mm f/7", "Mono camera 20 Mpx, 2.4 \u00b5m"});
+  const auto longer = cures(short_of, "focus");
+  ASSERT_FALSE(longer.empty());
+  EXPECT_TRUE(std::holds_alternative<optics::Extension>(longer[0].change.parts.at(0).part))
+      << longer[0].change.parts.at(0).name;
+  // An eye whose field is too small takes another eyepiece, before a reducer.
+  const Rig narrow = rig_of({"Solar film OD 5.0, 104 mm clear", "Maksutov catadioptric 102 mm f/13",
+                             "Mirror diagonal 1.25 inch", "Eyepiece 12.5 mm"});
+  const auto wider = cures(narrow, "field-cut");
+  ASSERT_FALSE(wider.empty());
+  EXPECT_TRUE(std::holds_alternative<optics::Eyepiece>(wider[0].change.parts.at(0).part));
+  // Another telescope is the cure of a misfit only where there is no other.
+  for (const Rig& rig : {short_of, narrow}) {
+    std::map<std::string, std::pair<int, int>> telescopes;  // of how many cures
+    for (const Suggestion& cure : suggest(rig, {}, {}, catalogue())) {
+      auto& [count, all] = telescopes[std::string(cure.concern)];
+      ++all;
+      count += cure.change.kind == ChangeKind::kReplace &&
+                       std::holds_alternative<optics::Telescope>(cure.change.parts.at(0).part)
+                   ? 1
+                   : 0;
+    }
+    for (const auto& [concern, counts] : telescopes) {
+      EXPECT_TRUE(counts.first == 0 || counts.first == counts.second) << concern;
+    }
+  }
 }
 
 }  // namespace

@@ -46,6 +46,28 @@ TEST(Diffraction, TheFirstDarkRingHoldsWhatTheTextsSay) {
   EXPECT_NEAR(encircled(0.50, 1.000), 0.479, 0.012);
 }
 
+TEST(Diffraction, NoLightComesRoundFromTheFarBorder) {
+  // A Sun that fills the left, forty times over full scale, and sky on the right, which has the
+  // light of diffraction alone. Far from a straight edge that is 2 c / (pi^3 x): from the corner
+  // 1 - (4 / pi) c f that the transfer of a round pupil has at 0, by Fourier's integral.
+  constexpr int kRows = 32;
+  const auto sky_at_the_right = [](int width, int from) {
+    std::vector<float> picture(static_cast<std::size_t>(width) * kRows);
+    for (int y = 0; y < kRows; ++y) {
+      for (int x = 0; x < from + 256; ++x) {
+        picture[static_cast<std::size_t>(y) * width + x] = 40.0F;
+      }
+    }
+    blur(picture, width, kRows, Softness{4.0, 2.0});
+    return static_cast<double>(picture[static_cast<std::size_t>(kRows / 2) * width + from + 511]);
+  };
+  const double truth = 40.0 * 2.0 * 4.0 / (std::pow(base::kPi, 3) * 256.0);
+  EXPECT_NEAR(sky_at_the_right(2048, 512), truth, 0.1 * truth);
+  // At the border itself the mirror image doubles it at most.
+  EXPECT_GT(sky_at_the_right(512, 0), 0.9 * truth);
+  EXPECT_LT(sky_at_the_right(512, 0), 2.1 * truth);
+}
+
 TEST(Diffraction, NothingPassesBeyondTheCutoff) {
   EXPECT_EQ(pupil_transfer(1.0, 0.0, 0.0), 0.0);
   EXPECT_EQ(pupil_transfer(1.3, 0.4, 2.0), 0.0);

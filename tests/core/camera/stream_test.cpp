@@ -444,7 +444,7 @@ double bands_of(Shot shot) {
   shot.target = {0.0, 0.0};
   plan.shot = shot;
   Stream clean = *Stream::open(plan);
-  plan.shot.marks.band_contrast = 0.06;
+  plan.shot.marks.band_contrast = 0.085;
   Stream banded = *Stream::open(plan);
   const Recording with = recorded(banded, 0.0);
   const Recording without = recorded(clean, 0.0);

@@ -9,6 +9,7 @@
 #include <cmath>
 #include <csignal>
 #include <fstream>
+#include <limits>
 #include <numeric>
 #include <thread>
 
@@ -479,6 +480,99 @@ TEST(Session, ACameraThatDiesAtAnyMomentLeavesWhatItGave) {
     Frame frame;
     ASSERT_TRUE(clip.read(clip.facts().frames - 1, frame));
     EXPECT_EQ(frame.pixels, numbered(frames - 1, 255).pixels) << "its last is there";
+  }
+}
+
+/// A camera that does something no camera should, from its thirtieth frame on.
+class WaywardSource : public Source {
+ public:
+  enum class Way { kGrows, kHoldsTooLittle, kJumpsBack, kTellsNoTime, kIsSetByHours, kPauses };
+  explicit WaywardSource(Way way) : way_(way) {
+    card_.width = 60;
+    card_.height = 33;
+    card_.saturation = 255;
+    card_.rate_hz = 100.0;
+  }
+  static constexpr int kGood = 30;
+  [[nodiscard]] const SourceCard& card() const override { return card_; }
+  base::Result<bool> next(LiveFrame& into, std::stop_token stop) override {
+    if (stop.stop_requested() || at_ >= 3 * kGood) {
+      return false;
+    }
+    std::this_thread::sleep_for(std::chrono::milliseconds(2));
+    into = live(at_, 0.01 * at_);
+    if (at_ >= kGood) {
+      stray(into);
+    }
+    ++at_;
+    return true;
+  }
+
+ private:
+  void stray(LiveFrame& into) {
+    switch (way_) {
+      case Way::kGrows:
+        into.frame = numbered(at_, 255, 90, 50);
+        break;
+      case Way::kHoldsTooLittle:
+        into.frame.pixels.resize(100);  // and still claims 60 x 33
+        break;
+      case Way::kJumpsBack:
+        into.seconds -= 0.25;
+        break;
+      case Way::kTellsNoTime:
+        into.seconds = std::numeric_limits<double>::quiet_NaN();
+        break;
+      case Way::kIsSetByHours:
+        into.frame.info.time = *into.frame.info.time - sky::hours(7.0);
+        break;
+      case Way::kPauses:
+        if (at_ == kGood) {
+          std::this_thread::sleep_for(std::chrono::milliseconds(700));
+        }
+        into.seconds += 0.7;
+        break;
+    }
+  }
+  Way way_;
+  int at_ = 0;
+  SourceCard card_;
+};
+
+TEST(Session, ACameraThatLiesPausesOrChangesLeavesWhatWasGood) {
+  using Way = WaywardSource::Way;
+  for (const Way way : {Way::kGrows, Way::kHoldsTooLittle, Way::kJumpsBack, Way::kTellsNoTime,
+                        Way::kIsSetByHours, Way::kPauses}) {
+    SCOPED_TRACE(static_cast<int>(way));
+    const TempFolder folder;
+    RecordPlan plan;
+    plan.file = folder / "a.fits";
+    if (way == Way::kJumpsBack || way == Way::kTellsNoTime) {
+      plan.seconds = 0.6;  // it ends by a time that the camera would never reach
+    }
+    Session session(std::make_unique<WaywardSource>(way), live::Setting{}, {});
+    session.record(plan);
+    ASSERT_TRUE(comes([&] { return session.glance().ended; }));
+    const Glance glance = session.glance();
+    const bool lies = way == Way::kHoldsTooLittle;
+    EXPECT_EQ(glance.problem.has_value(), lies);
+    ASSERT_TRUE(glance.recording);
+    EXPECT_TRUE(glance.recording->closed);
+    EXPECT_EQ(glance.recording->problem.has_value(), way == Way::kGrows)
+        << "that it stopped is told";
+    ClipReader clip = ClipReader::open(plan.file).value();
+    ASSERT_EQ(clip.facts().frames, glance.recording->written);
+    EXPECT_GT(clip.facts().frames, 10);
+    if (lies || way == Way::kGrows) {
+      EXPECT_LE(clip.facts().frames, WaywardSource::kGood);
+    } else if (plan.seconds) {
+      EXPECT_LT(clip.facts().frames, 70) << "it ended by its seconds";
+    }
+    Frame frame;
+    for (int i = 0; i < clip.facts().frames; ++i) {
+      ASSERT_TRUE(clip.read(i, frame)) << i;
+      EXPECT_EQ(frame.width, 60);
+    }
   }
 }
 

@@ -3,6 +3,10 @@
 #include <fitsio.h>
 #include <tiffio.h>
 
+#include <cstdio>
+
+#include <jpeglib.h>
+
 #include <cmath>
 #include <limits>
 
@@ -374,6 +378,78 @@ TEST(FitsHeaders, OfRowsFromTheTopAreBelieved) {
     EXPECT_NEAR(info.orientation->north_deg, from_top ? 180.0 : 0.0, 1e-9);
     EXPECT_EQ(info.orientation->mirrored, from_top) << order;
   }
+}
+
+/// A JPEG as a phone writes it: colour, its chroma at half the size; or grey, in growing detail.
+void write_jpeg(const std::filesystem::path& path, bool colour) {
+  jpeg_compress_struct jpeg{};
+  jpeg_error_mgr errors{};
+  jpeg.err = jpeg_std_error(&errors);
+  jpeg_create_compress(&jpeg);
+  std::FILE* file = std::fopen(path.c_str(), "wb");
+  ASSERT_NE(file, nullptr);
+  jpeg_stdio_dest(&jpeg, file);
+  jpeg.image_width = kWide;
+  jpeg.image_height = kHigh;
+  jpeg.input_components = colour ? 3 : 1;
+  jpeg.in_color_space = colour ? JCS_RGB : JCS_GRAYSCALE;
+  jpeg_set_defaults(&jpeg);
+  jpeg_set_quality(&jpeg, 95, TRUE);
+  if (!colour) {
+    jpeg_simple_progression(&jpeg);
+  }
+  jpeg_start_compress(&jpeg, TRUE);
+  std::vector<JSAMPLE> row;
+  for (int y = 0; y < kHigh; ++y) {
+    row.clear();
+    for (int x = 0; x < kWide; ++x) {
+      const int grey = 40 + 2 * x + y;
+      for (int plane = 0; plane < jpeg.input_components; ++plane) {
+        row.push_back(static_cast<JSAMPLE>(colour ? grey + 30 - 30 * plane : grey));
+      }
+    }
+    JSAMPROW line = row.data();
+    jpeg_write_scanlines(&jpeg, &line, 1);
+  }
+  jpeg_finish_compress(&jpeg);
+  jpeg_destroy_compress(&jpeg);
+  std::fclose(file);
+}
+
+TEST(ForeignJpeg, IsReadInGreyAndInColour) {
+  const TempFolder folder;
+  for (const bool colour : {false, true}) {
+    const auto path = folder / "photo.dat";  // told by its first bytes
+    write_jpeg(path, colour);
+    const auto frame = read_frame(path);
+    ASSERT_TRUE(frame) << frame.error().value;
+    ASSERT_EQ(frame->width, kWide);
+    ASSERT_EQ(frame->height, kHigh);
+    EXPECT_EQ(frame->saturation, 255);
+    for (int y = 0; y < kHigh; y += 3) {
+      for (int x = 0; x < kWide; x += 3) {
+        EXPECT_NEAR(frame->at(x, y), 40 + 2 * x + y, 4) << colour << " " << x << " " << y;
+      }
+    }
+  }
+}
+
+TEST(ForeignJpeg, IsRefusedWhereItEndsEarlyOrIsNone) {
+  const TempFolder folder;
+  const auto path = folder / "photo.jpg";
+  write_jpeg(path, true);
+  const std::string whole = test::read_text(path);
+  for (const std::size_t length : {whole.size() - 40, whole.size() / 2, std::size_t{30}}) {
+    test::write_text(path, whole.substr(0, length));
+    const auto frame = read_frame(path);
+    ASSERT_FALSE(frame) << length;
+    EXPECT_EQ(frame.error().code, ErrorCode::kMalformed);
+  }
+  std::string huge = whole;
+  const std::size_t size_at = huge.find("\xff\xc0") + 5;  // height and width, two bytes each
+  huge.replace(size_at, 4, "\x4e\x20\x4e\x20");           // 20 000 each way, in a few kilobytes
+  test::write_text(path, huge);
+  EXPECT_FALSE(read_frame(path));
 }
 
 }  // namespace

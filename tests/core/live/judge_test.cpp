@@ -78,6 +78,19 @@ TEST(Judge, NamesOneThing) {
   early.span_s = 5.0;
   EXPECT_EQ(judge(early, setting).limit, Limit::kAperture);
 
+  // Neither limb nor detail that moves: air and focus may be anything.
+  Readings blind = calm();
+  blind.air.reset();
+  blind.edge_arcsec.reset();
+  blind.defocus_um.reset();
+  EXPECT_EQ(judge(blind, setting).limit, Limit::kNotKnown);
+  blind.cloud_stops = Estimate{4.8, 0.1};
+  EXPECT_EQ(judge(blind, setting).limit, Limit::kCloud);
+  blind.cloud_stops.reset();
+  blind.edge_arcsec = Estimate{edge_width_arcsec(setting, {}, 0.0), 0.1};
+  blind.defocus_um = Estimate{0.0, 40.0};
+  EXPECT_EQ(judge(blind, setting).limit, Limit::kAperture) << "as sharp as the optics draw it";
+
   Readings boiling = calm();
   boiling.air->r0_cm = {2.0, 0.3};
   boiling.edge_arcsec = Estimate{edge_width_arcsec(setting, 2.0, 0.0), 0.1};
@@ -178,7 +191,7 @@ Case case_of(std::uint32_t seed) {
       break;
     case 6:
       one.truth = Limit::kBands;
-      shot.marks.band_contrast = random.uniform(0.1, 0.2);
+      shot.marks.band_contrast = random.uniform(0.14, 0.28);
       shot.marks.seed = seed;
       break;
     default:

@@ -258,5 +258,24 @@ TEST(Targets, SayInWhichLightTheyAreSeen) {
   EXPECT_EQ(line, (std::set<Target>{Target::kProminence, Target::kFilament, Target::kPlage}));
 }
 
+TEST(EnoughFrames, FollowNoiseTargetAndShare) {
+  optics::Camera camera;  // 12 bits, 10 000 electrons, 2.5 read
+  const double noise = frame_noise(camera, 0.7);
+  // 7000 electrons: sqrt(7000 + 2.5^2 + (10000 / 4096)^2 / 12) / 7000.
+  EXPECT_NEAR(noise, 0.01196, 2e-5);
+  const EnoughFrames granules = enough_frames(Target::kGranulation, noise, 0.2);
+  EXPECT_NEAR(granules.kept, 255, 2) << "(5 x 8 x 0.01196 / 0.03)^2";
+  EXPECT_EQ(granules.recorded, static_cast<int>(std::ceil(granules.kept / 0.2)));
+  // The noise of that stack, sharpened, is a fifth of the contrast.
+  EXPECT_NEAR(8.0 * noise / std::sqrt(granules.kept), 0.03 / 5.0, 1e-4);
+  EXPECT_LT(enough_frames(Target::kLargestSpot, noise, 0.2).recorded, granules.recorded);
+  EXPECT_LT(enough_frames(Target::kGranulation, noise, 0.8).recorded, granules.recorded);
+  EXPECT_GT(enough_frames(Target::kGranulation, frame_noise(camera, 0.1), 0.2).recorded,
+            5 * granules.recorded);
+  // Never so few that one bad frame shows, never without end.
+  EXPECT_EQ(enough_frames(Target::kLargestSpot, 1e-4, 1.0).kept, 20);
+  EXPECT_EQ(enough_frames(Target::kGranulation, 3.0, 0.01).recorded, 100000);
+}
+
 }  // namespace
 }  // namespace solarchon::match

@@ -377,5 +377,27 @@ TEST(PictureOrientation, TurningTheCameraTurnsThePictureBack) {
   EXPECT_DOUBLE_EQ(picture_orientation(rig, follow(rig)).north_deg, 150.0);
 }
 
+TEST(MeasuredFocalLength, IsTheOneThatDrawsAsLarge) {
+  // A telescope that is 2.6 per cent longer than its plate says, behind an amplifier, and one
+  // whose mirror was moved for the camera.
+  for (const double mirror_factor : {0.0, 3.0}) {
+    Rig rig = test::usual_train(1);
+    auto& tube = std::get<Telescope>(rig.elements[*find_fitted<Telescope>(rig)].part);
+    tube.mirror_factor = mirror_factor;
+    tube.back_focus_mm = mirror_factor > 0.0 ? 40.0 : tube.back_focus_mm;
+    const double given = tube.focal_length_mm;
+    tube.focal_length_mm = 1.026 * given;
+    const double scale = *follow_light(rig, 960.0).sampling_arcsec_px;
+    tube.focal_length_mm = given;
+    const auto measured = measured_focal_length_mm(rig, scale);
+    ASSERT_TRUE(measured) << mirror_factor;
+    EXPECT_NEAR(*measured, 1.026 * given, 0.02) << mirror_factor;
+    // Half as large: that is no error of a maker's, but another light path.
+    EXPECT_FALSE(measured_focal_length_mm(rig, 2.0 * scale));
+    EXPECT_FALSE(measured_focal_length_mm(rig, 0.0));
+  }
+  EXPECT_FALSE(measured_focal_length_mm({}, 1.0));
+}
+
 }  // namespace
 }  // namespace solarchon::optics

@@ -87,6 +87,14 @@ TEST(StorageUse, CountsFramesAndBytes) {
                   {clip});
   EXPECT_GT(raw->bytes_per_frame, 25e6);
   EXPECT_LT(raw->bytes_per_frame, 40e6);
+  optics::Rig light = test::rig_of({"Solar film OD 5.0, 74 mm clear", "Camera lens 300 mm f/5.6",
+                                    "Photographic camera 24 Mpx, mirrorless"});
+  optics::set_parameter(light.elements.back().part, "files", 1.0);
+  const auto jpeg = storage_use(light, {clip});
+  EXPECT_NEAR(jpeg->bytes_per_frame, 7.2e6, 1.0) << "0.3 byte for each of 24 million pixels";
+  optics::set_parameter(light.elements.back().part, "files", 2.0);
+  EXPECT_DOUBLE_EQ(storage_use(light, {clip})->bytes_per_frame,
+                   jpeg->bytes_per_frame + raw->bytes_per_frame);
   const auto phone = storage_use(test::usual_train(0), {clip});
   EXPECT_GT(phone->bytes_per_frame, 2e6);
   EXPECT_LT(phone->bytes_per_frame, 5e6);

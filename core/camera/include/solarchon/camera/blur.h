@@ -36,19 +36,20 @@ struct Softness {
 /// The spectrum of a row-major picture, from which it is had at one softness after another.
 class Spectrum {
  public:
-  /// @param width, height  best as quick_size makes them
+  /// @param width, height  even, best as quick_size makes them
   Spectrum(const std::vector<float>& picture, int width, int height);
   /// The picture, blurred by the transfer function of the aperture times that of Gaussian seeing,
-  /// or of a short exposure. It wraps round: callers leave a margin.
+  /// or of a short exposure. What lies beyond a border counts as the mirror image of what lies
+  /// within: callers leave a margin for what does not.
   [[nodiscard]] std::vector<float> softened(const Softness& softness) const;
 
  private:
   int width_;
   int height_;
-  std::vector<float> packed_;  ///< as OpenCV packs the half of it that says all
+  std::vector<float> waves_;  ///< of the cosine transform: no light comes round from the far border
 };
 
-/// Blurs a row-major picture in place, as Spectrum does.
+/// Blurs a row-major picture of even sides in place, as Spectrum does.
 void blur(std::vector<float>& picture, int width, int height, const Softness& softness);
 
 /// A size at or above `size` that the transform handles quickly.

@@ -12,8 +12,8 @@ namespace solarchon::camera {
 struct Marks {
   int motes = 0;  ///< of dust, on the glass before the sensor and on filters farther away
   double response_spread = 0.0;  ///< of the pixels' response, standard deviation over mean
-  /// Contrast of interference bands (deviation from the mean) as coated glass allows it, about
-  /// 0.06, before the cone, the passband and the camera's tilt take from it. 0: none.
+  /// Visibility of interference bands, (bright - dark) / (bright + dark), as coated glass allows
+  /// it, about 0.08, before the cone, the passband and the camera's tilt take from it. 0: none.
   double band_contrast = 0.0;
   std::uint32_t seed = 1;
   bool operator==(const Marks&) const = default;

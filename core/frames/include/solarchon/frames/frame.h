@@ -68,10 +68,10 @@ inline constexpr std::int64_t kMostPixels = 120'000'000;
 [[nodiscard]] base::Result<void> check_held(std::int64_t width, std::int64_t height,
                                             std::uintmax_t bytes, const std::string& source);
 
-/// Reads a FITS, PNG or TIFF picture; the kind is told from the first bytes, not from the name.
-/// Colour is averaged to one channel, also that of a raw mosaic, which each pixel takes from its
-/// neighbours; real numbers are scaled to 0..65535, where a few wild ones do not count. A TIFF is
-/// turned as its orientation tag says. Of a FITS file the first picture is read, in the primary
+/// Reads a FITS, PNG, TIFF or JPEG picture; the kind is told from the first bytes, not from the
+/// name. Colour is averaged to one channel, also that of a raw mosaic, which each pixel takes from
+/// its neighbours; real numbers are scaled to 0..65535, where a few wild ones do not count. A TIFF
+/// is turned as its orientation tag says. Of a FITS file the first picture is read, in the primary
 /// unit or an extension, tile-compressed or not. Whatever its header says of time, exposure, scale
 /// and solar orientation (WCS) goes into `info`. Errors: kUnreadable, kMalformed (damaged, cut off,
 /// claiming more than the file holds, or of another kind), kTooLarge.

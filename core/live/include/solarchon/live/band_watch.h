@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <cstdint>
 #include <optional>
 #include <vector>
 
@@ -12,7 +13,7 @@ namespace solarchon::live {
 struct Bands {
   double spacing_px = 0.0;  ///< of bright to bright
   double across_deg = 0.0;  ///< direction across them, from the right, clockwise, 0 to 180
-  double contrast = 0.0;    ///< standard deviation over the mean
+  double contrast = 0.0;    ///< visibility: (bright - dark) / (bright + dark)
   double tilt_deg = 0.0;    ///< of the camera, that would make them finer than two pixels
 };
 
@@ -27,8 +28,9 @@ class BandWatch {
   void take(const frames::Frame& frame);
   void forget();
   /// None before four frames, or without stripes.
-  /// Accuracy: stripes of 2 per cent contrast and 2.5 to 40 px are found where they cover the
-  /// square; the spacing within 3 per cent.
+  /// Accuracy: stripes of 2 per cent contrast and 2.5 to 40 px are found in 95 of 100 clips, beside
+  /// spots too, as long as a fifth of the square is covered; the spacing within 3 per cent, the
+  /// contrast within a fifth.
   [[nodiscard]] std::optional<Bands> bands() const;
   /// Contrast of all structure in the square (deviation over mean), noise taken out as far as it
   /// differs from frame to frame; 0 before four frames.
@@ -46,7 +48,8 @@ class BandWatch {
   mutable int looked_ = 0;  ///< frames at the last look
   mutable std::optional<Bands> found_;
   double mean_square_ = 0.0;
-  std::vector<float> mean_;  ///< of the square over its smoothed self
+  std::vector<float> mean_;         ///< of the square over its smoothed self
+  std::vector<std::uint8_t> seen_;  ///< how often each pixel was in it, kMemory at most
 };
 
 }  // namespace solarchon::live

@@ -24,12 +24,13 @@ struct GradedFrame {
 struct ClipGrade {
   std::vector<GradedFrame> frames;  ///< those that could be read, in their order
   std::vector<int> damaged;         ///< those that could not
-  Readings readings;                ///< at its end
+  Readings readings;                ///< at its end; cloud over the whole clip
   Judgement judgement;
 };
 
 /// Grades every frame of a clip, one at a time. Of a clip without a rate it takes 25 a second.
-/// @param setting  of its light path; its plate scale counts before the clip's own
+/// @param setting  of its light path; its plate scale counts before the clip's own. Without a
+///                 clear_level, cloud is told by the clip's own clearest frames
 /// Errors: kMalformed when no frame can be read; kCancelled.
 [[nodiscard]] base::Result<ClipGrade> grade(frames::ClipReader& clip, const Setting& setting,
                                             const base::Task& task = {});

@@ -19,11 +19,12 @@ enum class Limit {
   kDrift,   ///< the picture goes faster than a clip may let it
   kDust,    ///< its shadows stand in the picture
   kAir,
-  kAperture  ///< nothing else: what aperture and sampling can do
+  kAperture,  ///< nothing else: what aperture and sampling can do
+  kNotKnown   ///< neither limb nor motion of detail tells of air and focus; nothing else is wrong
 };
-inline constexpr base::EnumWords<Limit, 12> kLimitWords{{"not-yet", "no-sun", "clipped", "too-dim",
-                                                         "cloud", "bands", "focus", "tuning",
-                                                         "drift", "dust", "air", "aperture"}};
+inline constexpr base::EnumWords<Limit, 13> kLimitWords{
+    {"not-yet", "no-sun", "clipped", "too-dim", "cloud", "bands", "focus", "tuning", "drift",
+     "dust", "air", "aperture", "not-known"}};
 
 /// The one thing that limits now, and the figures that say so.
 struct Judgement {

@@ -118,6 +118,7 @@ class Meters {
   AirWatch air_;
   BandWatch bands_;
   DustWatch dust_;
+  std::optional<Standing> standing_;  ///< bands that the tiles leave out
   std::vector<Registered> tiles_;
   Place tiles_from_{};  ///< where the picture stood when the tiles were taken
   std::optional<std::pair<double, double>> limb_from_;

@@ -15,11 +15,19 @@ struct Shifted {
   double peak = 0.0;  ///< of the correlation over its surroundings, in their standard deviations
 };
 
+/// A wave that stands on the sensor and says nothing of how the picture lies.
+struct Standing {
+  double right_cycles_px = 0.0;
+  double down_cycles_px = 0.0;
+};
+
 /// A square of a frame, against which the same square of other frames is laid.
 class Registered {
  public:
-  /// @param side  a power of two, 16 to 1024; the square must lie in the frame
-  Registered(const frames::Frame& reference, int left, int top, int side);
+  /// @param side     a power of two, 16 to 1024; the square must lie in the frame
+  /// @param without  is left out of what is compared
+  Registered(const frames::Frame& reference, int left, int top, int side,
+             const std::optional<Standing>& without = {});
   ~Registered();
   Registered(Registered&&) noexcept;
   Registered& operator=(Registered&&) noexcept;

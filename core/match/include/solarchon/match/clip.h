@@ -7,6 +7,7 @@
 #include "solarchon/base/enum_words.h"
 #include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
+#include "solarchon/match/target.h"
 #include "solarchon/optics/parts.h"
 
 namespace solarchon::match {
@@ -56,6 +57,26 @@ struct FrameRate {
 /// @param region  within the sensor; 1 pixel or more
 [[nodiscard]] FrameRate frame_rate(const optics::Camera& camera, const Region& region,
                                    double exposure_ms);
+
+/// Noise of one pixel of one frame, over its light.
+/// @param camera  as optics::sensor_of gives it: its full well is known
+/// @param level   of full well, above 0 to 1: where the target's detail lies
+/// @return       shot noise, read noise and the step of the camera's numbers together
+[[nodiscard]] double frame_noise(const optics::Camera& camera, double level);
+
+/// How many frames a stack of a target asks for.
+struct EnoughFrames {
+  int kept = 0;      ///< that are stacked
+  int recorded = 0;  ///< of which that share is kept
+};
+inline constexpr base::Range kKeptShareRange{0.01, 1.0};
+/// Enough for the noise of the stack, raised eightfold by sharpening, to stay below a fifth of the
+/// contrast of the target's fine detail; 20 kept at least, and 100 000 recorded at most.
+/// @param noise  as frame_noise gives it
+/// @param share  of the frames that is kept: kKeptShareRange
+/// Source: noise falls with the square root of the number; contrasts as usual telescopes show them,
+/// 0.03 (granulation) to 0.10 (spots, prominences and filaments).
+[[nodiscard]] EnoughFrames enough_frames(Target target, double noise, double share);
 
 /// Short clips, one after another.
 struct TimeLapse {

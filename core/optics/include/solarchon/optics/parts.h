@@ -248,6 +248,8 @@ struct Camera {
 };
 
 enum class Viewfinder { kNone, kElectronic, kOptical };
+/// What a photographic camera writes for each picture.
+enum class PhotoFiles { kRaw, kJpeg, kBoth };
 
 /// A photographic camera without its lens.
 struct PhotoCamera {
@@ -263,6 +265,7 @@ struct PhotoCamera {
   double longest_exposure_ms = 30000.0;
   double rotation_deg = 0.0;
   Viewfinder viewfinder = Viewfinder::kElectronic;
+  PhotoFiles files = PhotoFiles::kRaw;
   double frame_rate_hz = 8.0;
   bool operator==(const PhotoCamera&) const = default;
 };

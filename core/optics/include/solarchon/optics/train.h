@@ -128,6 +128,15 @@ struct Train {
 [[nodiscard]] Train follow_light(const Rig& rig, double semidiameter_arcsec,
                                  double pressure_hpa = sky::kSeaLevelHpa);
 
+/// The focal length of the telescope (mm) with which the picture on the sensor is as large as it
+/// was measured, a moved mirror's share left out.
+/// @param scale_arcsec_px  measured, on the sensor's own pixels
+/// @return                 none without telescope and camera, and where it differs by more than a
+///                         third from what the rig says: then the picture is from another path
+/// Accuracy: that of the scale.
+[[nodiscard]] std::optional<double> measured_focal_length_mm(const Rig& rig,
+                                                             double scale_arcsec_px);
+
 /// Where celestial north lies in the picture on the sensor, for a camera on an equatorial mount
 /// whose rotation of 0 has its top edge to the north.
 [[nodiscard]] sky::PictureOrientation picture_orientation(const Rig& rig, const Train& train);

@@ -12,6 +12,7 @@
 #include "solarchon/optics/train.h"
 #include "solarchon/safety/safety.h"
 #include "solarchon/sky/disc.h"
+#include "solarchon/sky/moon_cover.h"
 #include "solarchon/sky/sun.h"
 #include "solarchon/workspace/workspace.h"
 
@@ -39,6 +40,9 @@ struct Answers {
   sky::GeocentricSun sun;
   sky::LocalSun local;
   sky::DiscView disc;
+  /// The Moon in front of the Sun. Pictures and exposures are those of an uncovered Sun all the
+  /// same.
+  std::optional<sky::MoonCover> moon;
   optics::Train train;
   safety::Assessment safety;
   std::optional<light::DiscExposure> exposure;  ///< none without camera, or with the Sun down

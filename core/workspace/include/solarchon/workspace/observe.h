@@ -59,6 +59,14 @@ inline constexpr std::size_t kMostRunFrames = 500;
 [[nodiscard]] base::Result<std::vector<align::DiscSeen>> discs_in(
     const std::vector<std::filesystem::path>& files, const base::Task& task = {});
 
+/// The telescope's focal length (mm) as a measured disc tells it: of a frame from a light path's
+/// camera. None where the frame's pixels are not known to be the camera's own, without a scale or
+/// with an edge that is not to be trusted, and as optics::measured_focal_length_mm.
+/// Accuracy: that of the disc's radius, 0.1 per cent for a whole disc of 300 px.
+[[nodiscard]] std::optional<double> focal_length_by(const measure::DiscMeasurement& measurement,
+                                                    const frames::Frame& frame,
+                                                    const optics::Rig& rig);
+
 /// A frame that was taken, kept, measured and filed.
 struct Taken {
   camera::Recording recording;

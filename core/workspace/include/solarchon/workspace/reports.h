@@ -13,6 +13,7 @@
 #include "solarchon/plan/mount.h"
 #include "solarchon/sky/day.h"
 #include "solarchon/sky/disc.h"
+#include "solarchon/sky/moon_cover.h"
 #include "solarchon/sky/sun.h"
 
 namespace solarchon::workspace {
@@ -23,6 +24,9 @@ namespace solarchon::workspace {
 [[nodiscard]] base::Json sun_report(sky::UtcTime time, const sky::GeocentricSun& sun,
                                     const sky::LocalSun& local, const sky::DiscView& disc,
                                     std::optional<double> magnetic_declination_deg);
+
+/// The Moon in front of the Sun; null without it.
+[[nodiscard]] base::Json moon_report(const std::optional<sky::MoonCover>& moon);
 
 [[nodiscard]] base::Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline,
                                     const plan::Mount& mount);

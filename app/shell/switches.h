@@ -1,13 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <QCheckBox>
 #include <QPushButton>
 
 #include "app/shell/theme.h"
 
 namespace solarchon::app {
 
-/// A button that is on or off.
+// What is one of several looks unlike what is on or off by itself: buttons in a row, and boxes.
+
+/// One of several, of which one is down.
 /// @param name  in tests
 /// @param why   its tip
 inline QPushButton* switch_button(const QString& words, const char* name, const QString& why,
@@ -21,6 +24,19 @@ inline QPushButton* switch_button(const QString& words, const char* name, const 
   button->setProperty("switch", true);
   button->setProperty("first", true);
   return button;
+}
+
+/// Something that is on or off by itself.
+/// @param name  in tests
+/// @param why   its tip
+inline QCheckBox* tick_box(const QString& words, const char* name, const QString& why,
+                           QWidget* parent) {
+  auto* box = new QCheckBox(words, parent);
+  box->setObjectName(QLatin1String(name));
+  box->setToolTip(why);
+  box->setMinimumHeight(Theme::px(28));
+  box->setSizePolicy(QSizePolicy::Maximum, QSizePolicy::Fixed);
+  return box;
 }
 
 }  // namespace solarchon::app
