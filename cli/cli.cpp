@@ -333,6 +333,7 @@ Result<Json> measured(const Options& options) {
     return measure::measure_disc(frame, knowledge).map([&](const auto& measurement) {
       Json report = workspace::measurement_report(measurement);
       report["colour_mosaic"] = frame.info.mosaic;
+      report["simulated"] = frame.info.simulated;
       report["telescope_focal_length_mm"] =
           path ? base::or_null(workspace::focal_length_by(measurement, frame, *path))
                : Json(nullptr);

@@ -37,7 +37,7 @@ Result<live::Setting> setting_of(const LiveOptions& options, const frames::ClipF
     }
     workspace::Workspace space;
     space.rig = *rig;
-    const auto answers = workspace::answer(space, time, sky::geocentric_sun(time, 0.0));
+    const auto answers = workspace::answer(space, time);
     return workspace::live_setting(space, answers, {}, *black).map([&](live::Setting setting) {
       setting.clear_level.reset();  // nobody said where the Sun stood
       if (facts.info.plate_scale_arcsec_px) {
@@ -156,7 +156,7 @@ Result<Opened> open_sun(const LiveOptions& options, capture::Pace pace) {
   space.conditions.seeing_arcsec = *seeing;
   space.conditions.pressure_hpa = at->observer.weather.pressure_hpa;
   space.conditions.temperature_c = at->observer.weather.temperature_c;
-  const auto answers = workspace::answer(space, at->time, sky::geocentric_sun(at->time, 0.0));
+  const auto answers = workspace::answer(space, at->time);
   const auto plan = workspace::stream_plan(space, answers, {}, options.seed);
   if (!plan) {
     return tl::make_unexpected(plan.error());

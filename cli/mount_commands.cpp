@@ -28,6 +28,7 @@ Result<Aim> aim_of(const MountOptions& options) {
     const auto now = std::chrono::duration_cast<std::chrono::milliseconds>(
                          std::chrono::system_clock::now().time_since_epoch())
                          .count();
+    // A place among the stars does not ask how far the Earth has turned.
     const sky::GeocentricSun sun = sky::geocentric_sun({now}, 0.0);
     return Aim{sun.right_ascension_deg, sun.declination_deg};
   }

@@ -73,6 +73,7 @@ Json product_json(const PictureOptions& options, const frames::Picture& picture)
               {"width", picture.width},
               {"height", picture.height},
               {"planes", picture.planes},
+              {"simulated", picture.info.simulated},
               {"scale_arcsec_px", base::or_null(picture.info.plate_scale_arcsec_px)}};
 }
 

@@ -65,7 +65,7 @@ Result<int> scale_of(const ReduceOptions& options, const std::string& file) {
   workspace::Workspace space;
   space.rig = *rig;
   const sky::UtcTime time = clip->facts().info.time.value_or(sky::UtcTime{});
-  const auto answers = workspace::answer(space, time, sky::geocentric_sun(time, 0.0));
+  const auto answers = workspace::answer(space, time);
   auto setting = workspace::live_setting(space, answers, {}, 0.0);
   if (!setting) {
     return tl::make_unexpected(setting.error());
@@ -132,6 +132,7 @@ Result<Json> stacked(const ReduceOptions& options, const std::string& clip,
                 {"width", product->picture.width},
                 {"height", product->picture.height},
                 {"planes", product->picture.planes},
+                {"simulated", product->picture.info.simulated},
                 {"scale_arcsec_px", base::or_null(product->picture.info.plate_scale_arcsec_px)}};
   }
   const reduce::ClipGrading& grading = *reducer.graded();
@@ -149,6 +150,7 @@ Result<Json> stacked(const ReduceOptions& options, const std::string& clip,
               {"width", picture.width},
               {"height", picture.height},
               {"planes", picture.planes},
+              {"simulated", picture.info.simulated},
               {"scale_arcsec_px", base::or_null(picture.info.plate_scale_arcsec_px)},
               {"detail_gain", product->gain.detail},
               {"noise", product->facts.noise},
@@ -203,7 +205,7 @@ Result<reduce::RestoreWishes> restoring_of(const ReduceOptions& options,
     workspace::Workspace space;
     space.rig = *rig;
     const sky::UtcTime time = picture.info.time.value_or(sky::UtcTime{});
-    const auto answers = workspace::answer(space, time, sky::geocentric_sun(time, 0.0));
+    const auto answers = workspace::answer(space, time);
     const auto setting = workspace::live_setting(space, answers, {}, 0.0);
     if (!setting) {
       return tl::make_unexpected(setting.error());
@@ -256,6 +258,7 @@ Result<Json> restored(const ReduceOptions& options) {
               {"recipe", reduce::recipe_beside(options.out).string()},
               {"width", product->picture.width},
               {"height", product->picture.height},
+              {"simulated", product->picture.info.simulated},
               {"noise", done.noise},
               {"reached", done.reached},
               {"rim", done.rim},

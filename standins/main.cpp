@@ -177,8 +177,7 @@ struct TelescopeOptions {
     if (!at) {
       return tl::make_unexpected(at.error());
     }
-    const workspace::Answers answers =
-        workspace::answer(*space, *at, sky::geocentric_sun(*at, 0.0));
+    const workspace::Answers answers = workspace::answer(*space, *at);
     auto plan = workspace::stream_plan(*space, answers, exposure_ms, seed);
     if (!plan) {
       return tl::make_unexpected(plan.error());

@@ -942,6 +942,14 @@
         <source>%1, %2 UTC</source>
         <translation>%1, %2 UTC</translation>
     </message>
+    <message>
+        <source>simulated</source>
+        <translation>simulada</translation>
+    </message>
+    <message>
+        <source>%1 · simulated</source>
+        <translation>%1 · simulada</translation>
+    </message>
 </context>
 <context>
     <name>catalogue</name>
@@ -6161,6 +6169,10 @@ Haga una con el botón, o con F5.</translation>
         <source>%1 · false colour · ring: position angle from solar north</source>
         <translation>%1 · falso color · anillo: ángulo de posición desde el norte solar</translation>
     </message>
+    <message>
+        <source>%1 · simulated</source>
+        <translation>%1 · simulada</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::PolePicture</name>
@@ -6877,6 +6889,10 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Whole day</source>
         <translation>Todo el día</translation>
+    </message>
+    <message>
+        <source>simulated</source>
+        <translation>simulada</translation>
     </message>
 </context>
 <context>

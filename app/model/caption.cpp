@@ -140,6 +140,9 @@ QImage caption_strip(const frames::FrameInfo& info, int width_px, bool coloured)
   if (const QString light = light_words(info); !light.isEmpty()) {
     first << light;
   }
+  if (info.simulated) {
+    first << QObject::tr("simulated");
+  }
   if (coloured) {
     first << QObject::tr("false colour");
   }
@@ -193,7 +196,9 @@ void stamp_time(frames::Picture& picture) {
   QFont font;
   font.setPixelSize(tall);
   const QFontMetricsF metrics(font);
-  const QString words = utc_minutes(*picture.info.time);
+  const QString time = utc_minutes(*picture.info.time);
+  const QString words =
+      picture.info.simulated ? QObject::tr("%1 \u00b7 simulated").arg(time) : time;
   QImage stamp(static_cast<int>(std::ceil(metrics.horizontalAdvance(words))) + tall,
                static_cast<int>(std::ceil(metrics.height())), QImage::Format_RGB32);
   stamp.fill(Qt::black);

@@ -60,7 +60,8 @@ QString words_of_file(const QString& file) {
   }
   const sky::UtcTime at{QDateTime(day, time, Qt::UTC).toMSecsSinceEpoch()};
   const QTimeZone utc = QTimeZone::utc();
-  const QString when = QObject::tr("%1, %2 UTC").arg(date_at(at, utc), clock_at(at, utc, true));
+  const QString when =
+      QObject::tr("%1, %2 UTC").arg(date_at(at, utc), clock_at(at, utc, time.second() != 0));
   QStringList words{when};
   if (!match.captured(2).isEmpty()) {
     words << product_words(match.captured(2));

@@ -36,6 +36,7 @@ Look look_at_picture(const std::filesystem::path& file, const log::SessionStart&
   entry.file = file.string();
   entry.taken = frame->info.time.value_or(usual.started);
   entry.exposure_ms = frame->info.exposure_ms.value_or(0.0);
+  entry.simulated = frame->info.simulated;
   const sky::LocalSun local =
       sky::local_sun(sky::geocentric_sun(entry.taken, 0.0), usual.site, usual.weather);
   entry.sun_altitude_deg = local.altitude_deg;

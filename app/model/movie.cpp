@@ -251,6 +251,7 @@ void Movie::file_in_log(const reduce::Animated& made) {
                                    : *std::max_element(made.times.begin(), made.times.end());
   entry.file = workspace::name_in_log(written_as_.toStdString(), data_);
   entry.frames = made.shown;
+  entry.simulated = made.simulated;
   entry.seconds = made.shown / recipe_.wishes.rate_hz;
   clips_.file(entry);
 }

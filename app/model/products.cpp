@@ -47,6 +47,7 @@ base::Result<log::FrameEntry> keep_in(const std::filesystem::path& data,
   log::FrameEntry entry;
   entry.taken = info.time.value_or(usually);
   entry.exposure_ms = info.exposure_ms.value_or(0.0);
+  entry.simulated = info.simulated;
   const std::filesystem::path& source = !recipe.clip.empty()     ? recipe.clip
                                         : !recipe.panels.empty() ? recipe.panels.front()
                                                                  : recipe.picture;
@@ -59,7 +60,9 @@ base::Result<log::FrameEntry> keep_in(const std::filesystem::path& data,
   entry.file = file.lexically_relative(data).generic_string();
   const log::SessionStart usual = workspace::session_start(space, entry.taken);
   entry.sun_altitude_deg =
-      sky::local_sun(sky::geocentric_sun(entry.taken, 0.0), usual.site, usual.weather).altitude_deg;
+      sky::local_sun(sky::geocentric_sun(entry.taken, workspace::observer_of(space).dut1_s),
+                     usual.site, usual.weather)
+          .altitude_deg;
   return base::make_folder(file.parent_path())
       .and_then([&] { return write_captioned(product, file, captioned); })
       .map([&] {

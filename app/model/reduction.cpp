@@ -72,7 +72,7 @@ std::optional<live::Setting> setting_of(const std::filesystem::path& clip,
     time = known->entry.begun;
     r0_cm = known->entry.r0_cm;
   }
-  const auto answers = workspace::answer(space, time, sky::geocentric_sun(time, 0.0));
+  const auto answers = workspace::answer(space, time);
   const auto setting = workspace::live_setting(space, answers, {}, 0.0);
   return setting ? std::optional(*setting) : std::nullopt;
 }

@@ -2,7 +2,9 @@
 #include <filesystem>
 
 #include "solarchon/base/json.h"
+#include "solarchon/frames/clip_reader.h"
 #include "solarchon/frames/picture.h"
+#include "solarchon/optics/rig_file.h"
 #include "tests/cli/cli_support.h"
 #include "tests/cli/painted_clip.h"
 #include "tests/support/support.h"
@@ -84,6 +86,65 @@ TEST(Restore, NamesTheFieldThatIsWrong) {
                    "aperture");
   expect_bad_input(call({"restore", "none.fits", "--out", sharp, "--aperture", "1"}), "none.fits");
   EXPECT_FALSE(std::filesystem::exists(sharp));
+}
+
+TEST(Simulated, NoWayLeadsFromTheSimulatorToAFileWithoutTheMark) {
+  const TempFolder folder;
+  const auto at = [&](const char* name) { return (folder / name).string(); };
+  optics::Rig path = test::quick_rig();
+  auto& camera = std::get<optics::Camera>(path.elements.back().part);
+  camera.width_px = 200;
+  camera.height_px = 180;
+  camera.pixel_um = 29.0;
+  ASSERT_TRUE(optics::write_rig(path, at("rig.json")));
+  const std::vector<std::string> morning{"--lat", "36.07",  "--lon",
+                                         "-5.58", "--time", "2027-07-17T08:40:00Z"};
+  const auto made = [&](std::vector<std::string> words, bool placed) {
+    if (placed) {
+      words.insert(words.end(), morning.begin(), morning.end());
+    }
+    const Outcome outcome = call(words);
+    EXPECT_EQ(outcome.code, 0) << words[0] << ": " << outcome.err;
+    return outcome.code == 0 ? outcome.json() : Json::object();
+  };
+  const auto said = [&](const char* name) {
+    const auto frame = frames::read_frame(at(name));
+    return frame && frame->info.simulated;
+  };
+  const std::string rig = at("rig.json");
+  for (const char* name : {"a.fits", "b.tiff"}) {
+    made({"simulate", rig, "--out", at(name)}, true);
+    EXPECT_TRUE(said(name)) << name;
+  }
+  for (const char* name : {"c.fits", "d.mkv"}) {
+    made({"simulate", rig, "--frames", "12", "--rate", "20", "--r0", "8", "--out", at(name)}, true);
+    EXPECT_TRUE(frames::ClipReader::open(at(name))->facts().info.simulated) << name;
+  }
+  EXPECT_EQ(made({"measure", at("a.fits")}, false).at("simulated"), true);
+  EXPECT_EQ(made({"stack", at("c.fits"), "--out", at("stack.fits")}, false).at("simulated"), true);
+  EXPECT_EQ(made({"stack", at("d.mkv"), "--out", at("stack.png")}, false).at("simulated"), true);
+  EXPECT_EQ(
+      made({"restore", at("stack.fits"), "--rig", rig, "--r0", "8", "--out", at("sharp.tiff")},
+           false)
+          .at("simulated"),
+      true);
+  EXPECT_EQ(made({"finish", at("sharp.tiff"), "--flatten", "1", "--out", at("done.png")}, false)
+                .at("simulated"),
+            true);
+  for (const char* name : {"stack.fits", "stack.png", "sharp.tiff", "done.png"}) {
+    EXPECT_TRUE(said(name)) << name;
+  }
+  // One simulated picture among others is enough; and of real ones nothing is said.
+  frames::Frame real = frames::read_frame(at("a.fits")).value();
+  real.info.simulated = false;
+  ASSERT_TRUE(frames::write_fits(real, at("real.fits")));
+  EXPECT_EQ(made({"measure", at("real.fits")}, false).at("simulated"), false);
+  for (const char* movie : {"m.mkv", "m.mp4"}) {
+    made({"animate", at("real.fits"), at("a.fits"), "--out", at(movie)}, false);
+    EXPECT_TRUE(frames::ClipReader::open(at(movie))->facts().info.simulated) << movie;
+  }
+  made({"animate", at("real.fits"), at("real.fits"), "--out", at("n.mkv")}, false);
+  EXPECT_FALSE(frames::ClipReader::open(at("n.mkv"))->facts().info.simulated);
 }
 
 }  // namespace

@@ -46,7 +46,9 @@ void Plate::draw(QPainter& painter) {
   painter.setPen(c.faint_ink);
   painter.setFont(Theme::drawn_font(TextSize::kSmall));
   const QString caption = tr("%1 \u00b7 false colour \u00b7 ring: position angle from solar north")
-                              .arg(words_of_file(frame_->file));
+                              .arg(frame_->frame.info.simulated
+                                       ? tr("%1 \u00b7 simulated").arg(words_of_file(frame_->file))
+                                       : words_of_file(frame_->file));
   painter.drawText(QRectF(room.left(), box.bottom() + 4, room.width(), 18),
                    Qt::AlignHCenter | Qt::AlignTop, caption);
   if (!frame_->measurement || !frame_->measurement->solar) {

@@ -3,6 +3,7 @@
 
 #include <QDateTime>
 #include <QFileInfo>
+#include <QFontMetricsF>
 #include <QPageLayout>
 #include <QPdfWriter>
 #include <QPrintDialog>
@@ -52,8 +53,22 @@ class Paper {
     painter_.setFont(font);
   }
 
+  /// Words that stay within a width and a few lines, whatever names are among them.
+  [[nodiscard]] QString fitted(const QString& said, double wide) const {
+    constexpr double kMostLines = 6.0;
+    const QFontMetricsF metrics(painter_.font(), painter_.device());
+    QStringList words = said.simplified().split(QLatin1Char(' '));
+    for (QString& word : words) {
+      if (metrics.horizontalAdvance(word) > wide) {
+        word = metrics.elidedText(word, Qt::ElideMiddle, 0.95 * wide);
+      }
+    }
+    return metrics.elidedText(words.join(QLatin1Char(' ')), Qt::ElideRight, kMostLines * wide);
+  }
+
   /// A paragraph at the pen; moves it down. @return false when the page has no room left.
-  bool line(double left, double wide, const QString& words) {
+  bool line(double left, double wide, const QString& said) {
+    const QString words = fitted(said, wide);
     const QRectF needed = painter_.boundingRect(QRectF(left, at_, wide, 1000.0),
                                                 Qt::TextWordWrap | Qt::AlignLeft, words);
     if (needed.bottom() > bottom_ - 28.0) {

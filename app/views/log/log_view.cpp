@@ -43,9 +43,10 @@ QString frame_line(const log::FrameEntry& frame, const QTimeZone& zone) {
       : frame.measurement->spots_sought
           ? QObject::tr("%n spot(s)", nullptr, static_cast<int>(frame.measurement->spots.size()))
           : QObject::tr("spots not counted");
-  return QObject::tr("%1 \u00b7 %2 \u00b7 Sun %3\u00b0 \u00b7 %4")
-      .arg(clock_at(frame.taken, zone, true), exposure_text(frame.exposure_ms),
-           number(frame.sun_altitude_deg, 0), measured);
+  const QString line = QObject::tr("%1 \u00b7 %2 \u00b7 Sun %3\u00b0 \u00b7 %4")
+                           .arg(clock_at(frame.taken, zone, true), exposure_text(frame.exposure_ms),
+                                number(frame.sun_altitude_deg, 0), measured);
+  return frame.simulated ? QObject::tr("%1 \u00b7 simulated").arg(line) : line;
 }
 
 QString clip_line(const log::ClipEntry& clip, const QTimeZone& zone) {
@@ -58,6 +59,9 @@ QString clip_line(const log::ClipEntry& clip, const QTimeZone& zone) {
   }
   if (clip.r0_cm) {
     words << QObject::tr("r\u2080 %1 cm").arg(number(*clip.r0_cm, 1));
+  }
+  if (clip.simulated) {
+    words << QObject::tr("simulated");
   }
   if (clip.lost > 0) {
     words << QObject::tr("%n lost", nullptr, clip.lost);

@@ -43,7 +43,10 @@ QRectF free_tag(const QPointF& spot, double radius, double width,
 
 /// When and what; the folder is in the tip.
 QString short_name(const ShownFrame& shown) {
-  const QString words = words_of_file(shown.file);
+  QString words = words_of_file(shown.file);
+  if (shown.frame.info.simulated) {
+    words = QObject::tr("%1 \u00b7 simulated").arg(words);
+  }
   return shown.frame.info.mosaic
              ? QObject::tr("%1 \u00b7 raw colour mosaic, read as grey").arg(words)
              : words;

@@ -198,7 +198,7 @@ QWidget* RecipePanel::build_restore() {
   connect(restores_, &QCheckBox::clicked, this, [this](bool on) { reduction_.set_restoring(on); });
   connect(air_, &NumberField::entered, this, [this](double value) { reduction_.set_r0(value); });
   connect(air_, &NumberField::emptied, this, [this] { reduction_.set_r0(std::nullopt); });
-  row->addWidget(restores_, 1, Qt::AlignTop);
+  row->addWidget(restores_, 1, Qt::AlignVCenter);
   row->addWidget(air_, 2);
   return box;
 }

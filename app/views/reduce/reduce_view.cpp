@@ -146,9 +146,9 @@ QWidget* ReduceView::build_clip_page() {
   for (QPushButton* button : {open, day_}) {
     button->setProperty("narrow", true);
   }
-  row->addWidget(clips_, 1);
-  row->addWidget(open);
-  row->addWidget(day_);
+  column->addWidget(clips_);  // by itself: it tells time and light path
+  row->addWidget(open, 1);
+  row->addWidget(day_, 1);
   column->addLayout(row);
   column->addWidget(panel_, 1);
   return clip_page_;
@@ -271,6 +271,9 @@ static QString product_words(const reduce::Product& product) {
   }
   if (product.finished) {
     words << ReduceView::tr("finished");
+  }
+  if (product.picture.info.simulated) {
+    words << ReduceView::tr("simulated");
   }
   words << ReduceView::tr("false colour");
   return words.join(QStringLiteral(", "));

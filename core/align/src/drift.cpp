@@ -42,6 +42,7 @@ struct Seen {
 };
 
 Seen seen_in(const DriftRun& run, Rate rate) {
+  // Seen from the Earth's centre, how far it has turned does not count.
   const sky::GeocentricSun before = sky::geocentric_sun(run.start, 0.0);
   const sky::GeocentricSun after =
       sky::geocentric_sun(run.start + sky::seconds(run.duration_s), 0.0);

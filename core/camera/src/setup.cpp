@@ -153,6 +153,7 @@ Scale scale_of(const optics::Camera& camera) {
 frames::FrameInfo info_of(const Shot& shot, const optics::Train& train,
                           const optics::Camera& camera, const Truth& truth) {
   frames::FrameInfo info;
+  info.simulated = true;
   info.time = shot.time + sky::seconds(shot.air_s);
   info.exposure_ms = shot.exposure_ms;
   info.plate_scale_arcsec_px = truth.plate_scale_arcsec_px;

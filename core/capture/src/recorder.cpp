@@ -281,6 +281,9 @@ Result<std::unique_ptr<Recorder>> Recorder::begin(RecordPlan plan, const LiveFra
     return base::fail_because(base::ErrorCode::kUnwritable, facts.string(),
                               base::reported(std::generic_category().message(EEXIST)));
   }
+  if (like.frame.info.simulated) {
+    plan.sidecar.edit()["simulated"] = true;
+  }
   frames::ClipFormat format{like.frame.width, like.frame.height, like.frame.saturation, rate_hz,
                             like.frame.info};
   auto clip = frames::ClipWriter::create(plan.file, format);

@@ -189,6 +189,7 @@ class Session::Machine {
         break;
       }
       keep_time_going(frame);
+      frame.frame.info.simulated = frame.frame.info.simulated || card().simulated;
       meters_.take(frame.frame, frame.seconds);
       obey(frame);
       go_on_with_run(frame);

@@ -89,6 +89,7 @@ void read_info(FitsFile& file, int height, FrameInfo& info) {
   info.telescope = file.text("TELESCOP");
   info.camera = file.text("INSTRUME");
   info.pedestal = file.number("PEDESTAL");
+  info.simulated = file.flag("SIMULATD");
   const bool from_top = rows_from_top(file);
   // Turned over twice, for a height that is even, it is only held to be one of the patterns.
   info.bayer = from_top ? bayer_from_below(bayer_from_below(file.text("BAYERPAT"), 0), 0)
@@ -153,6 +154,9 @@ void write_observer(FitsFile& file, sky::UtcTime time) {
 void write_info(FitsFile& file, const FrameInfo& info, int width, int height, int most) {
   file.put("OBJECT", std::string("Sun"), "");
   file.put("DATAMAX", most, "value of a full pixel");
+  if (info.simulated) {
+    file.put("SIMULATD", true, "no picture of the Sun: a computer made it");
+  }
   if (info.pedestal) {
     file.put("PEDESTAL", *info.pedestal, "value of a pixel without light");
   }

@@ -61,6 +61,17 @@ class FitsFile {
   void put(const char* key, double value, const char* comment) {
     fits_update_key(file_, TDOUBLE, key, &value, comment, &status);
   }
+  /// False where it is not there.
+  bool flag(const char* key) {
+    int value = 0;
+    int status_of_key = 0;
+    fits_read_key(get(), TLOGICAL, key, &value, nullptr, &status_of_key);
+    return status_of_key == 0 && value != 0;
+  }
+  void put(const char* key, bool value, const char* comment) {
+    int logical = value ? 1 : 0;
+    fits_update_key(get(), TLOGICAL, key, &logical, comment, &status);
+  }
   void put(const char* key, int value, const char* comment) {
     fits_update_key(file_, TINT, key, &value, comment, &status);
   }

@@ -47,6 +47,9 @@ std::optional<VideoShape> shape_of(const std::filesystem::path& path, const Pict
   } else {
     return std::nullopt;
   }
+  if (first.info.simulated) {
+    shape.tags["description"] = kSimulatedWords;  // which players show
+  }
   if (first.info.time) {
     shape.tags["creation_time"] = sky::to_iso(*first.info.time);
   }

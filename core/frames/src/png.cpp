@@ -8,6 +8,7 @@
 #include <bit>
 #include <csetjmp>
 #include <cstdio>
+#include <cstring>
 #include <memory>
 
 #include "grey.h"
@@ -81,10 +82,24 @@ struct PngContent {
   int planes;
   std::vector<std::uint16_t> samples;
   std::string recipe;
+  bool simulated;
 };
 
+constexpr const char* kSource = "Source";  // the standard's keyword for what made a picture
+
+/// Whether the words before and after the pixels say so.
+bool says_simulated(png_structp png, png_infop info) {
+  png_textp texts = nullptr;
+  int count = 0;
+  png_get_text(png, info, &texts, &count);
+  return std::any_of(texts, texts + count, [](const png_text& text) {
+    return std::strcmp(text.key, kSource) == 0 && text.text != nullptr &&
+           std::strcmp(text.text, kSimulatedWords) == 0;
+  });
+}
+
 bool write_rows(png_structp png, png_infop info, std::FILE* file, const PngContent& content,
-                png_bytep* rows, png_textp text) {
+                png_bytep* rows, png_textp texts, int count) {
   if (setjmp(png_jmpbuf(png)) != 0) {
     return false;
   }
@@ -93,8 +108,8 @@ bool write_rows(png_structp png, png_infop info, std::FILE* file, const PngConte
                static_cast<png_uint_32>(content.height), 16,
                content.planes == 3 ? PNG_COLOR_TYPE_RGB : PNG_COLOR_TYPE_GRAY, PNG_INTERLACE_NONE,
                PNG_COMPRESSION_TYPE_DEFAULT, PNG_FILTER_TYPE_DEFAULT);
-  if (text != nullptr) {
-    png_set_text(png, info, text, 1);
+  if (count > 0) {
+    png_set_text(png, info, texts, count);
   }
   png_write_info(png, info);
   if (std::endian::native == std::endian::little) {
@@ -120,17 +135,32 @@ Result<void> write_content(PngContent content, const std::filesystem::path& path
                                                          content.width * content.planes));
         }
         std::string keyword = "Recipe";
-        png_text text{};
-        text.compression = PNG_ITXT_COMPRESSION_zTXt;
-        text.key = keyword.data();
-        text.text = content.recipe.data();
-        text.itxt_length = content.recipe.size();
+        std::array<png_text, 2> texts{};
+        int count = 0;
+        if (!content.recipe.empty()) {
+          png_text& text = texts[0];
+          text.compression = PNG_ITXT_COMPRESSION_zTXt;
+          text.key = keyword.data();
+          text.text = content.recipe.data();
+          text.itxt_length = content.recipe.size();
+          ++count;
+        }
+        std::string source = kSource;
+        std::string words = kSimulatedWords;
+        if (content.simulated) {
+          png_text& text = texts.at(static_cast<std::size_t>(count));
+          text.compression = PNG_TEXT_COMPRESSION_NONE;
+          text.key = source.data();
+          text.text = words.data();
+          text.text_length = words.size();
+          ++count;
+        }
         PngState state;
         png_structp png =
             png_create_write_struct(PNG_LIBPNG_VER_STRING, &state, keep_reason, ignore_warning);
         png_infop info = png_create_info_struct(png);
-        const bool written = write_rows(png, info, file.get(), content, rows.data(),
-                                        content.recipe.empty() ? nullptr : &text);
+        const bool written =
+            write_rows(png, info, file.get(), content, rows.data(), texts.data(), count);
         png_destroy_write_struct(&png, &info);
         const bool closed = std::fclose(file.release()) == 0;
         if (!written || !closed) {
@@ -180,6 +210,7 @@ Result<Frame> read_png(const std::filesystem::path& path) {
   if (!read_rows(png, info, rows, bytes, frame.height)) {
     return damaged();
   }
+  frame.info.simulated = says_simulated(png, info);
   const bool wide = png_get_bit_depth(png, info) == 16;
   frame.saturation = wide ? 65535 : 255;
   const auto width = static_cast<std::size_t>(frame.width);
@@ -208,12 +239,14 @@ Result<void> write_png(const Frame& frame, const std::filesystem::path& path) {
     const int value = std::min<int>(frame.pixels[i], full);
     stretched[i] = static_cast<std::uint16_t>((value * 65535LL + full / 2) / full);
   }
-  return write_content({frame.width, frame.height, 1, std::move(stretched), {}}, path);
+  return write_content(
+      {frame.width, frame.height, 1, std::move(stretched), {}, frame.info.simulated}, path);
 }
 
 Result<void> write_png_picture(const Picture& picture, const std::filesystem::path& path) {
-  return write_content(
-      {picture.width, picture.height, picture.planes, interleaved(picture), picture.recipe}, path);
+  return write_content({picture.width, picture.height, picture.planes, interleaved(picture),
+                        picture.recipe, picture.info.simulated},
+                       path);
 }
 
 }  // namespace solarchon::frames

@@ -174,6 +174,9 @@ Result<Frame> read_tiff(const std::filesystem::path& path) {
       value = static_cast<std::uint16_t>(frame.saturation - value);
     }
   }
+  const char* document = nullptr;
+  frame.info.simulated = TIFFGetField(tiff.get(), TIFFTAG_DOCUMENTNAME, &document) == 1 &&
+                         document != nullptr && std::strcmp(document, kSimulatedWords) == 0;
   turn(frame, layout.orientation);
   if (colours == 1 && looks_like_mosaic(frame)) {
     average_mosaic(frame);
@@ -186,7 +189,8 @@ namespace {
 /// @param samples  of 16 bits, the planes of a pixel together
 /// @param most     value of a full one
 Result<void> write_samples(int width, int height, int planes, std::vector<std::uint16_t> samples,
-                           int most, const std::string& recipe, const std::filesystem::path& path) {
+                           int most, const std::string& recipe, bool simulated,
+                           const std::filesystem::path& path) {
   return base::write_beside_then_rename(
       path, [&](const std::filesystem::path& target) -> Result<void> {
         TiffHandle tiff = open_tiff(target, "w");
@@ -202,6 +206,9 @@ Result<void> write_samples(int width, int height, int planes, std::vector<std::u
           TIFFSetField(tiff.get(), TIFFTAG_ROWSPERSTRIP, 16);
           TIFFSetField(tiff.get(), TIFFTAG_SOFTWARE, kSoftware);
           TIFFSetField(tiff.get(), TIFFTAG_MAXSAMPLEVALUE, most);
+          if (simulated) {
+            TIFFSetField(tiff.get(), TIFFTAG_DOCUMENTNAME, kSimulatedWords);
+          }
           if (!recipe.empty()) {
             TIFFSetField(tiff.get(), TIFFTAG_IMAGEDESCRIPTION, recipe.c_str());
           }
@@ -221,12 +228,13 @@ Result<void> write_samples(int width, int height, int planes, std::vector<std::u
 }  // namespace
 
 Result<void> write_tiff(const Frame& frame, const std::filesystem::path& path) {
-  return write_samples(frame.width, frame.height, 1, frame.pixels, frame.saturation, {}, path);
+  return write_samples(frame.width, frame.height, 1, frame.pixels, frame.saturation, {},
+                       frame.info.simulated, path);
 }
 
 Result<void> write_tiff_picture(const Picture& picture, const std::filesystem::path& path) {
   return write_samples(picture.width, picture.height, picture.planes, interleaved(picture), kFull,
-                       picture.recipe, path);
+                       picture.recipe, picture.info.simulated, path);
 }
 
 }  // namespace solarchon::frames

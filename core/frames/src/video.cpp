@@ -43,6 +43,9 @@ class VideoFile {
     shape.rate_hz = rate_hz;
     shape.options = {{"slicecrc", "1"}, {"coder", bytes_ == 2 ? "1" : "0"}};
     shape.tags = {{"saturation", std::to_string(first.saturation)}};
+    if (first.info.simulated) {
+      shape.tags["simulated"] = "1";
+    }
     if (first.info.time) {
       shape.tags["creation_time"] = sky::to_iso(*first.info.time);
     }
@@ -199,6 +202,7 @@ class Video : public ClipReader::Source {
       const AVDictionaryEntry* entry = av_dict_get(context_->metadata, key, nullptr, 0);
       return entry != nullptr ? entry->value : "";
     };
+    facts.info.simulated = tag("SIMULATED") == "1" || tag("description") == kSimulatedWords;
     if (const auto time = sky::parse_utc(tag("creation_time"), "creation_time")) {
       facts.info.time = *time;
     }

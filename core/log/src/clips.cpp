@@ -43,8 +43,8 @@ std::optional<std::int64_t> session_like(SQLite::Database& database, const Sessi
 void insert_clip(SQLite::Database& database, std::int64_t session, const ClipEntry& clip) {
   SQLite::Statement insert(database,
                            "INSERT INTO clip (session, begun_ms, file, seconds, frames, lost, "
-                           "exposure_ms, sun_altitude_deg, r0_cm, series, movie) "
-                           "VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)");
+                           "exposure_ms, sun_altitude_deg, r0_cm, series, movie, simulated) "
+                           "VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)");
   insert.bind(1, session);
   insert.bind(2, clip.begun.unix_ms);
   insert.bind(3, clip.file);
@@ -56,6 +56,7 @@ void insert_clip(SQLite::Database& database, std::int64_t session, const ClipEnt
   bind_optional(insert, 9, clip.r0_cm);
   insert.bind(10, clip.series);
   insert.bind(11, clip.movie ? 1 : 0);
+  insert.bind(12, clip.simulated ? 1 : 0);
   insert.exec();
 }
 
@@ -64,8 +65,8 @@ void insert_clip(SQLite::Database& database, std::int64_t session, const ClipEnt
 std::vector<ClipEntry> load_clips(SQLite::Database& database, std::int64_t session) {
   SQLite::Statement query(database,
                           "SELECT id, begun_ms, file, seconds, frames, lost, exposure_ms, "
-                          "sun_altitude_deg, r0_cm, series, movie FROM clip WHERE session = ? "
-                          "ORDER BY begun_ms, id");
+                          "sun_altitude_deg, r0_cm, series, movie, simulated FROM clip "
+                          "WHERE session = ? ORDER BY begun_ms, id");
   query.bind(1, session);
   std::vector<ClipEntry> clips;
   while (query.executeStep()) {
@@ -74,7 +75,7 @@ std::vector<ClipEntry> load_clips(SQLite::Database& database, std::int64_t sessi
                      query.getColumn(4).getInt(), query.getColumn(5).getInt(),
                      optional_real(query.getColumn(6)), optional_real(query.getColumn(7)),
                      optional_real(query.getColumn(8)), query.getColumn(9).getString(),
-                     query.getColumn(10).getInt() != 0});
+                     query.getColumn(10).getInt() != 0, query.getColumn(11).getInt() != 0});
   }
   return clips;
 }

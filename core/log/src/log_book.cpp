@@ -155,12 +155,13 @@ std::int64_t insert_frame(SQLite::Database& database, std::int64_t session,
                           const FrameEntry& frame) {
   SQLite::Statement insert(database,
                            "INSERT INTO frame (session, taken_ms, file, exposure_ms, "
-                           "sun_altitude_deg) VALUES (?, ?, ?, ?, ?)");
+                           "sun_altitude_deg, simulated) VALUES (?, ?, ?, ?, ?, ?)");
   insert.bind(1, session);
   insert.bind(2, frame.taken.unix_ms);
   insert.bind(3, frame.file);
   insert.bind(4, frame.exposure_ms);
   insert.bind(5, frame.sun_altitude_deg);
+  insert.bind(6, frame.simulated ? 1 : 0);
   insert.exec();
   const std::int64_t id = database.getLastInsertRowid();
   if (frame.measurement) {
@@ -386,13 +387,14 @@ Result<Session> LogBook::session(std::int64_t id) const {
     session.notes = query.getColumn(7).getString();
 
     SQLite::Statement frames(store_->database,
-                             "SELECT id, taken_ms, file, exposure_ms, sun_altitude_deg FROM frame "
-                             "WHERE session = ? ORDER BY taken_ms, id");
+                             "SELECT id, taken_ms, file, exposure_ms, sun_altitude_deg, simulated "
+                             "FROM frame WHERE session = ? ORDER BY taken_ms, id");
     frames.bind(1, id);
     while (frames.executeStep()) {
-      FrameEntry frame{frames.getColumn(0).getInt64(),  time_in(frames.getColumn(1)),
-                       frames.getColumn(2).getString(), frames.getColumn(3).getDouble(),
-                       frames.getColumn(4).getDouble(), std::nullopt};
+      FrameEntry frame{frames.getColumn(0).getInt64(),   time_in(frames.getColumn(1)),
+                       frames.getColumn(2).getString(),  frames.getColumn(3).getDouble(),
+                       frames.getColumn(4).getDouble(),  std::nullopt,
+                       frames.getColumn(5).getInt() != 0};
       frame.measurement = load_measurement(store_->database, frame.id, frame.taken);
       session.frames.push_back(std::move(frame));
     }

@@ -122,6 +122,13 @@ const std::vector<std::string>& schema_steps() {
                                                // Movies that were made.
                                                R"sql(
     ALTER TABLE clip ADD COLUMN movie INTEGER NOT NULL DEFAULT 0;
+  )sql",
+                                               // No light of the Sun made them. Before, frames were
+                                               // taken by the simulated camera alone.
+                                               R"sql(
+    ALTER TABLE frame ADD COLUMN simulated INTEGER NOT NULL DEFAULT 0;
+    ALTER TABLE clip ADD COLUMN simulated INTEGER NOT NULL DEFAULT 0;
+    UPDATE frame SET simulated = 1 WHERE file LIKE 'frames/%';
   )sql"};
   return kSteps;
 }

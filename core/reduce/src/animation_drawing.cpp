@@ -78,6 +78,7 @@ Result<Picture> Animation::Plan::placed(const Step& step, const base::Task& task
   const Picture& from = **source;
   Picture made = blank(step);
   made.info = from.info;
+  made.info.simulated = simulated();
   const bool by_disc = recipe.wishes.hold == Hold::kDisc;
   const DiscSight sight(step.disc.limb, step.solar);
   const double middle = (made.width - 1) / 2.0;
@@ -139,6 +140,7 @@ Result<Picture> Animation::Plan::carried(const Shown& shown, const base::Task& t
   }
   Picture made = blank(*sources.front().step);
   made.info = sources.front().picture->info;
+  made.info.simulated = simulated();
   made.info.time = now;
   const double middle = (made.width - 1) / 2.0;
   const bool done = base::each_row(made.height, {task.stop, {}}, [&](int y) {

@@ -183,6 +183,7 @@ void Animation::Plan::order_and_even() {
   }
   facts.pictures = static_cast<int>(steps.size());
   facts.shown = static_cast<int>(order.size());
+  facts.simulated = simulated();
   for (const Shown& shown : order) {
     if (const auto time = instant(shown)) {
       facts.times.push_back(*time);

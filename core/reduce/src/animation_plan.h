@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <algorithm>
 #include <memory>
 #include <optional>
 #include <utility>
@@ -54,6 +55,11 @@ struct Animation::Plan {
   base::Result<std::shared_ptr<const frames::Picture>> loaded(const std::filesystem::path& file);
   [[nodiscard]] std::optional<sky::UtcTime> instant(const Shown& shown) const;
   [[nodiscard]] frames::Picture blank(const Step& step) const;
+  /// Of one picture is enough for all.
+  [[nodiscard]] bool simulated() const {
+    return std::any_of(steps.begin(), steps.end(),
+                       [](const Step& step) { return step.info.simulated; });
+  }
   base::Result<frames::Picture> carried(const Shown& shown, const base::Task& task);
   base::Result<frames::Picture> placed(const Step& step, const base::Task& task);
 };

@@ -342,6 +342,7 @@ Result<Mosaic> composed(const std::vector<Picture>& panels, const Lay& lay,
   picture.info.centre_x_px.reset();
   picture.info.centre_y_px.reset();
   for (const Picture& panel : panels) {
+    picture.info.simulated = picture.info.simulated || panel.info.simulated;
     if (panel.info.time && (!picture.info.time || *panel.info.time < *picture.info.time)) {
       picture.info.time = panel.info.time;
     }

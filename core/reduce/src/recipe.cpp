@@ -267,6 +267,8 @@ Result<Product> Reducer::make(const Recipe& recipe, const base::Task& task) {
   }
   std::string before = product->picture.recipe;
   if (prominences) {
+    product->picture.info.simulated =
+        product->picture.info.simulated || prominences->info.simulated;
     const auto input = input_json(recipe.prominences);
     auto json = base::parse_json(before, "recipe");
     if (!input || !json) {

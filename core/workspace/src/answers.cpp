@@ -163,4 +163,8 @@ Answers answer(const Workspace& workspace, sky::UtcTime time, const sky::Geocent
   return answers;
 }
 
+Answers answer(const Workspace& workspace, sky::UtcTime time) {
+  return answer(workspace, time, sky::geocentric_sun(time, observer_of(workspace).dut1_s));
+}
+
 }  // namespace solarchon::workspace

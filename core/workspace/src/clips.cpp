@@ -99,6 +99,9 @@ Result<ClipOnDisk> clip_on_disk(const std::filesystem::path& file,
       clip.info.exposure_ms ? clip.info.exposure_ms : number_in(facts, "exposure_ms");
   entry.sun_altitude_deg = number_in(facts, "sun_altitude_deg");
   entry.r0_cm = number_in(facts, "r0_cm");
+  const auto marked = facts.find("simulated");
+  entry.simulated =
+      clip.info.simulated || (marked != facts.end() && marked->is_boolean() && marked->get<bool>());
   if (const auto series = facts.find("series"); series != facts.end() && series->is_object()) {
     entry.series = text_in(*series, "name");
   }

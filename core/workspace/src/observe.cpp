@@ -358,8 +358,13 @@ Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot,
   const sky::Observer observer = observer_of(workspace);
   const sky::LocalSun local = sky::local_sun(sky::geocentric_sun(shot.time, observer.dut1_s),
                                              observer.site, observer.weather);
-  taken.entry = {
-      0, shot.time, name.string(), shot.exposure_ms, local.altitude_deg, taken.measurement};
+  taken.entry = {0,
+                 shot.time,
+                 name.string(),
+                 shot.exposure_ms,
+                 local.altitude_deg,
+                 taken.measurement,
+                 taken.recording.frame.info.simulated};
   const auto filed = with_log([&](log::LogBook& log) -> Result<void> {
     if (session) {
       return log.file_frame(*session, taken.entry).map([&](std::int64_t frame) {

@@ -6,6 +6,8 @@
 
 #include <cmath>
 
+#include "solarchon/frames/clip.h"
+#include "solarchon/frames/clip_reader.h"
 #include "solarchon/frames/fingerprint.h"
 #include "tests/support/support.h"
 
@@ -93,6 +95,44 @@ TEST(Picture, AFrameIsTheSameAsAPicture) {
   EXPECT_EQ(back.saturation, 65535);
   EXPECT_EQ(back.at(2, 1), 65535);
   EXPECT_EQ(back.at(1, 0), 13107);
+}
+
+TEST(Simulated, IsSaidByEveryKindOfFileAndByNoOther) {
+  const test::TempFolder folder;
+  for (const bool simulated : {false, true}) {
+    Frame frame;
+    frame.width = 40;
+    frame.height = 30;
+    frame.saturation = 4095;
+    frame.pixels.assign(40 * 30, 1000);
+    frame.pixels[7] = 3000;
+    frame.info.time = test::morning();
+    frame.info.simulated = simulated;
+    Picture picture = picture_of(frame);
+    picture.recipe = R"({"steps": []})";
+    const auto said = [](const std::filesystem::path& file) {
+      return read_frame(file).value().info.simulated;
+    };
+    ASSERT_TRUE(write_fits(frame, folder / "f.fits"));
+    ASSERT_TRUE(write_tiff(frame, folder / "f.tiff"));
+    ASSERT_TRUE(write_png(frame, folder / "f.png"));
+    for (const char* name : {"f.fits", "f.tiff", "f.png"}) {
+      EXPECT_EQ(said(folder / name), simulated) << name;
+    }
+    for (const char* name : {"p.fits", "p.tiff", "p.png"}) {
+      ASSERT_TRUE(write_picture(picture, folder / name));
+      EXPECT_EQ(said(folder / name), simulated) << name;
+      EXPECT_EQ(read_picture(folder / name)->info.simulated, simulated) << name;
+    }
+    for (const char* name : {"c.fits", "c.mkv"}) {
+      const auto file = folder / ((simulated ? "s" : "r") + std::string(name));
+      ClipWriter clip = ClipWriter::create(file, {40, 30, 4095, 25.0, frame.info}).value();
+      ASSERT_TRUE(clip.add(frame, 0.0));
+      ASSERT_TRUE(clip.add(frame, 0.04));
+      ASSERT_TRUE(clip.close());
+      EXPECT_EQ(ClipReader::open(file)->facts().info.simulated, simulated) << name;
+    }
+  }
 }
 
 TEST(Picture, AnotherEndingIsRefused) {

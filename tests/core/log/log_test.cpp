@@ -71,6 +71,38 @@ TEST(LogBook, KeepsASessionWholeAcrossReopening) {
   EXPECT_TRUE(frame.measurement->view);
 }
 
+TEST(LogBook, KnowsWhatNoLightOfTheSunMade) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  const SessionStart start = morning_start();
+  std::int64_t id = 0;
+  for (const bool simulated : {false, true}) {
+    FrameEntry frame;
+    frame.taken = test::morning();
+    frame.file = simulated ? "frames/a.fits" : "frames/b.fits";
+    frame.simulated = simulated;
+    if (id == 0) {
+      id = book.begin_with(start, frame).value().session;
+    } else {
+      ASSERT_TRUE(book.file_frame(id, frame));
+    }
+    ClipEntry clip;
+    clip.begun = test::morning();
+    clip.file = simulated ? "clips/a.fits" : "clips/b.fits";
+    clip.simulated = simulated;
+    ASSERT_TRUE(book.file_clip(start, clip));
+  }
+  const Session session = book.session(id).value();
+  ASSERT_EQ(session.frames.size(), 2U);
+  ASSERT_EQ(session.clips.size(), 2U);
+  for (const FrameEntry& frame : session.frames) {
+    EXPECT_EQ(frame.simulated, frame.file == "frames/a.fits");
+  }
+  for (const ClipEntry& clip : session.clips) {
+    EXPECT_EQ(clip.simulated, clip.file == "clips/a.fits");
+  }
+}
+
 TEST(LogBook, KeepsAFrameWithoutMeasurement) {
   const TempFolder folder;
   LogBook book = LogBook::open(folder / "log.sqlite").value();
@@ -427,11 +459,18 @@ TEST(LogBook, BringsALogWithoutAKitUpToDateAndKeepsItsSessions) {
         "\"time_zone\":\"UTC\"}', '{\"format\":\"solarchon-rig\",\"version\":1,\"name\":\"Old\","
         "\"elements\":[{\"kind\":\"refractor\",\"aperture_mm\":80,\"focal_length_mm\":480}]}', "
         "'whole-disc', 2.0, 1013, 15, 'kept')");
+    // Then only the simulated camera took frames; a product was of whatever clip.
+    old.exec("INSERT INTO frame VALUES (1, 1, 1815813600000, 'frames/2027-07-17/0.fits', 1.0, 40)");
+    old.exec(
+        "INSERT INTO frame VALUES (2, 1, 1815813600001, 'products/2027-07-17/0.fits', 1.0, 40)");
   }
   const LogBook book = LogBook::open(file).value();
   EXPECT_TRUE(book.kit().value().empty());
   const Session session = book.session(1).value();
   EXPECT_EQ(session.notes, "kept");
+  ASSERT_EQ(session.frames.size(), 2U);
+  EXPECT_TRUE(session.frames[0].simulated);
+  EXPECT_FALSE(session.frames[1].simulated);
   EXPECT_TRUE(std::holds_alternative<optics::Telescope>(session.start.rig.elements.at(0).part));
 }
 

@@ -6,7 +6,6 @@
 #include <vector>
 
 #include "solarchon/align/drift.h"
-#include "solarchon/base/enum_words.h"
 #include "solarchon/base/json_fwd.h"
 #include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
@@ -17,8 +16,6 @@ namespace solarchon::align {
 
 /// What a drift was measured in.
 enum class DriftUnit { kArcseconds, kPixels, kDiameters };
-inline constexpr base::EnumWords<DriftUnit, 3> kDriftUnitWords{
-    {"arcseconds", "pixels", "diameters"}};
 
 /// How the Sun moved on the screen or in the eyepiece, as people see it.
 struct SeenDrift {

@@ -6,7 +6,6 @@
 #include <set>
 #include <vector>
 
-#include "solarchon/base/enum_words.h"
 #include "solarchon/base/result.h"
 #include "solarchon/capture/exposing.h"
 #include "solarchon/capture/source.h"
@@ -23,8 +22,6 @@ enum class RunStage {
   kDone,
   kFailed  ///< its problem tells why
 };
-inline constexpr base::EnumWords<RunStage, 5> kRunStageWords{
-    {"going", "looking", "returning", "done", "failed"}};
 [[nodiscard]] constexpr bool over(RunStage stage) {
   return stage == RunStage::kDone || stage == RunStage::kFailed;
 }

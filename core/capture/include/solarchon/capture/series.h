@@ -7,7 +7,6 @@
 #include <string>
 #include <vector>
 
-#include "solarchon/base/enum_words.h"
 #include "solarchon/base/json_value.h"
 #include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
@@ -56,8 +55,6 @@ enum class SeriesStage {
   kDone,
   kFailed  ///< its problem tells why; what was recorded stays
 };
-inline constexpr base::EnumWords<SeriesStage, 5> kSeriesStageWords{
-    {"waiting", "turning", "recording", "done", "failed"}};
 [[nodiscard]] constexpr bool over(SeriesStage stage) {
   return stage == SeriesStage::kDone || stage == SeriesStage::kFailed;
 }

@@ -14,6 +14,9 @@
 
 namespace solarchon::frames {
 
+/// What files that have no keyword for it say of a simulated picture.
+inline constexpr const char* kSimulatedWords = "Simulated: no picture of the Sun";
+
 /// What is known of a frame besides its pixels. Everything may be unknown.
 struct FrameInfo {
   std::optional<sky::UtcTime> time;  ///< start of the exposure
@@ -35,6 +38,8 @@ struct FrameInfo {
   /// The pixels are a raw mosaic still: its colours from the top left, row by row (RGGB, GRBG, GBRG
   /// or BGGR); empty for grey pixels.
   std::string bayer;
+  /// No light of the Sun made it: every file says so, and every screen.
+  bool simulated = false;
 };
 
 /// A monochrome picture as recorded.

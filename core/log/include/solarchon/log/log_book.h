@@ -38,6 +38,7 @@ struct FrameEntry {
   double exposure_ms = 0.0;
   double sun_altitude_deg = 0.0;
   std::optional<measure::DiscMeasurement> measurement;
+  bool simulated = false;  ///< no light of the Sun made it
 };
 
 /// A clip that was recorded, or a movie that was made of pictures.
@@ -53,6 +54,7 @@ struct ClipEntry {
   std::optional<double> r0_cm = {};  ///< of the air, as it was measured
   std::string series = {};           ///< that it is of; empty: none
   bool movie = false;
+  bool simulated = false;  ///< no light of the Sun made it
   bool operator==(const ClipEntry&) const = default;
 };
 

@@ -6,7 +6,6 @@
 #include <string_view>
 #include <vector>
 
-#include "solarchon/base/enum_words.h"
 #include "solarchon/base/json_fwd.h"
 #include "solarchon/base/result.h"
 #include "solarchon/plan/day_plan.h"
@@ -49,8 +48,6 @@ enum class StepState {
   kLater,    ///< exposes nothing, but something that it needs is not done
   kDone
 };
-inline constexpr base::EnumWords<StepState, 5> kStepStateWords{
-    {"open", "running", "locked", "later", "done"}};
 
 /// How one step stands.
 struct StepStanding {

@@ -61,6 +61,7 @@ struct Animated {
   double evened = 0.0;                   ///< by how much light differed before: RMS over the mean
   double jumped_px = 0.0;                ///< by how much the pictures lay apart, RMS
   std::vector<sky::UtcTime> times = {};  ///< of the movie's pictures, as far as they are known
+  bool simulated = false;                ///< one of them is enough
 };
 
 /// Changes a picture of an animation before it is written: draws on it. It must keep its size.

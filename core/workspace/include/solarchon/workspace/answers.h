@@ -88,5 +88,7 @@ struct Answers {
 /// @param correction_stops  what exposures that were found right with this light path asked for
 [[nodiscard]] Answers answer(const Workspace& workspace, sky::UtcTime time,
                              const sky::GeocentricSun& sun, double correction_stops = 0.0);
+/// The same with the exact Sun, by the clock of the workspace's observer.
+[[nodiscard]] Answers answer(const Workspace& workspace, sky::UtcTime time);
 
 }  // namespace solarchon::workspace

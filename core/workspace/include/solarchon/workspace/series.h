@@ -3,7 +3,6 @@
 
 #include <optional>
 
-#include "solarchon/base/enum_words.h"
 #include "solarchon/base/result.h"
 #include "solarchon/capture/series.h"
 #include "solarchon/match/clip.h"
@@ -19,7 +18,6 @@ enum class SeriesKind {
   kPairs,      ///< the disc, then what stands over its limb, longer exposed
   kPanels      ///< of a mosaic of the whole disc
 };
-inline constexpr base::EnumWords<SeriesKind, 3> kSeriesKindWords{{"time-lapse", "pairs", "panels"}};
 
 /// A series as somebody asks for it.
 struct SeriesOrder {
