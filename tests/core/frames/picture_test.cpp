@@ -6,8 +6,8 @@
 
 #include <cmath>
 
-#include "solarchon/frames/clip.h"
 #include "solarchon/frames/clip_reader.h"
+#include "solarchon/frames/clip_writer.h"
 #include "solarchon/frames/fingerprint.h"
 #include "tests/support/support.h"
 
