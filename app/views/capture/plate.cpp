@@ -26,6 +26,7 @@ void Plate::show_frame(const std::shared_ptr<const ShownFrame>& frame) {
     return;
   }
   frame_ = frame;
+  name_ = frame ? words_of_file(frame->file) : QString();
   image_ = frame ? frame_image(frame->frame, kFrameSidePx) : QImage();
   setAccessibleDescription(frame ? frame->file : tr("No frame yet"));
   update();
@@ -45,10 +46,9 @@ void Plate::draw(QPainter& painter) {
   painter.drawRect(box);
   painter.setPen(c.faint_ink);
   painter.setFont(Theme::drawn_font(TextSize::kSmall));
-  const QString caption = tr("%1 \u00b7 false colour \u00b7 ring: position angle from solar north")
-                              .arg(frame_->frame.info.simulated
-                                       ? tr("%1 \u00b7 simulated").arg(words_of_file(frame_->file))
-                                       : words_of_file(frame_->file));
+  const QString caption =
+      tr("%1 \u00b7 false colour \u00b7 ring: position angle from solar north")
+          .arg(frame_->frame.info.simulated ? tr("%1 \u00b7 simulated").arg(name_) : name_);
   painter.drawText(QRectF(room.left(), box.bottom() + 4, room.width(), 18),
                    Qt::AlignHCenter | Qt::AlignTop, caption);
   if (!frame_->measurement || !frame_->measurement->solar) {

@@ -23,6 +23,7 @@ class Plate : public Drawing {
 
  private:
   std::shared_ptr<const ShownFrame> frame_;
+  QString name_;  ///< of its file, in words: looked up once, not at every painting
   QImage image_;
 };
 

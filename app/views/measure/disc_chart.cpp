@@ -64,6 +64,7 @@ void DiscChart::show_frame(const std::shared_ptr<const ShownFrame>& frame) {
     return;
   }
   frame_ = frame;
+  name_ = frame ? short_name(*frame) : QString();
   chosen_ = -1;
   image_ = frame ? frame_image(frame->frame, kLongestShownPx) : QImage();
   setToolTip(frame ? frame->file : QString());
@@ -145,10 +146,9 @@ void DiscChart::draw(QPainter& painter) {
   painter.drawRect(box);
   painter.setPen(c.faint_ink);
   painter.setFont(Theme::drawn_font(TextSize::kSmall));
-  painter.drawText(
-      QRectF(rect()).adjusted(2, 0, -2, -2), Qt::AlignBottom | Qt::AlignHCenter,
-      painter.fontMetrics().elidedText(tr("%1 \u00b7 false colour").arg(short_name(*frame_)),
-                                       Qt::ElideMiddle, width() - 8));
+  painter.drawText(QRectF(rect()).adjusted(2, 0, -2, -2), Qt::AlignBottom | Qt::AlignHCenter,
+                   painter.fontMetrics().elidedText(tr("%1 \u00b7 false colour").arg(name_),
+                                                    Qt::ElideMiddle, width() - 8));
   if (!frame_->measurement) {
     painter.setPen(kOverlay);
     painter.drawText(box, Qt::AlignCenter | Qt::TextWordWrap, frame_->problem);

@@ -34,6 +34,7 @@ class DiscChart : public Drawing {
   void paint_scale_bar(QPainter& painter) const;
 
   std::shared_ptr<const ShownFrame> frame_;
+  QString name_;  ///< of its file, in words: looked up once, not at every painting
   QImage image_;
   int chosen_ = -1;
 };
