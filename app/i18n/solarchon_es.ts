@@ -2061,10 +2061,6 @@
         <translation>Tomas conservadas</translation>
     </message>
     <message>
-        <source>Of the frames, the sharpest, that are stacked. What is enough follows from it, from the noise of a frame and from the contrast of the target&apos;s detail</source>
-        <translation>Las más nítidas, que se apilan. De ellas, del ruido de una toma y del contraste del detalle del objetivo sale cuántas bastan</translation>
-    </message>
-    <message>
         <source>Longest clip</source>
         <translation>Vídeo más largo</translation>
     </message>
@@ -2085,8 +2081,12 @@
         <translation>Ocuparían %1</translation>
     </message>
     <message>
-        <source>%1 One clip holds fewer than are enough: keep a larger share, or stack several clips.</source>
-        <translation>%1 En un vídeo caben menos de las que bastan: conserve una parte mayor o apile varios vídeos.</translation>
+        <source>How many of the sharpest frames you stack. With the noise of a frame and the contrast of the target it decides how many frames are enough</source>
+        <translation>Cuántas de las tomas más nítidas se apilan. Junto con el ruido de una toma y el contraste del objetivo decide cuántas tomas bastan</translation>
+    </message>
+    <message>
+        <source>%1 One clip cannot hold enough frames: keep a larger share, or stack several clips.</source>
+        <translation>%1 En un solo vídeo no caben tomas suficientes: conserve una parte mayor o apile varios vídeos.</translation>
     </message>
 </context>
 <context>

@@ -100,8 +100,8 @@ QWidget* ClipPage::build_side() {
   column->addWidget(deep_);
   kept_->edit().setObjectName(QStringLiteral("clip-kept"));
   kept_->setToolTip(
-      tr("Of the frames, the sharpest, that are stacked. What is enough follows from it, from the "
-         "noise of a frame and from the contrast of the target's detail"));
+      tr("How many of the sharpest frames you stack. With the noise of a frame and the contrast of "
+         "the target it decides how many frames are enough"));
   kept_->show_value(100.0 * kept_share_);
   connect(kept_, &NumberField::entered, this, [this](double value) {
     kept_share_ = value / 100.0;
@@ -205,7 +205,7 @@ void ClipPage::show_clip() {
                     {tr("Frames at most"), number(frames, 0),
                      tr("They would fill %1").arg(gigabytes(frames * rate_.bytes_a_frame))}});
   if (enough.recorded > frames) {
-    why_->setText(tr("%1 One clip holds fewer than are enough: keep a larger share, or stack "
+    why_->setText(tr("%1 One clip cannot hold enough frames: keep a larger share, or stack "
                      "several clips.")
                       .arg(why_->text()));
   }
