@@ -14,22 +14,22 @@
 #include "app/model/stand_in_process.h"
 #include "app/shell/language.h"
 #include "app/shell/theme.h"
-#include "app/window/doorbell.h"
-#include "app/window/end_signals.h"
 #include "app/window/options.h"
 #include "app/window/places.h"
 #include "app/window/ringer.h"
+#include "app/window/single_instance.h"
+#include "app/window/unix_signals.h"
 #include "app/window/window.h"
 #include "solarchon/base/folder_lock.h"
 #include "solarchon/workspace/demo.h"
 
 namespace {
 
-using solarchon::app::Doorbell;
-using solarchon::app::EndSignals;
 using solarchon::app::Look;
 using solarchon::app::Options;
+using solarchon::app::SingleInstance;
 using solarchon::app::Theme;
+using solarchon::app::UnixSignals;
 using solarchon::app::Window;
 
 constexpr int kHeld = 1;
@@ -92,7 +92,7 @@ Folder take_folder(const std::filesystem::path& data, const QString& file) {
   if (!solarchon::base::FolderLock::held(data)) {
     return {};
   }
-  if (Doorbell::ring(data, file)) {
+  if (SingleInstance::ring(data, file)) {
     std::fprintf(stderr, "solarchon: its window is open already, and was brought forward\n");
     return {{}, 0};
   }
@@ -165,18 +165,18 @@ int main(int argc, char** argv) {
   if (!options->tour.isEmpty()) {
     return take_tour(window, options->tour);
   }
-  std::optional<Doorbell> doorbell;
+  std::optional<SingleInstance> doorbell;
   if (folder.lock) {
     doorbell.emplace(options->data);
-    QObject::connect(&*doorbell, &Doorbell::rung, &window, [&window](const QString& file) {
+    QObject::connect(&*doorbell, &SingleInstance::rung, &window, [&window](const QString& file) {
       window.come_forward();
       if (!file.isEmpty()) {
         window.open_file(file);
       }
     });
   }
-  const EndSignals end_signals;
-  QObject::connect(&end_signals, &EndSignals::asked, &window, &Window::close);
+  const UnixSignals end_signals;
+  QObject::connect(&end_signals, &UnixSignals::asked, &window, &Window::close);
   const int code = QApplication::exec();
   end_soon(code);
   return code;

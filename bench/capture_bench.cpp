@@ -16,6 +16,7 @@
 #include "solarchon/base/random.h"
 #include "solarchon/capture/recorder.h"
 #include "solarchon/capture/session.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/live/meters.h"
 
 namespace {
@@ -24,11 +25,11 @@ using namespace solarchon;
 
 /// A disc with an edge and some noise, a little elsewhere each time.
 /// @param part  of 2048 x 1536 on each side
-std::vector<frames::Frame> discs(int count, double part = 1.0) {
-  std::vector<frames::Frame> all;
+std::vector<image::Frame> discs(int count, double part = 1.0) {
+  std::vector<image::Frame> all;
   for (int number = 0; number < count; ++number) {
     base::Random random{static_cast<std::uint32_t>(number)};
-    frames::Frame frame;
+    image::Frame frame;
     frame.width = static_cast<int>(2048 * part);
     frame.height = static_cast<int>(1536 * part);
     frame.saturation = 255;
@@ -51,7 +52,7 @@ std::vector<frames::Frame> discs(int count, double part = 1.0) {
 
 live::Setting setting() {
   live::Setting setting;
-  setting.plate_scale_arcsec_px = 1.48;
+  setting.imaging.scale_arcsec_px = 1.48;
   setting.sun_radius_arcsec = 944.0;
   setting.clear_level = 0.7;
   return setting;
@@ -166,7 +167,7 @@ class TwoHours : public capture::Source {
   }
 
  private:
-  std::vector<frames::Frame> frames_;
+  std::vector<image::Frame> frames_;
   capture::SourceCard card_;
   int at_ = 0;
 };

@@ -2,6 +2,7 @@
 #include <benchmark/benchmark.h>
 
 #include "solarchon/camera/simulate.h"
+#include "solarchon/disc/limb.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/scene/chromosphere.h"
@@ -118,7 +119,7 @@ BENCHMARK(Preview)->Unit(benchmark::kMillisecond);
 void FitLimb(benchmark::State& state) {
   const auto recording = camera::simulate(demo_shot()).value();
   for (auto _ : state) {
-    benchmark::DoNotOptimize(measure::fit_limb(recording.frame));
+    benchmark::DoNotOptimize(disc::fit_limb(recording.frame));
   }
 }
 BENCHMARK(FitLimb)->Unit(benchmark::kMillisecond);

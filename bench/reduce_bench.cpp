@@ -19,8 +19,9 @@
 #include <random>
 #include <vector>
 
-#include "solarchon/frames/clip_reader.h"
-#include "solarchon/frames/clip_writer.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/media/clip_reader.h"
+#include "solarchon/media/clip_writer.h"
 #include "solarchon/reduce/grading.h"
 #include "solarchon/reduce/keep.h"
 #include "solarchon/reduce/stacking.h"
@@ -44,7 +45,7 @@ class Clip {
   explicit Clip(int frames)
       : path_(std::filesystem::temp_directory_path() / "solarchon_bench_reduce.fits") {
     std::filesystem::remove(path_);
-    std::filesystem::remove(frames::times_beside(path_));
+    std::filesystem::remove(media::times_beside(path_));
     constexpr int kMargin = 32;
     constexpr int kKinds = 24;
     cv::setRNGSeed(7);
@@ -65,11 +66,11 @@ class Clip {
       seen.convertTo(bytes, CV_8U);
       kinds.push_back(bytes);
     }
-    auto writer = frames::ClipWriter::create(path_, {kWide, kTall, 255, 60.0, {}});
+    auto writer = media::ClipWriter::create(path_, {kWide, kTall, 255, 60.0, {}});
     std::mt19937 random(11);
     std::uniform_int_distribution<int> which(0, kKinds - 1);
     std::uniform_int_distribution<int> shift(-4, 4);
-    frames::Frame frame;
+    image::Frame frame;
     frame.width = kWide;
     frame.height = kTall;
     frame.saturation = 255;
@@ -91,7 +92,7 @@ class Clip {
   }
   ~Clip() {
     std::filesystem::remove(path_);
-    std::filesystem::remove(frames::times_beside(path_));
+    std::filesystem::remove(media::times_beside(path_));
   }
   Clip(const Clip&) = delete;
   Clip& operator=(const Clip&) = delete;

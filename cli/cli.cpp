@@ -26,14 +26,14 @@
 #include "cli/reduce_commands.h"
 #include "cli/spoken_reports.h"
 #include "cli/values.h"
-
 #include "solarchon/base/file.h"
 #include "solarchon/base/folder_lock.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/text.h"
-#include "solarchon/frames/clip_reader.h"
-#include "solarchon/frames/frame.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/measure/disc.h"
+#include "solarchon/media/clip_reader.h"
+#include "solarchon/media/frame_file.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/sky/day.h"
@@ -279,20 +279,20 @@ Result<Json> simulate(const Options& options) {
 }
 
 /// The picture that is asked for: the file, or one frame of it.
-Result<frames::Frame> frame_of(const Options& options) {
+Result<image::Frame> frame_of(const Options& options) {
   if (!options.frame) {
-    return frames::read_frame(options.file);
+    return media::read_frame(options.file);
   }
-  return frames::ClipReader::open(options.file)
-      .and_then([&](frames::ClipReader clip) -> Result<frames::Frame> {
-        frames::Frame frame;
+  return media::ClipReader::open(options.file)
+      .and_then([&](media::ClipReader clip) -> Result<image::Frame> {
+        image::Frame frame;
         return clip.read(*options.frame, frame).map([&] { return std::move(frame); });
       });
 }
 
 Result<Json> clip_facts(const Options& options) {
-  return frames::ClipReader::open(options.file).map([](const frames::ClipReader& clip) {
-    const frames::ClipFacts& facts = clip.facts();
+  return media::ClipReader::open(options.file).map([](const media::ClipReader& clip) {
+    const media::ClipFacts& facts = clip.facts();
     return Json{
         {"width_px", facts.width},
         {"height_px", facts.height},
@@ -329,7 +329,7 @@ Result<Json> measured(const Options& options) {
     }
     path = *std::move(read);
   }
-  return frame_of(options).and_then([&](const frames::Frame& frame) {
+  return frame_of(options).and_then([&](const image::Frame& frame) {
     return measure::measure_disc(frame, knowledge).map([&](const auto& measurement) {
       Json report = workspace::measurement_report(measurement);
       report["colour_mosaic"] = frame.info.mosaic;
@@ -369,14 +369,14 @@ Result<void> check_outputs(const CLI::App& app) {
           // A clip of pictures is written as a series.
           std::filesystem::path first(value);
           first.replace_filename(first.stem().string() + "-1" + first.extension().string());
-          for (std::filesystem::path& one : frames::files_of_clip(first)) {
+          for (std::filesystem::path& one : media::files_of_clip(first)) {
             outputs.emplace_back(name.substr(2), std::move(one));
           }
           continue;
         }
         std::error_code ignored;
         if (std::filesystem::exists(value, ignored)) {
-          const auto files = frames::files_of_clip(value);
+          const auto files = media::files_of_clip(value);
           inputs.insert(inputs.end(), files.begin(), files.end());
         }
       }

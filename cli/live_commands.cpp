@@ -2,14 +2,18 @@
 #include "cli/live_commands.h"
 
 #include <chrono>
+#include <map>
 #include <thread>
 
 #include "cli/match_commands.h"
 #include "solarchon/base/json.h"
 #include "solarchon/capture/recorder.h"
 #include "solarchon/capture/watch.h"
-#include "solarchon/live/grade.h"
+#include "solarchon/live/metered_clip.h"
 #include "solarchon/optics/rig_file.h"
+#include "solarchon/psf/transfer.h"
+#include "solarchon/reduce/grading.h"
+#include "solarchon/reduce/keep.h"
 #include "solarchon/sky/sun.h"
 #include "solarchon/words/errors.h"
 #include "solarchon/words/live.h"
@@ -18,13 +22,14 @@
 
 namespace solarchon::cli {
 
+using base::ErrorCode;
 using base::Json;
 using base::Result;
 
 namespace {
 
 /// What is known of a clip: by its light path where that is given, else by what it says itself.
-Result<live::Setting> setting_of(const LiveOptions& options, const frames::ClipFacts& facts) {
+Result<live::Setting> setting_of(const LiveOptions& options, const media::ClipFacts& facts) {
   const auto black = base::checked("black", options.black, {0.0, 0.9});
   if (!black) {
     return tl::make_unexpected(black.error());
@@ -35,21 +40,17 @@ Result<live::Setting> setting_of(const LiveOptions& options, const frames::ClipF
     if (!rig) {
       return tl::make_unexpected(rig.error());
     }
-    workspace::Workspace space;
-    space.rig = *rig;
-    const auto answers = workspace::answer(space, time);
-    return workspace::live_setting(space, answers, {}, *black).map([&](live::Setting setting) {
-      setting.clear_level.reset();  // nobody said where the Sun stood
+    return workspace::setting_of_frames({}, *rig, time, *black).map([&](live::Setting setting) {
       if (facts.info.plate_scale_arcsec_px) {
-        setting.plate_scale_arcsec_px = *facts.info.plate_scale_arcsec_px;
+        setting.imaging.scale_arcsec_px = *facts.info.plate_scale_arcsec_px;
       }
       return setting;
     });
   }
   live::Setting setting;
   setting.black_level = *black;
-  setting.plate_scale_arcsec_px = facts.info.plate_scale_arcsec_px.value_or(1.0);
-  setting.wavelength_nm = facts.info.wavelength_nm.value_or(setting.wavelength_nm);
+  setting.imaging.scale_arcsec_px = facts.info.plate_scale_arcsec_px.value_or(1.0);
+  setting.imaging.wavelength_nm = facts.info.wavelength_nm.value_or(setting.imaging.wavelength_nm);
   return setting;
 }
 
@@ -94,7 +95,7 @@ Result<Json> graded(const LiveOptions& options) {
   if (!best) {
     return tl::make_unexpected(best.error());
   }
-  auto clip = frames::ClipReader::open(options.clip);
+  auto clip = media::ClipReader::open(options.clip);
   if (!clip) {
     return tl::make_unexpected(clip.error());
   }
@@ -104,29 +105,57 @@ Result<Json> graded(const LiveOptions& options) {
   }
   const bool known = !options.rig.empty();
   const bool scaled = known || clip->facts().info.plate_scale_arcsec_px;
-  return live::grade(*clip, *setting).map([&](const live::ClipGrade& grade) {
-    Json frames = Json::array();
-    for (const live::GradedFrame& frame : grade.frames) {
-      frames.push_back({{"frame", frame.frame},
-                        {"seconds", frame.seconds},
-                        {"sharpness", frame.sharpness},
-                        {"level", frame.level},
-                        {"clipped", frame.clipped_share}});
+  const auto metered = live::meter_clip(*clip, *setting);
+  if (!metered) {
+    return tl::make_unexpected(metered.error());
+  }
+  // Which frames are worth keeping is asked of the one grader, so that `stack` keeps the same.
+  reduce::GradeWishes wishes;
+  wishes.black = options.black;
+  if (known) {
+    wishes.scale_px = psf::detail_scale_px(setting->imaging);
+  }
+  const auto grading = reduce::grade_clip(options.clip, wishes);
+  if (!grading && grading.error().code != ErrorCode::kNotFound) {
+    return tl::make_unexpected(grading.error());
+  }
+  std::map<int, double> sharpness;
+  Json kept = Json::array();
+  if (grading) {
+    for (const reduce::GradedFrame& frame : grading->frames) {
+      if (frame.alike) {
+        sharpness[frame.frame] = frame.sharpness;
+      }
     }
-    Json report = readings_report(grade.readings, scaled);
-    report["frames"] = std::move(frames);
-    report["damaged"] = grade.damaged;
-    report["best"] = live::sharpest(grade.frames, *best);
-    // Air, focus and what limits need the light path.
-    const live::Readings& readings = grade.readings;
-    report["r0_cm"] = known && readings.air ? estimate(readings.air->r0_cm) : Json(nullptr);
-    report["defocus_um"] = known ? estimate(readings.defocus_um) : Json(nullptr);
-    report["limit"] = known ? Json(live::kLimitWords.of(grade.judgement.limit)) : Json(nullptr);
-    const words::LimitWords spoken = words::limit_words(grade.judgement);
-    report["says"] = known ? Json(spoken.says) : Json(nullptr);
-    report["next"] = known ? Json(spoken.next) : Json(nullptr);
-    return report;
-  });
+    reduce::KeepWish keep;
+    keep.share = *best;
+    for (const std::size_t place : reduce::kept(*grading, keep)) {
+      kept.push_back(grading->frames[place].frame);
+    }
+  }
+  Json frames = Json::array();
+  for (const live::FrameLight& frame : metered->frames) {
+    const auto found = sharpness.find(frame.frame);
+    frames.push_back({{"frame", frame.frame},
+                      {"seconds", frame.seconds},
+                      {"sharpness", found == sharpness.end() ? Json(nullptr) : Json(found->second)},
+                      {"level", frame.level},
+                      {"clipped", frame.clipped_share}});
+  }
+  Json report = readings_report(metered->readings, scaled);
+  report["frames"] = std::move(frames);
+  report["damaged"] = metered->damaged;
+  report["best"] = std::move(kept);
+  report["ungraded"] = grading ? Json(nullptr) : Json(words::sentence(grading.error()));
+  // Air, focus and what limits need the light path.
+  const live::Readings& readings = metered->readings;
+  report["r0_cm"] = known && readings.air ? estimate(readings.air->r0_cm) : Json(nullptr);
+  report["defocus_um"] = known ? estimate(readings.defocus_um) : Json(nullptr);
+  report["limit"] = known ? Json(live::kLimitWords.of(metered->judgement.limit)) : Json(nullptr);
+  const words::LimitWords spoken = words::limit_words(metered->judgement);
+  report["says"] = known ? Json(spoken.says) : Json(nullptr);
+  report["next"] = known ? Json(spoken.next) : Json(nullptr);
+  return report;
 }
 
 /// A source of frames, and what its meters and its clip need to know.
@@ -174,7 +203,7 @@ Result<Opened> open_sun(const LiveOptions& options, capture::Pace pace) {
 
 Result<Opened> open_clip(const LiveOptions& options, capture::Pace pace) {
   const auto facts =
-      frames::ClipReader::open(options.source).and_then([&](const frames::ClipReader& clip) {
+      media::ClipReader::open(options.source).and_then([&](const media::ClipReader& clip) {
         return setting_of(options, clip.facts());
       });
   if (!facts) {
@@ -255,23 +284,19 @@ Result<Json> recorded_live(const LiveOptions& options) {
 /// What a clip or picture of a watched folder holds, in short.
 Json looked_at(const LiveOptions& options, const std::filesystem::path& file) {
   Json report{{"file", file.filename().string()}};
-  auto clip = frames::ClipReader::open(file);
+  auto clip = media::ClipReader::open(file);
   const auto setting = clip.and_then(
-      [&](const frames::ClipReader& opened) { return setting_of(options, opened.facts()); });
-  const auto grade = !setting ? Result<live::ClipGrade>(tl::make_unexpected(setting.error()))
-                              : live::grade(*clip, *setting);
-  if (!grade) {
-    report["problem"] = words::sentence(grade.error());
+      [&](const media::ClipReader& opened) { return setting_of(options, opened.facts()); });
+  const auto metered = !setting ? Result<live::MeteredClip>(tl::make_unexpected(setting.error()))
+                                : live::meter_clip(*clip, *setting);
+  if (!metered) {
+    report["problem"] = words::sentence(metered.error());
     return report;
   }
-  double sharpness = 0.0;
-  for (const live::GradedFrame& frame : grade->frames) {
-    sharpness += frame.sharpness / static_cast<double>(grade->frames.size());
-  }
-  report["frames"] = grade->frames.size();
-  report["damaged"] = grade->damaged.size();
-  report["sharpness"] = sharpness;
-  report["level"] = grade->readings.level.bright;
+  report["frames"] = metered->frames.size();
+  report["damaged"] = metered->damaged.size();
+  report["sharpness"] = metered->sharpness;
+  report["level"] = metered->readings.level.bright;
   return report;
 }
 

@@ -104,25 +104,21 @@ Json limit_word(light::ShutterLimit limit) {
 }
 
 /// What the log has learned of this light path; nothing without a folder.
-Result<light::Correction> learned(const MatchOptions& options, const std::string& rig) {
+Result<light::Correction> learned(const MatchOptions& options,
+                                  const workspace::Workspace& workspace) {
   if (options.data.empty()) {
     return light::Correction{};
   }
   return log::LogBook::open_to_read(workspace::log_file(options.data))
-      .and_then([&](const log::LogBook& book) { return book.right_exposures(rig); })
-      .map([](const std::vector<log::RightExposure>& exposures) {
-        std::vector<double> ratios;
-        ratios.reserve(exposures.size());
-        for (const log::RightExposure& exposure : exposures) {
-          ratios.push_back(exposure.right_ms / exposure.predicted_ms);
-        }
-        return light::correction_of(ratios);
+      .and_then([&](const log::LogBook& book) { return book.right_exposures(workspace.rig.name); })
+      .map([&](const std::vector<log::RightExposure>& exposures) {
+        return workspace::correction_by(exposures, workspace);
       });
 }
 
 Result<Json> expose(const MatchOptions& options) {
   return chosen(options).and_then([&](Choices at) -> Result<Json> {
-    const auto correction = learned(options, at.workspace.rig.name);
+    const auto correction = learned(options, at.workspace);
     if (!correction) {
       return tl::make_unexpected(correction.error());
     }

@@ -5,7 +5,9 @@
 #include <filesystem>
 
 #include "solarchon/base/json.h"
-#include "solarchon/frames/endings.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/media/endings.h"
+#include "solarchon/media/picture_file.h"
 #include "solarchon/reduce/animation.h"
 #include "solarchon/reduce/recipe.h"
 
@@ -20,8 +22,8 @@ namespace {
 /// A tint by its word; `auto` by the light that the picture was taken in.
 Result<reduce::Tint> tint_of(const std::string& word, const std::filesystem::path& picture) {
   if (word == "auto") {
-    return frames::read_picture(picture).map(
-        [](const frames::Picture& read) { return reduce::tint_for(read.info); });
+    return media::read_picture(picture).map(
+        [](const image::Picture& read) { return reduce::tint_for(read.info); });
   }
   if (const auto tint = reduce::kTintWords.from(word)) {
     return *tint;
@@ -67,7 +69,7 @@ Result<reduce::FinishWishes> finishing_of(const PictureOptions& options) {
   });
 }
 
-Json product_json(const PictureOptions& options, const frames::Picture& picture) {
+Json product_json(const PictureOptions& options, const image::Picture& picture) {
   return Json{{"out", options.out},
               {"recipe", reduce::recipe_beside(options.out).string()},
               {"width", picture.width},
@@ -154,7 +156,7 @@ std::vector<std::filesystem::path> pictures_of(const std::vector<std::string>& n
     }
     const std::size_t first = pictures.size();
     for (const auto& entry : std::filesystem::directory_iterator(name, status)) {
-      if (frames::named_as_picture(entry.path())) {
+      if (media::named_as_picture(entry.path())) {
         pictures.push_back(entry.path());
       }
     }

@@ -9,8 +9,9 @@
 #include "solarchon/align/track.h"
 #include "solarchon/base/json.h"
 #include "solarchon/camera/stream.h"
-#include "solarchon/frames/clip.h"
-#include "solarchon/frames/frame.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/media/clip.h"
+#include "solarchon/media/frame_file.h"
 #include "solarchon/plan/mount.h"
 #include "solarchon/workspace/live.h"
 #include "solarchon/workspace/reports.h"
@@ -110,7 +111,7 @@ Result<Json> recorded(const camera::Shot& shot, const Stand& stand, const Record
     }
     return camera::simulate(shot).map([&](camera::Recording made) { recording = std::move(made); });
   };
-  const frames::FrameSource source = [&](int i) -> Result<frames::Frame> {
+  const media::FrameSource source = [&](int i) -> Result<image::Frame> {
     return record(i).map([&] {
       if (!truth) {
         truth = workspace::truth_report(recording.truth);
@@ -124,17 +125,17 @@ Result<Json> recorded(const camera::Shot& shot, const Stand& stand, const Record
   Result<void> written;
   if (kind == ".tif" || kind == ".tiff") {
     for (int i = 0; i < count && written; ++i) {
-      written = source(i).and_then([&](const frames::Frame& frame) {
-        return frames::write_tiff(frame, count > 1 ? numbered(out, i + 1) : out);
+      written = source(i).and_then([&](const image::Frame& frame) {
+        return media::write_tiff(frame, count > 1 ? numbered(out, i + 1) : out);
       });
     }
   } else if (kind == ".mkv") {
-    written = frames::write_video(count, *rate, source, out);
+    written = media::write_video(count, *rate, source, out);
   } else if (count > 1) {
-    written = frames::write_fits_cube(count, *rate, source, out);
+    written = media::write_fits_cube(count, *rate, source, out);
   } else {
-    written =
-        source(0).and_then([&](const frames::Frame& frame) { return write_fits(frame, out); });
+    written = source(0).and_then(
+        [&](const image::Frame& frame) { return media::write_fits(frame, out); });
   }
   return written.map([&] {
     Json report{{"out", options.out},

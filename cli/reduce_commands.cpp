@@ -5,13 +5,17 @@
 
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
-#include "solarchon/live/sharpness.h"
+#include "solarchon/disc/disc_size.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/media/picture_file.h"
 #include "solarchon/optics/rig_file.h"
-#include "solarchon/reduce/disc_size.h"
+#include "solarchon/psf/transfer.h"
 #include "solarchon/reduce/recipe.h"
 #include "solarchon/sky/sun.h"
 #include "solarchon/words/errors.h"
 #include "solarchon/workspace/answers.h"
+#include "solarchon/workspace/clips.h"
 #include "solarchon/workspace/live.h"
 
 namespace solarchon::cli {
@@ -54,7 +58,7 @@ Result<std::optional<reduce::KeepWish>> keep_of(const ReduceOptions& options) {
 /// The size of detail that the light path resolves, in the clip's pixels.
 /// Errors: also kNotFound where its disc is of another size than the light path draws it.
 Result<int> scale_of(const ReduceOptions& options, const std::string& file) {
-  auto clip = frames::ClipReader::open(file);
+  auto clip = media::ClipReader::open(file);
   if (!clip) {
     return tl::make_unexpected(clip.error());
   }
@@ -62,24 +66,21 @@ Result<int> scale_of(const ReduceOptions& options, const std::string& file) {
   if (!rig) {
     return tl::make_unexpected(rig.error());
   }
-  workspace::Workspace space;
-  space.rig = *rig;
-  const sky::UtcTime time = clip->facts().info.time.value_or(sky::UtcTime{});
-  const auto answers = workspace::answer(space, time);
-  auto setting = workspace::live_setting(space, answers, {}, 0.0);
+  auto setting =
+      workspace::setting_of_frames({}, *rig, clip->facts().info.time.value_or(sky::UtcTime{}), 0.0);
   if (!setting) {
     return tl::make_unexpected(setting.error());
   }
-  frames::Frame first;
+  image::Frame first;
   if (clip->read(0, first)) {
-    const auto size = reduce::disc_over_expected(first, setting->plate_scale_arcsec_px);
-    if (size && std::abs(*size - 1.0) > reduce::kDiscMayDiffer) {
+    const auto size = disc::disc_over_expected(first, setting->imaging.scale_arcsec_px);
+    if (size && std::abs(*size - 1.0) > disc::kDiscMayDiffer) {
       return base::fail_because(ErrorCode::kNotFound, file, base::because("another-sun", {*size}));
     }
   }
-  setting->plate_scale_arcsec_px =
-      clip->facts().info.plate_scale_arcsec_px.value_or(setting->plate_scale_arcsec_px);
-  return live::detail_scale_px(*setting);
+  setting->imaging.scale_arcsec_px =
+      clip->facts().info.plate_scale_arcsec_px.value_or(setting->imaging.scale_arcsec_px);
+  return psf::detail_scale_px(setting->imaging);
 }
 
 Result<reduce::Recipe> recipe_of(const ReduceOptions& options, const std::string& clip) {
@@ -139,7 +140,7 @@ Result<Json> stacked(const ReduceOptions& options, const std::string& clip,
   const reduce::Proposal proposal = reduce::propose(grading);
   const auto unlike = std::count_if(grading.frames.begin(), grading.frames.end(),
                                     [](const reduce::GradedFrame& frame) { return !frame.alike; });
-  const frames::Picture& picture = product->picture;
+  const image::Picture& picture = product->picture;
   return Json{{"out", out},
               {"recipe", reduce::recipe_beside(out).string()},
               {"frames", grading.frames.size()},
@@ -195,25 +196,19 @@ Result<Json> stacked(const ReduceOptions& options) {
 
 /// What the light path, the file and the options say of the blur.
 Result<reduce::RestoreWishes> restoring_of(const ReduceOptions& options,
-                                           const frames::Picture& picture) {
+                                           const image::Picture& picture) {
   reduce::RestoreWishes wishes;
   if (!options.rig.empty()) {
     const auto rig = optics::read_rig(options.rig);
     if (!rig) {
       return tl::make_unexpected(rig.error());
     }
-    workspace::Workspace space;
-    space.rig = *rig;
-    const sky::UtcTime time = picture.info.time.value_or(sky::UtcTime{});
-    const auto answers = workspace::answer(space, time);
-    const auto setting = workspace::live_setting(space, answers, {}, 0.0);
+    const auto setting =
+        workspace::setting_of_frames({}, *rig, picture.info.time.value_or(sky::UtcTime{}), 0.0);
     if (!setting) {
       return tl::make_unexpected(setting.error());
     }
-    wishes.aperture_mm = setting->aperture_mm;
-    wishes.obstruction = setting->obstruction;
-    wishes.wavelength_nm = setting->wavelength_nm;
-    wishes.scale_arcsec_px = setting->plate_scale_arcsec_px;
+    wishes.imaging = setting->imaging;
   } else if (!options.aperture_mm) {
     return base::fail(ErrorCode::kMissing, "rig");
   }
@@ -221,11 +216,11 @@ Result<reduce::RestoreWishes> restoring_of(const ReduceOptions& options,
   if (options.rig.empty() && !options.scale_arcsec_px && !info.plate_scale_arcsec_px) {
     return base::fail(ErrorCode::kMissing, "scale");
   }
-  wishes.aperture_mm = options.aperture_mm.value_or(wishes.aperture_mm);
-  wishes.wavelength_nm =
-      options.wavelength_nm.value_or(info.wavelength_nm.value_or(wishes.wavelength_nm));
-  wishes.scale_arcsec_px =
-      options.scale_arcsec_px.value_or(info.plate_scale_arcsec_px.value_or(wishes.scale_arcsec_px));
+  wishes.imaging.aperture_mm = options.aperture_mm.value_or(wishes.imaging.aperture_mm);
+  wishes.imaging.wavelength_nm =
+      options.wavelength_nm.value_or(info.wavelength_nm.value_or(wishes.imaging.wavelength_nm));
+  wishes.imaging.scale_arcsec_px = options.scale_arcsec_px.value_or(
+      info.plate_scale_arcsec_px.value_or(wishes.imaging.scale_arcsec_px));
   wishes.r0_cm = options.r0_cm;
   wishes.noise = options.noise.value_or(wishes.noise);
   wishes.noise_given = options.noise.has_value();
@@ -233,10 +228,29 @@ Result<reduce::RestoreWishes> restoring_of(const ReduceOptions& options,
   return wishes;
 }
 
+/// The air of the frames that a stack was made of, where the file beside its clip tells that of all
+/// of them: as the window takes it. None where clip or file is gone.
+std::optional<double> r0_of_clip(const reduce::Recipe& recipe, reduce::Reducer& reducer,
+                                 const psf::ImagingSetup& imaging) {
+  const auto clip = recipe.clip.empty()
+                        ? Result<workspace::ClipOnDisk>(base::fail(ErrorCode::kMissing, "clip"))
+                        : workspace::clip_on_disk(recipe.clip, recipe.clip.parent_path(), {});
+  if (!clip || !clip->entry.r0_cm) {
+    return std::nullopt;
+  }
+  const auto grading = reducer.grade(recipe);
+  const auto places = reducer.choose(recipe);
+  if (!grading || !places) {
+    return std::nullopt;
+  }
+  return reduce::r0_of_kept(*clip->entry.r0_cm, imaging,
+                            reduce::gain_of(**grading, *places).detail);
+}
+
 Result<Json> restored(const ReduceOptions& options) {
   reduce::Reducer reducer;
   auto recipe = reducer.take(options.picture);
-  const auto picture = frames::read_picture(options.picture);
+  const auto picture = media::read_picture(options.picture);
   if (!recipe || !picture) {
     return tl::make_unexpected(!recipe ? recipe.error() : picture.error());
   }
@@ -245,7 +259,10 @@ Result<Json> restored(const ReduceOptions& options) {
     return tl::make_unexpected(wishes.error());
   }
   recipe->restore = *wishes;
-  recipe->restore->scale_arcsec_px *= recipe->finer;
+  if (!wishes->r0_cm && !options.rig.empty()) {
+    recipe->restore->r0_cm = r0_of_clip(*recipe, reducer, wishes->imaging);
+  }
+  recipe->restore->imaging.scale_arcsec_px *= recipe->finer;
   const auto product = reducer.make(*recipe);
   if (!product) {
     return tl::make_unexpected(product.error());

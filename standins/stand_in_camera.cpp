@@ -6,7 +6,8 @@
 #include <cmath>
 #include <utility>
 
-#include "solarchon/frames/part.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/rectangle.h"
 #include "solarchon/match/clip.h"
 
 namespace solarchon::standins {
@@ -47,7 +48,7 @@ StandInCamera::Knobs StandInCamera::knobs() const {
   return knobs_;
 }
 
-devices::Region StandInCamera::nearest(const devices::Region& wanted) const {
+image::Rectangle StandInCamera::nearest(const image::Rectangle& wanted) const {
   if (wanted.width_px <= 0 || wanted.height_px <= 0) {
     return {0, 0, sensor_.width_px, sensor_.height_px};
   }
@@ -75,7 +76,7 @@ devices::CameraState StandInCamera::state() const {
 void StandInCamera::run(const std::stop_token& stop) {
   const Clock::time_point began = Clock::now();
   camera::Recording recording;
-  frames::Frame part;
+  image::Frame part;
   std::int64_t number = 0;
   double due_s = 0.0;
   while (!stop.stop_requested()) {
@@ -98,9 +99,9 @@ void StandInCamera::run(const std::stop_token& stop) {
     if (now.region == nearest({})) {
       ring_.leave(recording.frame, due_s, number);
     } else {
-      frames::cut(
-          recording.frame,
-          {now.region.left_px, now.region.top_px, now.region.width_px, now.region.height_px}, part);
+      image::cut(recording.frame,
+                 {now.region.left_px, now.region.top_px, now.region.width_px, now.region.height_px},
+                 part);
       ring_.leave(part, due_s, number);
     }
     // What the machine could not draw in time is lost, as on a cable that is too slow.

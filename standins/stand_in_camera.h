@@ -11,6 +11,7 @@
 #include "solarchon/camera/stream.h"
 #include "solarchon/devices/frame_ring.h"
 #include "solarchon/devices/telescope_state.h"
+#include "solarchon/image/rectangle.h"
 #include "solarchon/optics/parts.h"
 #include "solarchon/sky/disc.h"
 
@@ -24,7 +25,7 @@ class StandInCamera {
     double exposure_ms = 1.0;
     double defocus_um = 0.0;
     double detune_angstrom = 0.0;
-    devices::Region region = {};
+    image::Rectangle region = {};
     sky::PictureOffset steered_arcsec = {};
   };
 
@@ -36,7 +37,7 @@ class StandInCamera {
   void turn(const Knobs& knobs);
   [[nodiscard]] Knobs knobs() const;
   /// The region that is read where one is asked for: within the sensor, in steps of 8 pixels.
-  [[nodiscard]] devices::Region nearest(const devices::Region& wanted) const;
+  [[nodiscard]] image::Rectangle nearest(const image::Rectangle& wanted) const;
   [[nodiscard]] devices::CameraState state() const;
   [[nodiscard]] bool ended() const { return ended_; }
 

@@ -1679,10 +1679,6 @@
         <translation>Déjelo vacío para usar la exposición sugerida</translation>
     </message>
     <message>
-        <source>Simulates the exposure, measures the frame and files both (F5)</source>
-        <translation>Simula la exposición, mide la toma y archiva las dos (F5)</translation>
-    </message>
-    <message>
         <source>Progress</source>
         <translation>Progreso</translation>
     </message>
@@ -1845,6 +1841,10 @@
     <message>
         <source>Upside down</source>
         <translation>Cabeza abajo</translation>
+    </message>
+    <message>
+        <source>Files the frame that the camera shows, measured; without a camera one is simulated (F5)</source>
+        <translation>Archiva la imagen que muestra la cámara, medida; sin cámara se simula una (F5)</translation>
     </message>
 </context>
 <context>
@@ -3614,7 +3614,7 @@ Az %6, Alt %7</translation>
     </message>
 </context>
 <context>
-    <name>solarchon::app::FrameInHand</name>
+    <name>solarchon::app::CurrentFrame</name>
     <message>
         <source>Other work is not done yet; wait for it or cancel it first.</source>
         <translation>Aún hay otro trabajo en marcha; espérelo o cancélelo antes.</translation>
@@ -6148,6 +6148,14 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
         <source>Forget the forecast (%1)</source>
         <translation>Olvidar el pronóstico (%1)</translation>
     </message>
+    <message>
+        <source>Learn from rehearsals too</source>
+        <translation>Aprender también de los ensayos</translation>
+    </message>
+    <message>
+        <source>Learn from rehearsals</source>
+        <translation>Aprender de los ensayos</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::Plate</name>
@@ -8195,7 +8203,7 @@ Haga una con el botón, o con F5.</translation>
     </message>
 </context>
 <context>
-    <name>solarchon::app::Trouble</name>
+    <name>solarchon::app::ErrorReporter</name>
     <message>
         <source>The work ended before it was done: %1</source>
         <translation>El trabajo acabó antes de terminar: %1</translation>

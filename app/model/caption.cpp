@@ -10,6 +10,8 @@
 
 #include "app/model/phrases.h"
 #include "solarchon/base/angle.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
 #include "solarchon/reduce/finishing.h"
 #include "solarchon/sky/disc.h"
 
@@ -17,7 +19,7 @@ namespace solarchon::app {
 
 namespace {
 
-QString light_words(const frames::FrameInfo& info) {
+QString light_words(const image::FrameInfo& info) {
   if (!info.wavelength_nm) {
     return {};
   }
@@ -32,7 +34,7 @@ QString light_words(const frames::FrameInfo& info) {
 }
 
 /// The Earth as it would be seen beside the Sun (arcsec).
-double earth_arcsec(const frames::FrameInfo& info) {
+double earth_arcsec(const image::FrameInfo& info) {
   constexpr double kParallax_arcsec = 8.794143;  // of the Sun at 1 au: the Earth's radius
   const double distance_au = info.time ? sky::disc_view(*info.time).distance_au : 1.0;
   return 2.0 * kParallax_arcsec / distance_au;
@@ -67,7 +69,7 @@ void draw_arrow(QPainter& painter, const QPointF& from, double angle_rad, double
 
 }  // namespace
 
-QImage caption_strip(const frames::FrameInfo& info, int width_px, bool coloured) {
+QImage caption_strip(const image::FrameInfo& info, int width_px, bool coloured) {
   constexpr int kLeast_px = 34;
   constexpr int kMost_px = 160;
   constexpr double kShare = 0.075;
@@ -163,9 +165,9 @@ QImage caption_strip(const frames::FrameInfo& info, int width_px, bool coloured)
   return strip;
 }
 
-frames::Picture captioned(const frames::Picture& picture) {
+image::Picture captioned(const image::Picture& picture) {
   const QImage strip = caption_strip(picture.info, picture.width, picture.planes == 3);
-  frames::Picture made;
+  image::Picture made;
   made.width = picture.width;
   made.height = picture.height + strip.height();
   made.planes = picture.planes;
@@ -187,7 +189,7 @@ frames::Picture captioned(const frames::Picture& picture) {
   return made;
 }
 
-void stamp_time(frames::Picture& picture) {
+void stamp_time(image::Picture& picture) {
   if (!picture.info.time) {
     return;
   }

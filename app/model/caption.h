@@ -3,7 +3,8 @@
 
 #include <QImage>
 
-#include "solarchon/frames/picture.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
 
 namespace solarchon::app {
 
@@ -11,12 +12,12 @@ namespace solarchon::app {
 /// was taken; how long a stretch is; how large the Earth would be; where north and east are; and
 /// that a colour is false. What is not known is left out.
 /// @param coloured  the picture has a false colour
-[[nodiscard]] QImage caption_strip(const frames::FrameInfo& info, int width_px, bool coloured);
+[[nodiscard]] QImage caption_strip(const image::FrameInfo& info, int width_px, bool coloured);
 
 /// The picture with the strip below it.
-[[nodiscard]] frames::Picture captioned(const frames::Picture& picture);
+[[nodiscard]] image::Picture captioned(const image::Picture& picture);
 
 /// Writes the date and time into a lower corner, as large as is read in a movie.
-void stamp_time(frames::Picture& picture);
+void stamp_time(image::Picture& picture);
 
 }  // namespace solarchon::app

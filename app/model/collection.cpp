@@ -73,7 +73,7 @@ class Collection<T>::Edit : public QUndoCommand {
 };
 
 template <typename T>
-Collection<T>::Collection(LogQueue& queue, QUndoStack& undo, Trouble& trouble, QObject* owner,
+Collection<T>::Collection(LogQueue& queue, QUndoStack& undo, ErrorReporter& trouble, QObject* owner,
                           std::function<void()> changed)
     : queue_(queue), undo_(undo), trouble_(trouble), owner_(owner), changed_(std::move(changed)) {}
 

@@ -22,7 +22,7 @@ class Collection {
  public:
   /// @param owner    as long as it lives, outcomes are taken in
   /// @param changed  called after each change of the list
-  Collection(LogQueue& queue, QUndoStack& undo, Trouble& trouble, QObject* owner,
+  Collection(LogQueue& queue, QUndoStack& undo, ErrorReporter& trouble, QObject* owner,
              std::function<void()> changed);
 
   /// Parts by name; what stands on a shelf by its last use.
@@ -49,7 +49,7 @@ class Collection {
 
   LogQueue& queue_;
   QUndoStack& undo_;
-  Trouble& trouble_;
+  ErrorReporter& trouble_;
   QObject* owner_;
   std::function<void()> changed_;
   std::vector<T> items_;

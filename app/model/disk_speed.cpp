@@ -15,10 +15,10 @@ constexpr const char* kKey = "write_mb_s";
 
 }  // namespace
 
-DiskSpeed::DiskSpeed(std::filesystem::path data, QSettings& settings, Trouble& trouble,
+DiskSpeed::DiskSpeed(std::filesystem::path data, QSettings& settings, ErrorReporter& trouble,
                      QObject* parent)
     : QObject(parent), data_(std::move(data)), settings_(settings), trouble_(trouble) {
-  connect(&worker_, &Worker::broke, &trouble_, &Trouble::tell_broken);
+  connect(&worker_, &Worker::broke, &trouble_, &ErrorReporter::tell_broken);
   if (settings_.contains(kKey)) {
     write_mb_s_ = settings_.value(kKey).toDouble();
   }

@@ -6,7 +6,7 @@
 #include <filesystem>
 #include <optional>
 
-#include "app/model/trouble.h"
+#include "app/model/error_reporter.h"
 #include "app/model/worker.h"
 
 namespace solarchon::app {
@@ -16,7 +16,7 @@ class DiskSpeed : public QObject {
   Q_OBJECT
 
  public:
-  DiskSpeed(std::filesystem::path data, QSettings& settings, Trouble& trouble,
+  DiskSpeed(std::filesystem::path data, QSettings& settings, ErrorReporter& trouble,
             QObject* parent = nullptr);
 
   /// MB/s; none: it was not measured yet.
@@ -31,7 +31,7 @@ class DiskSpeed : public QObject {
  private:
   std::filesystem::path data_;
   QSettings& settings_;
-  Trouble& trouble_;
+  ErrorReporter& trouble_;
   std::optional<double> write_mb_s_;
   Worker worker_;
 };

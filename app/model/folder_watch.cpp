@@ -7,6 +7,7 @@
 #include "app/model/phrases.h"
 #include "solarchon/camera/stream.h"
 #include "solarchon/measure/disc.h"
+#include "solarchon/media/frame_file.h"
 #include "solarchon/workspace/live.h"
 #include "solarchon/workspace/observe.h"
 
@@ -26,7 +27,7 @@ struct Look {
 
 Look look_at_picture(const std::filesystem::path& file, const log::SessionStart& usual, Look look,
                      const base::Task& task) {
-  auto frame = frames::read_frame(file);
+  auto frame = media::read_frame(file);
   if (!frame) {
     look.found.problem = error_text(frame.error());
     return look;
@@ -53,23 +54,23 @@ Look look_at(const std::filesystem::path& file, const std::optional<live::Settin
              const log::SessionStart& usual, const base::Task& task) {
   Look look;
   look.found.name = QString::fromStdString(file.filename().string());
-  auto clip = frames::ClipReader::open(file);
+  auto clip = media::ClipReader::open(file);
   if (!clip || clip->facts().frames < 2) {
     return look_at_picture(file, usual, std::move(look), task);
   }
   look.clip = true;
-  const auto grade = live::grade(*clip, setting.value_or(live::Setting{}), task);
-  if (!grade) {
-    look.cancelled = grade.error().code == base::ErrorCode::kCancelled;
-    look.found.problem = error_text(grade.error());
+  const auto metered = live::meter_clip(*clip, setting.value_or(live::Setting{}), task);
+  if (!metered) {
+    look.cancelled = metered.error().code == base::ErrorCode::kCancelled;
+    look.found.problem = error_text(metered.error());
     return look;
   }
-  look.found.frames = static_cast<int>(grade->frames.size());
-  look.found.damaged = static_cast<int>(grade->damaged.size());
+  look.found.frames = static_cast<int>(metered->frames.size());
+  look.found.damaged = static_cast<int>(metered->damaged.size());
   if (setting) {
-    look.found.judged = grade->judgement;
-    if (grade->readings.air) {
-      look.found.r0_cm = grade->readings.air->r0_cm.value;
+    look.found.judged = metered->judgement;
+    if (metered->readings.air) {
+      look.found.r0_cm = metered->readings.air->r0_cm.value;
     }
   }
   return look;
@@ -77,12 +78,13 @@ Look look_at(const std::filesystem::path& file, const std::optional<live::Settin
 
 }  // namespace
 
-FolderWatch::FolderWatch(Document& document, Clips& clips, Trouble& trouble, QObject* parent)
+FolderWatch::FolderWatch(Document& document, LogFiler& clips, ErrorReporter& trouble,
+                         QObject* parent)
     : QObject(parent), document_(document), clips_(clips), trouble_(trouble) {
   constexpr std::chrono::milliseconds kPace{1000};
   timer_.setInterval(kPace);
   connect(&timer_, &QTimer::timeout, this, &FolderWatch::look);
-  connect(&worker_, &Worker::broke, &trouble_, &Trouble::tell_broken);
+  connect(&worker_, &Worker::broke, &trouble_, &ErrorReporter::tell_broken);
   connect(&worker_, &Worker::busyChanged, this, &FolderWatch::changed);
 }
 

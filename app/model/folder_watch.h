@@ -9,11 +9,11 @@
 #include <optional>
 #include <vector>
 
-#include "app/model/clips.h"
 #include "app/model/document.h"
+#include "app/model/log_filer.h"
 #include "app/model/worker.h"
 #include "solarchon/capture/watch.h"
-#include "solarchon/live/grade.h"
+#include "solarchon/live/metered_clip.h"
 
 namespace solarchon::app {
 
@@ -33,7 +33,8 @@ class FolderWatch : public QObject {
     QString problem = {};  ///< why it could not be used
   };
 
-  FolderWatch(Document& document, Clips& clips, Trouble& trouble, QObject* parent = nullptr);
+  FolderWatch(Document& document, LogFiler& clips, ErrorReporter& trouble,
+              QObject* parent = nullptr);
 
   /// What lies in it already stays alone. Another folder takes the place of the one before.
   void watch(const QString& folder);
@@ -55,8 +56,8 @@ class FolderWatch : public QObject {
             const std::optional<log::FrameEntry>& frame);
 
   Document& document_;
-  Clips& clips_;
-  Trouble& trouble_;
+  LogFiler& clips_;
+  ErrorReporter& trouble_;
   QString folder_;
   std::optional<capture::WatchedFolder> watched_;
   std::chrono::milliseconds settles_{2000};

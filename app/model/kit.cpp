@@ -23,7 +23,8 @@ optics::Element as_kept(optics::Element part) {
 
 }  // namespace
 
-Kit::Kit(LogQueue& queue, OutsideFiles& files, QUndoStack& undo, Trouble& trouble, QObject* parent)
+Kit::Kit(LogQueue& queue, OutsideFiles& files, QUndoStack& undo, ErrorReporter& trouble,
+         QObject* parent)
     : QObject(parent),
       files_(files),
       trouble_(trouble),

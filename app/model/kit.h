@@ -18,7 +18,7 @@ class Kit : public QObject {
   Q_OBJECT
 
  public:
-  Kit(LogQueue& queue, OutsideFiles& files, QUndoStack& undo, Trouble& trouble,
+  Kit(LogQueue& queue, OutsideFiles& files, QUndoStack& undo, ErrorReporter& trouble,
       QObject* parent = nullptr);
 
   /// The owner's parts, by name.
@@ -41,7 +41,7 @@ class Kit : public QObject {
 
  private:
   OutsideFiles& files_;
-  Trouble& trouble_;
+  ErrorReporter& trouble_;
   Collection<optics::Element> parts_;
   SiteShelf sites_;
   PathShelf paths_;

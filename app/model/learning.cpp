@@ -17,18 +17,20 @@ Learning::Learning(Document& document, Log& log, QObject* parent)
 
 void Learning::follow_document() {
   const workspace::Workspace& workspace = document_.workspace();
-  if (site_ != workspace.site || surroundings_ != workspace.wishes.surroundings) {
+  if (site_ != workspace.site || surroundings_ != workspace.wishes.surroundings ||
+      with_simulated_ != workspace.wishes.learn_from_simulated) {
     learn();
   }
   learn_exposure();
 }
 
 void Learning::learn_exposure() {
-  document_.correct_exposure(correction_of(log_, document_.workspace().rig.name).stops);
+  document_.correct_exposure(
+      workspace::correction_by(log_.right_exposures(), document_.workspace()).stops);
 }
 
 void keep_right_exposure(const Document& document, Log& log, double right_ms, double cloud_stops,
-                         bool of_prominences) {
+                         bool of_prominences, bool simulated) {
   const workspace::Answers& answers = document.answers();
   if (!answers.exposure || right_ms <= 0.0) {
     return;
@@ -37,26 +39,19 @@ void keep_right_exposure(const Document& document, Log& log, double right_ms, do
   exposure.found = answers.time;
   exposure.rig = document.workspace().rig.name;
   // Against the bare prediction: what was learned before does not count twice.
-  const double learned = correction_of(log, exposure.rig).stops;
+  const double learned =
+      workspace::correction_by(log.right_exposures(), document.workspace()).stops;
   exposure.predicted_ms = answers.exposure->wanted_ms * std::exp2(cloud_stops - learned) /
                           (of_prominences ? light::kProminenceShare : 1.0);
   exposure.right_ms = right_ms;
+  exposure.simulated = simulated;
   log.note_exposure(exposure);
-}
-
-light::Correction correction_of(const Log& log, const std::string& rig) {
-  std::vector<double> ratios;
-  for (const log::RightExposure& exposure : log.right_exposures()) {
-    if (exposure.rig == rig) {
-      ratios.push_back(exposure.right_ms / exposure.predicted_ms);
-    }
-  }
-  return light::correction_of(ratios);
 }
 
 void Learning::learn() {
   site_ = document_.workspace().site;
   surroundings_ = document_.workspace().wishes.surroundings;
+  with_simulated_ = document_.workspace().wishes.learn_from_simulated;
   // One lesson at a time: only the thread that works touches it.
   wishes_.wish([this, sessions = log_.sessions(),
                 space = document_.workspace()](const base::Task&) -> Worker::Delivery {

@@ -5,8 +5,8 @@
 #include <optional>
 
 #include "app/model/document.h"
+#include "app/model/latest_job.h"
 #include "app/model/log.h"
-#include "app/model/newest_wins.h"
 #include "solarchon/light/exposure_plan.h"
 #include "solarchon/workspace/observe.h"
 
@@ -31,18 +31,17 @@ class Learning : public QObject {
   Log& log_;
   std::optional<sky::Site> site_;
   plan::Surroundings surroundings_;
+  bool with_simulated_ = false;
   workspace::SeeingLesson lesson_;
-  NewestWins wishes_;
+  LatestJob wishes_;
 };
 
 /// Writes into the log that an exposure came out right with the light path in use. Nothing happens
 /// while the Sun is down.
 /// @param cloud_stops     that haze takes
 /// @param of_prominences  the disc is full then
+/// @param simulated       on pictures of the simulated camera
 void keep_right_exposure(const Document& document, Log& log, double right_ms, double cloud_stops,
-                         bool of_prominences);
-
-/// What exposures that were found right with a light path say of the prediction.
-[[nodiscard]] light::Correction correction_of(const Log& log, const std::string& rig);
+                         bool of_prominences, bool simulated);
 
 }  // namespace solarchon::app

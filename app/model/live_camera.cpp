@@ -13,6 +13,7 @@
 #include "solarchon/base/angle.h"
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
+#include "solarchon/image/rectangle.h"
 #include "solarchon/optics/same_light.h"
 #include "solarchon/workspace/clips.h"
 #include "solarchon/workspace/live.h"
@@ -29,7 +30,7 @@ bool same_picture(const workspace::Workspace& a, const workspace::Workspace& b) 
 
 }  // namespace
 
-LiveCamera::LiveCamera(std::filesystem::path data, Document& document, Trouble& trouble,
+LiveCamera::LiveCamera(std::filesystem::path data, Document& document, ErrorReporter& trouble,
                        QObject* parent)
     : QObject(parent), data_(std::move(data)), document_(document), trouble_(trouble) {
   again_.setSingleShot(true);
@@ -38,17 +39,18 @@ LiveCamera::LiveCamera(std::filesystem::path data, Document& document, Trouble& 
   connect(&again_, &QTimer::timeout, this, &LiveCamera::look);
   connect(&document_, &Document::changed, this, &LiveCamera::follow_document);
   connect(&worker_, &Worker::busyChanged, this, &LiveCamera::changed);
-  connect(&played_, &PlayedTelescope::ended, this, [this](bool /*started*/, const QString& said) {
-    // A session that lives sees it by itself.
-    if (opening_) {
-      forget_opening();
-      base::Error problem{base::ErrorCode::kNotFound, "device"};
-      problem.reason = base::reported(said.toStdString());
-      trouble_.tell(problem);
-      emit changed();
-    }
-  });
-  connect(&worker_, &Worker::broke, &trouble_, &Trouble::tell_broken);
+  connect(&played_, &SimulatedTelescope::ended, this,
+          [this](bool /*started*/, const QString& said) {
+            // A session that lives sees it by itself.
+            if (opening_) {
+              forget_opening();
+              base::Error problem{base::ErrorCode::kNotFound, "device"};
+              problem.reason = base::reported(said.toStdString());
+              trouble_.tell(problem);
+              emit changed();
+            }
+          });
+  connect(&worker_, &Worker::broke, &trouble_, &ErrorReporter::tell_broken);
 }
 
 LiveCamera::~LiveCamera() {
@@ -68,7 +70,7 @@ std::optional<double> LiveCamera::exposure_in_force() const {
                       : workspace::target_exposure_ms(document_.workspace(), document_.answers());
 }
 
-void LiveCamera::choose(const Eye& eye) {
+void LiveCamera::choose(const CameraChoice& eye) {
   eye_ = eye;
   emit changed();
 }
@@ -97,7 +99,7 @@ void LiveCamera::look() {
     opening_arcsec_ = kArcsecPerArcmin * dims->field_arcmin;
   }
   knows_path_ = true;
-  if (eye_.kind == Eye::Kind::kSimulated) {
+  if (eye_.kind == CameraChoice::Kind::kSimulated) {
     look_simulated(*setting);
   } else {
     look_outside(*setting);
@@ -572,7 +574,7 @@ void LiveCamera::apply_part() {
   }
   const capture::SourceCard& card = session_->card();
   const QPointF middle = cross_.value_or(QPointF(0.5 * card.width, 0.5 * card.height));
-  const devices::Region region =
+  const image::Rectangle region =
       devices::part_about(card.width, card.height, part_, middle.x(), middle.y());
   if (region != region_) {
     region_ = region;

@@ -13,12 +13,13 @@
 #include <optional>
 #include <vector>
 
+#include "app/model/camera_choice.h"
 #include "app/model/document.h"
-#include "app/model/eye.h"
-#include "app/model/played_telescope.h"
-#include "app/model/trouble.h"
+#include "app/model/error_reporter.h"
+#include "app/model/simulated_telescope.h"
 #include "app/model/worker.h"
 #include "solarchon/capture/session.h"
+#include "solarchon/image/rectangle.h"
 
 namespace solarchon::app {
 
@@ -28,16 +29,16 @@ class LiveCamera : public QObject {
   Q_OBJECT
 
  public:
-  LiveCamera(std::filesystem::path data, Document& document, Trouble& trouble,
+  LiveCamera(std::filesystem::path data, Document& document, ErrorReporter& trouble,
              QObject* parent = nullptr);
   ~LiveCamera() override;
 
   [[nodiscard]] bool looking() const { return session_ != nullptr; }
   /// The picture is on its way.
   [[nodiscard]] bool opening() const { return opening_; }
-  [[nodiscard]] const Eye& eye() const { return eye_; }
+  [[nodiscard]] const CameraChoice& eye() const { return eye_; }
   /// From the next look on.
-  void choose(const Eye& eye);
+  void choose(const CameraChoice& eye);
   /// Looks through the chosen camera, as if it stood behind the light path in use.
   void look();
   /// Plays a clip.
@@ -162,8 +163,8 @@ class LiveCamera : public QObject {
 
   std::filesystem::path data_;
   Document& document_;
-  Trouble& trouble_;
-  Eye eye_;
+  ErrorReporter& trouble_;
+  CameraChoice eye_;
   std::optional<std::filesystem::path> mount_;
   bool knows_path_ = false;
   bool of_the_document_ = false;  ///< the simulated camera, which follows the workspace
@@ -177,7 +178,7 @@ class LiveCamera : public QObject {
   std::optional<double> opening_arcsec_;
   std::optional<QPointF> cross_;
   double part_ = 1.0;
-  devices::Region region_;  ///< as it was asked for
+  image::Rectangle region_;  ///< as it was asked for
   double focus_look_s_ = 2.0;
   bool opening_ = false;
   int wish_ = 0;  ///< that is being opened; what was wished before is dropped
@@ -188,7 +189,7 @@ class LiveCamera : public QObject {
   bool was_in_series_ = false;
   std::optional<base::Error> refusal_;  ///< that was told
   QTimer again_;
-  PlayedTelescope played_;
+  SimulatedTelescope played_;
   capture::Glance glance_;
   std::unique_ptr<capture::Session> session_;
   /// Of the session before: what it recorded goes to disk.

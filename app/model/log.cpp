@@ -29,7 +29,7 @@ base::Result<Lists> lists_of(const log::LogBook& book) {
 
 }  // namespace
 
-Log::Log(LogQueue& queue, Trouble& trouble, QObject* parent)
+Log::Log(LogQueue& queue, ErrorReporter& trouble, QObject* parent)
     : QObject(parent), queue_(queue), trouble_(trouble) {}
 
 void Log::reload() {

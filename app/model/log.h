@@ -20,7 +20,7 @@ class Log : public QObject {
   Q_OBJECT
 
  public:
-  Log(LogQueue& queue, Trouble& trouble, QObject* parent = nullptr);
+  Log(LogQueue& queue, ErrorReporter& trouble, QObject* parent = nullptr);
 
   /// All sessions, newest first.
   [[nodiscard]] const std::vector<log::SessionSummary>& sessions() const { return sessions_; }
@@ -76,7 +76,7 @@ class Log : public QObject {
   void take_steps(base::Result<std::vector<plan::StepNote>> notes);
 
   LogQueue& queue_;
-  Trouble& trouble_;
+  ErrorReporter& trouble_;
   std::vector<log::SessionSummary> sessions_;
   std::vector<plan::StepNote> step_notes_;
   std::vector<log::RightExposure> right_exposures_;

@@ -6,10 +6,10 @@
 
 namespace solarchon::app {
 
-LogQueue::LogQueue(std::filesystem::path file, Trouble& trouble, QObject* parent)
+LogQueue::LogQueue(std::filesystem::path file, ErrorReporter& trouble, QObject* parent)
     : QObject(parent), file_(std::move(file)) {
-  connect(&queue_, &WorkQueue::broke, &trouble, &Trouble::tell_broken);
-  connect(&queue_, &WorkQueue::emptied, this, &LogQueue::emptied);
+  connect(&queue_, &SerialQueue::broke, &trouble, &ErrorReporter::tell_broken);
+  connect(&queue_, &SerialQueue::emptied, this, &LogQueue::emptied);
 }
 
 LogQueue::~LogQueue() { ending_ = true; }
@@ -24,7 +24,7 @@ workspace::WithLog LogQueue::with_log() {
   return [this](const std::function<base::Result<void>(log::LogBook&)>& work) {
     std::promise<base::Result<void>> promise;
     auto done = promise.get_future();
-    queue_.ask([&]() -> WorkQueue::Delivery {
+    queue_.ask([&]() -> SerialQueue::Delivery {
       try {
         promise.set_value(open().and_then([&](log::LogBook book) { return work(book); }));
       } catch (...) {

@@ -7,8 +7,8 @@
 #include <memory>
 #include <utility>
 
-#include "app/model/trouble.h"
-#include "app/model/work_queue.h"
+#include "app/model/error_reporter.h"
+#include "app/model/serial_queue.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/workspace/observe.h"
 
@@ -21,7 +21,7 @@ class LogQueue : public QObject {
   Q_OBJECT
 
  public:
-  LogQueue(std::filesystem::path file, Trouble& trouble, QObject* parent = nullptr);
+  LogQueue(std::filesystem::path file, ErrorReporter& trouble, QObject* parent = nullptr);
   /// Does what is still to be done, with little patience for another process that holds the file.
   ~LogQueue() override;
 
@@ -32,7 +32,7 @@ class LogQueue : public QObject {
   template <typename Work, typename Then>
   void ask(QObject* whose, Work work, Then then) {
     queue_.ask([this, whose = QPointer<QObject>(whose), work = std::move(work),
-                then = std::move(then)]() -> WorkQueue::Delivery {
+                then = std::move(then)]() -> SerialQueue::Delivery {
       auto outcome = std::make_shared<decltype(work(std::declval<log::LogBook&>()))>(
           open().and_then([&](log::LogBook book) { return work(book); }));
       return [whose, then, outcome] {
@@ -57,7 +57,7 @@ class LogQueue : public QObject {
 
   std::filesystem::path file_;
   std::atomic<bool> ending_ = false;
-  WorkQueue queue_;
+  SerialQueue queue_;
 };
 
 }  // namespace solarchon::app

@@ -9,7 +9,8 @@
 #include "app/model/caption.h"
 #include "app/model/phrases.h"
 #include "app/model/products.h"
-#include "app/model/told_progress.h"
+#include "app/model/queued_progress.h"
+#include "solarchon/image/picture.h"
 #include "solarchon/workspace/clips.h"
 
 namespace solarchon::app {
@@ -20,7 +21,7 @@ constexpr double kSmallRadius_px = 170.0;
 constexpr int kSmallSide_px = 420;
 
 /// A picture as it is shown, no larger than a small one.
-QImage small_image(const frames::Picture& picture) {
+QImage small_image(const image::Picture& picture) {
   const int step = std::max(1, std::max(picture.width, picture.height) / kSmallSide_px);
   QImage image(picture.width / step, picture.height / step, QImage::Format_RGB32);
   for (int y = 0; y < image.height(); ++y) {
@@ -58,9 +59,9 @@ class Movie::Change : public QUndoCommand {
   bool stamped_after_;
 };
 
-Movie::Movie(std::filesystem::path data, Document& document, Clips& clips, QObject* parent)
+Movie::Movie(std::filesystem::path data, Document& document, LogFiler& clips, QObject* parent)
     : QObject(parent), data_(std::move(data)), document_(document), clips_(clips) {
-  connect(&jobs_, &NewestWins::broke, this, [this](const QString& what) {
+  connect(&jobs_, &LatestJob::broke, this, [this](const QString& what) {
     stage_ = Stage::kFailed;
     problem_ = what;
     emit changed();
@@ -202,7 +203,7 @@ void Movie::look() {
           }
         };
       },
-      NewestWins::Old::kStops);
+      LatestJob::Old::kStops);
 }
 
 void Movie::make(const QString& file) {
@@ -218,7 +219,7 @@ void Movie::make(const QString& file) {
       [this, recipe = recipe_, stamped = stamped_, looked = looked_,
        path =
            std::filesystem::path(file.toStdString())](const base::Task& task) -> Worker::Delivery {
-        const base::Task watched = told_progress(task, this, [this](double done) {
+        const base::Task watched = queued_progress(task, this, [this](double done) {
           progress_ = done;
           emit progressed(done);
         });
@@ -241,7 +242,7 @@ void Movie::make(const QString& file) {
           emit changed();
         };
       },
-      NewestWins::Old::kStops);
+      LatestJob::Old::kStops);
 }
 
 void Movie::file_in_log(const reduce::Animated& made) {
@@ -270,7 +271,7 @@ void Movie::stop() {
           }
         };
       },
-      NewestWins::Old::kStops);
+      LatestJob::Old::kStops);
 }
 
 }  // namespace solarchon::app

@@ -9,9 +9,9 @@
 #include <optional>
 #include <vector>
 
-#include "app/model/clips.h"
 #include "app/model/document.h"
-#include "app/model/newest_wins.h"
+#include "app/model/latest_job.h"
+#include "app/model/log_filer.h"
 #include "solarchon/reduce/animation.h"
 
 namespace solarchon::app {
@@ -24,7 +24,7 @@ class Movie : public QObject {
  public:
   enum class Stage { kNothing, kLooking, kReady, kWriting, kFailed };
 
-  Movie(std::filesystem::path data, Document& document, Clips& clips, QObject* parent = nullptr);
+  Movie(std::filesystem::path data, Document& document, LogFiler& clips, QObject* parent = nullptr);
 
   [[nodiscard]] QStringList pictures() const;
   /// Those that are there already are not taken again.
@@ -68,7 +68,7 @@ class Movie : public QObject {
 
   std::filesystem::path data_;
   Document& document_;
-  Clips& clips_;
+  LogFiler& clips_;
   reduce::AnimationRecipe recipe_;
   bool stamped_ = true;
   reduce::Tint usual_tint_ = reduce::Tint::kWhiteLight;
@@ -78,8 +78,8 @@ class Movie : public QObject {
   std::optional<reduce::Animated> facts_;
   std::vector<QImage> smalls_;
   QString written_as_;
-  int looked_ = 0;   ///< counts up: what was drawn for an older wish is not shown
-  NewestWins jobs_;  // last: it has ended before anything that it delivers to is gone
+  int looked_ = 0;  ///< counts up: what was drawn for an older wish is not shown
+  LatestJob jobs_;  // last: it has ended before anything that it delivers to is gone
 };
 
 }  // namespace solarchon::app

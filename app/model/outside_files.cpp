@@ -8,14 +8,14 @@
 
 namespace solarchon::app {
 
-OutsideFiles::OutsideFiles(Trouble& trouble, QObject* parent) : QObject(parent) {
-  connect(&queue_, &WorkQueue::broke, &trouble, &Trouble::tell_broken);
+OutsideFiles::OutsideFiles(ErrorReporter& trouble, QObject* parent) : QObject(parent) {
+  connect(&queue_, &SerialQueue::broke, &trouble, &ErrorReporter::tell_broken);
 }
 
 void OutsideFiles::read(QObject* whose, const QString& file, std::size_t most_bytes,
                         std::function<Made(const base::Result<std::string>&)> make) {
   queue_.ask([whose = QPointer<QObject>(whose), path = file.toStdString(), most_bytes,
-              make = std::move(make)]() -> WorkQueue::Delivery {
+              make = std::move(make)]() -> SerialQueue::Delivery {
     return [whose, made = make(base::read_file(path, most_bytes))] {
       if (whose) {
         made();

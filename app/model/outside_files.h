@@ -7,8 +7,8 @@
 #include <functional>
 #include <string>
 
-#include "app/model/trouble.h"
-#include "app/model/work_queue.h"
+#include "app/model/error_reporter.h"
+#include "app/model/serial_queue.h"
 #include "solarchon/base/result.h"
 
 namespace solarchon::app {
@@ -18,7 +18,7 @@ class OutsideFiles : public QObject {
   Q_OBJECT
 
  public:
-  explicit OutsideFiles(Trouble& trouble, QObject* parent = nullptr);
+  explicit OutsideFiles(ErrorReporter& trouble, QObject* parent = nullptr);
 
   /// Reads a file and makes something of it.
   /// @param whose  as long as it lives, something is done with the outcome
@@ -29,7 +29,7 @@ class OutsideFiles : public QObject {
   [[nodiscard]] bool settled() const { return queue_.settled(); }
 
  private:
-  WorkQueue queue_;
+  SerialQueue queue_;
 };
 
 }  // namespace solarchon::app

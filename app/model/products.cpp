@@ -3,7 +3,8 @@
 
 #include "app/model/caption.h"
 #include "solarchon/base/file.h"
-#include "solarchon/frames/picture.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/sky/sun.h"
 #include "solarchon/workspace/observe.h"
@@ -43,7 +44,7 @@ base::Result<log::FrameEntry> keep_in(const std::filesystem::path& data,
                                       const workspace::Workspace& space, sky::UtcTime usually,
                                       const reduce::Product& product, const reduce::Recipe& recipe,
                                       bool captioned) {
-  const frames::FrameInfo& info = product.picture.info;
+  const image::FrameInfo& info = product.picture.info;
   log::FrameEntry entry;
   entry.taken = info.time.value_or(usually);
   entry.exposure_ms = info.exposure_ms.value_or(0.0);
@@ -67,7 +68,7 @@ base::Result<log::FrameEntry> keep_in(const std::filesystem::path& data,
       .and_then([&] { return write_captioned(product, file, captioned); })
       .map([&] {
         // What finishing has darkened, turned or tinted still has a limb.
-        if (auto measured = measure::measure_disc(frames::frame_of(product.picture))) {
+        if (auto measured = measure::measure_disc(image::frame_of(product.picture))) {
           entry.measurement = *std::move(measured);
         }
         return entry;

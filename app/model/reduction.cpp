@@ -9,12 +9,14 @@
 #include <cmath>
 #include <utility>
 
+#include "app/model/error_reporter.h"
 #include "app/model/phrases.h"
 #include "app/model/products.h"
-#include "app/model/told_progress.h"
-#include "app/model/trouble.h"
-#include "solarchon/live/sharpness.h"
-#include "solarchon/reduce/disc_size.h"
+#include "app/model/queued_progress.h"
+#include "solarchon/disc/disc_size.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/psf/transfer.h"
 #include "solarchon/sky/sun.h"
 #include "solarchon/workspace/clips.h"
 #include "solarchon/workspace/live.h"
@@ -33,11 +35,11 @@ constexpr int kSmallSide = 160;
 std::vector<Reduction::Small> smalls_of(const std::filesystem::path& path,
                                         const ClipGrading& grading, const base::Task& task) {
   std::vector<Reduction::Small> smalls;
-  auto clip = frames::ClipReader::open(path);
+  auto clip = media::ClipReader::open(path);
   if (!clip) {
     return smalls;
   }
-  frames::Frame frame;
+  image::Frame frame;
   const int count = std::min<int>(kSmalls, static_cast<int>(grading.frames.size()));
   for (int i = 0; i < count && !task.stopped(); ++i) {
     const auto place =
@@ -72,8 +74,7 @@ std::optional<live::Setting> setting_of(const std::filesystem::path& clip,
     time = known->entry.begun;
     r0_cm = known->entry.r0_cm;
   }
-  const auto answers = workspace::answer(space, time);
-  const auto setting = workspace::live_setting(space, answers, {}, 0.0);
+  const auto setting = workspace::setting_of_frames(space, space.rig, time, 0.0);
   return setting ? std::optional(*setting) : std::nullopt;
 }
 
@@ -89,16 +90,16 @@ struct Reduction::Look {
   int scale_px = 2;
 };
 
-Reduction::Reduction(std::filesystem::path data, Document& document, Clips& clips, Trouble& trouble,
-                     QObject* parent)
+Reduction::Reduction(std::filesystem::path data, Document& document, LogFiler& clips,
+                     ErrorReporter& trouble, QObject* parent)
     : QObject(parent),
       data_(std::move(data)),
       document_(document),
       clips_(clips),
       trouble_(trouble),
       reducer_(std::make_shared<reduce::Reducer>()) {
-  for (NewestWins* work : {&looks_, &jobs_}) {
-    connect(work, &NewestWins::broke, this, [this](const QString& what) {
+  for (LatestJob* work : {&looks_, &jobs_}) {
+    connect(work, &LatestJob::broke, this, [this](const QString& what) {
       stage_ = Stage::kFailed;
       problem_ = what;
       emit changed();
@@ -120,7 +121,7 @@ QStringList Reduction::recorded() const {
 }
 
 base::Task Reduction::watched(const base::Task& task) {
-  return told_progress(task, this, [this](double done) {
+  return queued_progress(task, this, [this](double done) {
     progress_ = done;
     emit progressed(done);
   });
@@ -216,18 +217,18 @@ void Reduction::grade() {
           const base::Task& task) mutable -> Worker::Delivery {
         auto look = std::make_shared<Look>();
         look->setting = setting_of(recipe.clip, data, space, usual, look->r0_cm);
-        if (auto clip = frames::ClipReader::open(recipe.clip)) {
+        if (auto clip = media::ClipReader::open(recipe.clip)) {
           look->scale_arcsec_px = clip->facts().info.plate_scale_arcsec_px;
-          frames::Frame first;
+          image::Frame first;
           if (look->setting && clip->read(0, first)) {
-            look->disc_size = reduce::disc_over_expected(
-                first, look->setting->plate_scale_arcsec_px, {task.stop, {}});
+            look->disc_size = disc::disc_over_expected(
+                first, look->setting->imaging.scale_arcsec_px, {task.stop, {}});
           }
         }
         if (look->setting) {
-          look->setting->plate_scale_arcsec_px =
-              look->scale_arcsec_px.value_or(look->setting->plate_scale_arcsec_px);
-          recipe.grade.scale_px = live::detail_scale_px(*look->setting);
+          look->setting->imaging.scale_arcsec_px =
+              look->scale_arcsec_px.value_or(look->setting->imaging.scale_arcsec_px);
+          recipe.grade.scale_px = psf::detail_scale_px(look->setting->imaging);
         }
         look->scale_px = recipe.grade.scale_px;
         look->grading = reducer->grade(recipe, watched(task)).map([](const ClipGrading* made) {
@@ -242,7 +243,7 @@ void Reduction::grade() {
           }
         };
       },
-      NewestWins::Old::kStops);
+      LatestJob::Old::kStops);
 }
 
 void Reduction::fail(const base::Error& error) {
@@ -263,10 +264,7 @@ void Reduction::graded(const Look& look) {
   disc_size_ = look.disc_size;
   if (look.setting) {
     reduce::RestoreWishes blur;
-    blur.aperture_mm = look.setting->aperture_mm;
-    blur.obstruction = look.setting->obstruction;
-    blur.wavelength_nm = look.setting->wavelength_nm;
-    blur.scale_arcsec_px = look.setting->plate_scale_arcsec_px;
+    blur.imaging = look.setting->imaging;
     blur_ = blur;
     measured_r0_cm_ = look.r0_cm;
   }
@@ -311,9 +309,9 @@ void Reduction::choose(int place) {
   emit frameChanged();
   const int number = grading_->frames[static_cast<std::size_t>(place)].frame;
   looks_.wish([this, number, clip = recipe_.clip](const base::Task&) -> Worker::Delivery {
-    auto frame = std::make_shared<frames::Frame>();
-    const auto read = frames::ClipReader::open(clip).and_then(
-        [&](frames::ClipReader reader) { return reader.read(number, *frame); });
+    auto frame = std::make_shared<image::Frame>();
+    const auto read = media::ClipReader::open(clip).and_then(
+        [&](media::ClipReader reader) { return reader.read(number, *frame); });
     return [this, frame, clip, good = read.has_value()] {
       if (good && clip == recipe_.clip) {
         shown_ = frame;
@@ -338,14 +336,14 @@ void Reduction::make() {
         auto made = product ? std::make_shared<const reduce::Product>(std::move(*product))
                             : std::shared_ptr<const reduce::Product>();
         const base::Error error = product ? base::Error{} : product.error();
-        std::shared_ptr<const frames::Picture> unfinished;
+        std::shared_ptr<const image::Picture> unfinished;
         if (made && recipe.finish) {
           // It is there still: nothing is done again.
           reduce::Recipe before = recipe;
           before.finish.reset();
           before.prominences.clear();
           if (auto plain = reducer->make(before, {task.stop, {}})) {
-            unfinished = std::make_shared<const frames::Picture>(std::move(plain->picture));
+            unfinished = std::make_shared<const image::Picture>(std::move(plain->picture));
           }
         }
         return [this, made, unfinished, error, recipe, reducer] {
@@ -364,7 +362,7 @@ void Reduction::make() {
           emit changed();
         };
       },
-      NewestWins::Old::kStops);
+      LatestJob::Old::kStops);
 }
 
 QStringList Reduction::list_day() const {
@@ -425,11 +423,11 @@ void Reduction::make_day() {
           emit changed();
         };
       },
-      NewestWins::Old::kStops);
+      LatestJob::Old::kStops);
 }
 
 void Reduction::stop() {
-  jobs_.wish([](const base::Task&) -> Worker::Delivery { return [] {}; }, NewestWins::Old::kStops);
+  jobs_.wish([](const base::Task&) -> Worker::Delivery { return [] {}; }, LatestJob::Old::kStops);
 }
 
 bool Reduction::stale() const { return product_ && of_product_ && !(*of_product_ == recipe_); }

@@ -9,9 +9,11 @@
 #include <optional>
 #include <vector>
 
-#include "app/model/clips.h"
 #include "app/model/document.h"
-#include "app/model/newest_wins.h"
+#include "app/model/latest_job.h"
+#include "app/model/log_filer.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
 #include "solarchon/reduce/recipe.h"
 
 namespace solarchon::app {
@@ -28,10 +30,10 @@ class Reduction : public QObject {
   /// A frame, small, for a row of them.
   struct Small {
     int frame = 0;
-    frames::Frame picture;
+    image::Frame picture;
   };
 
-  Reduction(std::filesystem::path data, Document& document, Clips& clips, Trouble& trouble,
+  Reduction(std::filesystem::path data, Document& document, LogFiler& clips, ErrorReporter& trouble,
             QObject* parent = nullptr);
 
   /// Takes a clip and grades it.
@@ -90,12 +92,12 @@ class Reduction : public QObject {
   /// How large the clip's disc is over what its light path draws; none where that cannot be told.
   [[nodiscard]] std::optional<double> disc_size() const { return disc_size_; }
   /// Before finishing, where that has changed it.
-  [[nodiscard]] const std::shared_ptr<const frames::Picture>& unfinished() const {
+  [[nodiscard]] const std::shared_ptr<const image::Picture>& unfinished() const {
     return unfinished_;
   }
 
   /// The frame that is looked at, once it was read.
-  [[nodiscard]] const std::shared_ptr<const frames::Frame>& shown() const { return shown_; }
+  [[nodiscard]] const std::shared_ptr<const image::Frame>& shown() const { return shown_; }
   [[nodiscard]] int chosen() const { return chosen_; }
   /// @param place  in the grading's frames
   void choose(int place);
@@ -149,8 +151,8 @@ class Reduction : public QObject {
 
   std::filesystem::path data_;
   Document& document_;
-  Clips& clips_;
-  Trouble& trouble_;
+  LogFiler& clips_;
+  ErrorReporter& trouble_;
   std::shared_ptr<reduce::Reducer> reducer_;
   reduce::Recipe recipe_;
   std::optional<reduce::RestoreWishes> blur_;  ///< of the clip's light path; its air left out
@@ -165,17 +167,17 @@ class Reduction : public QObject {
   std::vector<std::size_t> kept_;
   reduce::Gain gain_;
   std::vector<Small> smalls_;
-  std::shared_ptr<const frames::Frame> shown_;
+  std::shared_ptr<const image::Frame> shown_;
   int chosen_ = -1;
   std::shared_ptr<const reduce::Product> product_;
-  std::shared_ptr<const frames::Picture> unfinished_;
+  std::shared_ptr<const image::Picture> unfinished_;
   std::optional<double> disc_size_;
   std::optional<DayMade> day_made_;
   QStringList day_clips_;  ///< as they were when the clip was opened
   bool captioned_ = false;
   QString kept_as_;
-  NewestWins looks_;
-  NewestWins jobs_;  // last: they have ended before anything that they deliver to is gone
+  LatestJob looks_;
+  LatestJob jobs_;  // last: they have ended before anything that they deliver to is gone
 };
 
 }  // namespace solarchon::app

@@ -5,7 +5,6 @@
 #include <utility>
 
 #include "app/model/reduction.h"
-#include "solarchon/seeing/air.h"
 
 namespace solarchon::app {
 
@@ -54,20 +53,7 @@ std::optional<double> Reduction::r0_of_kept() const {
   if (!measured_r0_cm_ || !blur_) {
     return std::nullopt;
   }
-  // Detail of that frequency counts in grading, as a share of the aperture's cutoff.
-  constexpr double kGraded = 0.36;
-  const double before = seeing::short_exposure_transfer(kGraded, *measured_r0_cm_,
-                                                        blur_->wavelength_nm, blur_->aperture_mm);
-  double r0_cm = *measured_r0_cm_;
-  constexpr double kStep = 1.02;
-  constexpr double kMost_cm = 40.0;
-  while (r0_cm < kMost_cm &&
-         seeing::short_exposure_transfer(kGraded, r0_cm, blur_->wavelength_nm, blur_->aperture_mm) <
-             before * gain_.detail) {
-    r0_cm *= kStep;
-  }
-  constexpr double kTenths = 10.0;
-  return std::round(r0_cm * kTenths) / kTenths;
+  return reduce::r0_of_kept(*measured_r0_cm_, blur_->imaging, gain_.detail);
 }
 
 void Reduction::set_restoring(bool restores) {

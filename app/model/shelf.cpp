@@ -49,7 +49,7 @@ struct Ways<optics::Rig> {
 }  // namespace
 
 template <typename T>
-Shelf<T>::Shelf(LogQueue& queue, OutsideFiles& files, QUndoStack& undo, Trouble& trouble,
+Shelf<T>::Shelf(LogQueue& queue, OutsideFiles& files, QUndoStack& undo, ErrorReporter& trouble,
                 QObject* parent)
     : AnyShelf(parent),
       files_(files),

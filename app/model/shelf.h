@@ -42,7 +42,7 @@ class AnyShelf : public QObject {
 template <typename T>
 class Shelf : public AnyShelf {
  public:
-  Shelf(LogQueue& queue, OutsideFiles& files, QUndoStack& undo, Trouble& trouble,
+  Shelf(LogQueue& queue, OutsideFiles& files, QUndoStack& undo, ErrorReporter& trouble,
         QObject* parent = nullptr);
 
   [[nodiscard]] const std::vector<log::Kept<T>>& kept() const { return things_.items(); }
@@ -64,7 +64,7 @@ class Shelf : public AnyShelf {
   [[nodiscard]] std::string free_name(const std::string& name) const;
 
   OutsideFiles& files_;
-  Trouble& trouble_;
+  ErrorReporter& trouble_;
   Collection<log::Kept<T>> things_;
 };
 

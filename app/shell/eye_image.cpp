@@ -5,6 +5,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "solarchon/image/frame.h"
+
 namespace solarchon::app {
 
 namespace {
@@ -22,7 +24,7 @@ double brightness_of(double luminance_cd_m2) {
 }  // namespace
 
 QImage eye_image(const camera::EyeSight& sight) {
-  const frames::Frame& frame = sight.frame;
+  const image::Frame& frame = sight.frame;
   QImage image(frame.width, frame.height, QImage::Format_RGB32);
   constexpr double kScreen = 1.0 / 2.2;
   constexpr double kLevel = 0.7;  // of the disc's centre in the frame

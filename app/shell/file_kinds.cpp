@@ -4,7 +4,7 @@
 #include <QObject>
 #include <QStringList>
 
-#include "solarchon/frames/endings.h"
+#include "solarchon/media/endings.h"
 
 namespace solarchon::app {
 
@@ -21,14 +21,14 @@ void add(QStringList& patterns, std::span<const std::string_view> endings) {
 
 QString picture_filter() {
   QStringList patterns;
-  add(patterns, frames::picture_endings());
+  add(patterns, media::picture_endings());
   return QObject::tr("Pictures (%1);;All files (*)").arg(patterns.join(QLatin1Char(' ')));
 }
 
 QString clip_filter() {
   QStringList patterns;
-  add(patterns, frames::picture_endings());
-  add(patterns, frames::video_endings());
+  add(patterns, media::picture_endings());
+  add(patterns, media::video_endings());
   return QObject::tr("Clips and pictures (%1);;All files (*)").arg(patterns.join(QLatin1Char(' ')));
 }
 

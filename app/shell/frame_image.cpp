@@ -5,6 +5,8 @@
 #include <array>
 #include <cmath>
 
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
 #include "solarchon/reduce/finishing.h"
 
 namespace solarchon::app {
@@ -27,7 +29,7 @@ Tints tints_of(reduce::Tint tint) {
 }
 
 /// By the line that the frame was taken in.
-const Tints& tints_for(const frames::Frame& frame) {
+const Tints& tints_for(const image::Frame& frame) {
   static const std::array<Tints, 4> kTints{
       tints_of(reduce::Tint::kNone), tints_of(reduce::Tint::kWhiteLight),
       tints_of(reduce::Tint::kHydrogenAlpha), tints_of(reduce::Tint::kCalcium)};
@@ -36,7 +38,7 @@ const Tints& tints_for(const frames::Frame& frame) {
 
 }  // namespace
 
-QImage frame_image(const frames::Frame& frame, int longest_side_px) {
+QImage frame_image(const image::Frame& frame, int longest_side_px) {
   const int block =
       std::max(1, (std::max(frame.width, frame.height) + longest_side_px - 1) / longest_side_px);
   const int width = frame.width / block;
@@ -61,7 +63,7 @@ QImage frame_image(const frames::Frame& frame, int longest_side_px) {
   return image;
 }
 
-QImage quick_image(const frames::Frame& frame, const QRect& part, int longest_side_px, Tone tone) {
+QImage quick_image(const image::Frame& frame, const QRect& part, int longest_side_px, Tone tone) {
   const int block =
       std::max(1, (std::max(part.width(), part.height()) + longest_side_px - 1) / longest_side_px);
   QImage image(std::max(1, part.width() / block), std::max(1, part.height() / block),
@@ -98,9 +100,9 @@ QImage quick_image(const frames::Frame& frame, const QRect& part, int longest_si
   return image;
 }
 
-QImage picture_image(const frames::Picture& picture) {
+QImage picture_image(const image::Picture& picture) {
   if (picture.planes == 1) {
-    const frames::Frame frame = frames::frame_of(picture);
+    const image::Frame frame = image::frame_of(picture);
     return quick_image(frame, QRect(0, 0, frame.width, frame.height),
                        std::max(frame.width, frame.height), Tone::kPlain);
   }

@@ -1,13 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/views/view.h"
 
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 
 namespace solarchon::app {
 
 View::View(const Models& models, QWidget* parent) : QWidget(parent), models_(models) {
   connect(&document(), &Document::changed, this, &View::follow_when_seen);
-  connect(&frame(), &FrameInHand::shownChanged, this, &View::follow_when_seen);
+  connect(&frame(), &CurrentFrame::shownChanged, this, &View::follow_when_seen);
   connect(&log(), &Log::sessionsChanged, this, &View::follow_when_seen);
 }
 

@@ -3,8 +3,8 @@
 
 #include <QWidget>
 
+#include "app/model/current_frame.h"
 #include "app/model/document.h"
-#include "app/model/frame_in_hand.h"
 #include "app/model/kit.h"
 #include "app/model/log.h"
 #include "app/model/models.h"
@@ -55,8 +55,8 @@ class View : public QWidget {
   [[nodiscard]] Document& document() const { return models_.document; }
   [[nodiscard]] Log& log() const { return models_.log; }
   [[nodiscard]] Kit& kit() const { return models_.kit; }
-  [[nodiscard]] FrameInHand& frame() const { return models_.frame; }
-  [[nodiscard]] Trouble& trouble() const { return models_.trouble; }
+  [[nodiscard]] CurrentFrame& frame() const { return models_.frame; }
+  [[nodiscard]] ErrorReporter& trouble() const { return models_.trouble; }
 
  private:
   void follow_when_seen();

@@ -7,7 +7,7 @@
 #include <QVBoxLayout>
 
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 
@@ -84,7 +84,7 @@ ContextStrip::ContextStrip(Document& document, Kit& kit, QWidget* parent)
   figures->addLayout(stack(height_, event_));
   figures->addSpacing(12);
   figures->addWidget(verdict_);
-  auto* row = new Beside(chips, facts, 0, this);
+  auto* row = new PictureWithPanel(chips, facts, 0, this);
   row->setContentsMargins(12, 6, 12, 6);
   clock_->setAccessibleName(tr("Time at the site"));
   height_->setAccessibleName(tr("Height of the Sun"));

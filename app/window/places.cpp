@@ -12,7 +12,7 @@
 #include "app/views/match/match_view.h"
 #include "app/views/measure/measure_view.h"
 #include "app/views/reduce/reduce_view.h"
-#include "solarchon/frames/endings.h"
+#include "solarchon/media/endings.h"
 
 namespace solarchon::app {
 
@@ -39,7 +39,7 @@ bool is_rig(const FileHead& head) {
 }
 
 bool is_video(const FileHead& head) {
-  return frames::named_as_video("clip." + head.ending.toStdString());
+  return media::named_as_video("clip." + head.ending.toStdString());
 }
 
 /// What nothing else takes is tried as a picture.

@@ -23,7 +23,7 @@
 #include "app/shell/language.h"
 #include "app/shell/plain_tips.h"
 #include "app/views/day/day_view.h"
-#include "app/window/desktop_teller.h"
+#include "app/window/desktop_notifier.h"
 #include "solarchon/base/file.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/workspace/demo.h"
@@ -78,20 +78,20 @@ Window::Window(const Options& options, QWidget* parent)
   Theme::apply(options.look.value_or(
       settings_->value("look", "noon").toString() == "indoors" ? Look::kIndoors : Look::kNoon));
   load_document(options);
-  trouble_ = std::make_unique<Trouble>();
+  trouble_ = std::make_unique<ErrorReporter>();
   log_queue_ = std::make_unique<LogQueue>(workspace::log_file(data_), *trouble_);
   files_ = std::make_unique<OutsideFiles>(*trouble_);
   log_ = std::make_unique<Log>(*log_queue_, *trouble_);
   kit_ = std::make_unique<Kit>(*log_queue_, *files_, document_->undo(), *trouble_);
-  frame_ = std::make_unique<FrameInHand>(data_, *log_queue_, *log_, *trouble_);
-  clips_ = std::make_unique<Clips>(data_, *document_, *log_queue_, *log_, *trouble_);
+  frame_ = std::make_unique<CurrentFrame>(data_, *log_queue_, *log_, *trouble_);
+  clips_ = std::make_unique<LogFiler>(data_, *document_, *log_queue_, *log_, *trouble_);
   camera_ = std::make_unique<LiveCamera>(data_, *document_, *trouble_);
   folder_ = std::make_unique<FolderWatch>(*document_, *clips_, *trouble_);
   reduction_ = std::make_unique<Reduction>(data_, *document_, *clips_, *trouble_);
   // What was kept last is what Measure shows next.
-  connect(reduction_.get(), &Reduction::keptAs, frame_.get(), &FrameInHand::open_next);
+  connect(reduction_.get(), &Reduction::keptAs, frame_.get(), &CurrentFrame::open_next);
   movie_ = std::make_unique<Movie>(data_, *document_, *clips_);
-  series_ = std::make_unique<SeriesDesk>(data_, *document_, *camera_, *trouble_);
+  series_ = std::make_unique<SeriesController>(data_, *document_, *camera_, *trouble_);
   disk_ = std::make_unique<DiskSpeed>(data_, *settings_, *trouble_);
   learning_ = std::make_unique<Learning>(*document_, *log_);
   runbook_ = std::make_unique<Runbook>(*document_, *log_);
@@ -102,21 +102,21 @@ Window::Window(const Options& options, QWidget* parent)
     }
   }
   mount_ = std::make_unique<Mount>(*document_, *runbook_);
-  alarms_ = std::make_unique<Alarms>(*document_, DesktopTeller(options.ringer));
+  alarms_ = std::make_unique<Alarms>(*document_, DesktopNotifier(options.ringer));
   build();
   restore(options);
   connect(document_.get(), &Document::changed, this, &Window::follow);
   connect(runbook_.get(), &Runbook::changed, this, &Window::show_timers);
   connect(runbook_.get(), &Runbook::secondPassed, this, &Window::show_timers);
-  connect(frame_.get(), &FrameInHand::shownChanged, this, &Window::follow);
-  connect(frame_.get(), &FrameInHand::filed, runbook_.get(), &Runbook::file_with);
+  connect(frame_.get(), &CurrentFrame::shownChanged, this, &Window::follow);
+  connect(frame_.get(), &CurrentFrame::filed, runbook_.get(), &Runbook::file_with);
   connect(mount_.get(), &Mount::changed, camera_.get(),
           [this] { camera_->ride_on(mount_->seen_from()); });
   connect(camera_.get(), &LiveCamera::clipRecorded, clips_.get(),
-          qOverload<const std::filesystem::path&>(&Clips::file));
-  connect(clips_.get(), &Clips::filed, runbook_.get(), &Runbook::file_with);
-  connect(frame_.get(), &FrameInHand::demoFilled, log_.get(), &Log::reload);
-  connect(frame_.get(), &FrameInHand::demoFilled, kit_.get(), &Kit::reload);
+          qOverload<const std::filesystem::path&>(&LogFiler::file));
+  connect(clips_.get(), &LogFiler::filed, runbook_.get(), &Runbook::file_with);
+  connect(frame_.get(), &CurrentFrame::demoFilled, log_.get(), &Log::reload);
+  connect(frame_.get(), &CurrentFrame::demoFilled, kit_.get(), &Kit::reload);
   if (!start_problem_.isEmpty()) {
     notice_->tell(start_problem_);
   } else if (!options.swept.empty()) {
@@ -139,7 +139,7 @@ Window::Window(const Options& options, QWidget* parent)
           Qt::SingleShotConnection);
   QTimer::singleShot(0, log_.get(), &Log::reload);
   if (keep_state_) {
-    QTimer::singleShot(0, clips_.get(), &Clips::file_strays);
+    QTimer::singleShot(0, clips_.get(), &LogFiler::file_strays);
   }
   QTimer::singleShot(0, kit_.get(), &Kit::reload);
   follow();
@@ -230,7 +230,7 @@ void Window::build() {
   build_actions();
   connect(document_.get(), &Document::saveFailed, notice_, &Notice::tell);
   connect(runbook_.get(), &Runbook::saveFailed, notice_, &Notice::tell);
-  connect(trouble_.get(), &Trouble::told, notice_, &Notice::tell);
+  connect(trouble_.get(), &ErrorReporter::told, notice_, &Notice::tell);
 }
 
 void Window::choose_language(const QString& language) {

@@ -10,22 +10,22 @@
 #include <vector>
 
 #include "app/model/alarms.h"
-#include "app/model/clips.h"
+#include "app/model/current_frame.h"
 #include "app/model/disk_speed.h"
 #include "app/model/document.h"
 #include "app/model/folder_watch.h"
-#include "app/model/frame_in_hand.h"
 #include "app/model/kit.h"
 #include "app/model/learning.h"
 #include "app/model/live_camera.h"
 #include "app/model/log.h"
+#include "app/model/log_filer.h"
 #include "app/model/models.h"
 #include "app/model/mount.h"
 #include "app/model/movie.h"
 #include "app/model/outside_files.h"
 #include "app/model/reduction.h"
 #include "app/model/runbook.h"
-#include "app/model/series_desk.h"
+#include "app/model/series_controller.h"
 #include "app/shell/notice.h"
 #include "app/window/context_strip.h"
 #include "app/window/day_ribbon.h"
@@ -104,19 +104,19 @@ class Window : public QMainWindow {
   bool first_start_ = false;
   std::unique_ptr<Document> document_;
   // In the order in which they use each other.
-  std::unique_ptr<Trouble> trouble_;
+  std::unique_ptr<ErrorReporter> trouble_;
   std::unique_ptr<LogQueue> log_queue_;
   std::unique_ptr<OutsideFiles> files_;
   std::unique_ptr<QSettings> settings_;
   std::unique_ptr<Log> log_;
   std::unique_ptr<Kit> kit_;
-  std::unique_ptr<FrameInHand> frame_;
-  std::unique_ptr<Clips> clips_;
+  std::unique_ptr<CurrentFrame> frame_;
+  std::unique_ptr<LogFiler> clips_;
   std::unique_ptr<LiveCamera> camera_;
   std::unique_ptr<FolderWatch> folder_;
   std::unique_ptr<Reduction> reduction_;
   std::unique_ptr<Movie> movie_;
-  std::unique_ptr<SeriesDesk> series_;
+  std::unique_ptr<SeriesController> series_;
   std::unique_ptr<DiskSpeed> disk_;
   std::unique_ptr<Learning> learning_;
   std::unique_ptr<Runbook> runbook_;

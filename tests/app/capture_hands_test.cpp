@@ -14,7 +14,7 @@
 #include "app/views/capture/live_plate.h"
 #include "app/views/capture/run_plot.h"
 #include "app/views/capture/turned.h"
-#include "solarchon/frames/clip_reader.h"
+#include "solarchon/media/clip_reader.h"
 #include "tests/app/capture_support.h"
 
 namespace solarchon::app {
@@ -98,7 +98,7 @@ TEST_F(CaptureTest, ARecordingEndsAtItsFramesOrItsSize) {
     press(Qt::Key_F6);
     EXPECT_TRUE(
         test::wait_until([&] { return clips().size() == before + 1 && !camera().recording(); }));
-    return frames::ClipReader::open(camera().clip().toStdString())->facts().frames;
+    return media::ClipReader::open(camera().clip().toStdString())->facts().frames;
   };
   EXPECT_EQ(limited(1, "record-frames", "5"), 5);
   // 200 x 150 pixels of two bytes: a million bytes are 16 of them and a part.

@@ -19,8 +19,10 @@
 #include "app/views/capture/source_box.h"
 #include "solarchon/base/json.h"
 #include "solarchon/devices/local_socket.h"
-#include "solarchon/frames/clip.h"
-#include "solarchon/frames/clip_reader.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/media/clip.h"
+#include "solarchon/media/clip_reader.h"
+#include "solarchon/media/frame_file.h"
 #include "tests/app/capture_support.h"
 
 namespace solarchon::app {
@@ -55,7 +57,7 @@ TEST_F(CaptureTest, RecordsForSomeSecondsByKeyboardAlone) {
   EXPECT_EQ(find<QPushButton>("record").text(), "Stop recording");
   ASSERT_TRUE(test::wait_until([&] { return !camera().recording(); }));
   ASSERT_EQ(clips().size(), 1U);
-  const auto clip = frames::ClipReader::open(clips()[0]).value();
+  const auto clip = media::ClipReader::open(clips()[0]).value();
   EXPECT_GT(clip.facts().frames, 1);
   EXPECT_EQ(clip.facts().frames, camera().glance().recording->written);
   const base::Json facts = base::Json::parse(test::read_text(clips()[0].string() + ".json"));
@@ -77,7 +79,7 @@ TEST_F(CaptureTest, StopsARecordingWhenAskedAndWhenTheWindowCloses) {
   window.reset();
   ASSERT_EQ(clips().size(), 2U);
   for (const auto& file : clips()) {
-    EXPECT_GT(frames::ClipReader::open(file)->facts().frames, 1);
+    EXPECT_GT(media::ClipReader::open(file)->facts().frames, 1);
     EXPECT_EQ(base::Json::parse(test::read_text(file.string() + ".json")).at("ended"), true);
   }
 }
@@ -127,7 +129,7 @@ TEST_F(CaptureTest, RecordsATimeLapseByKeyboardAlone) {
   }));
   const auto session = test::session_in_log(folder.path(), window->models().log.sessions()[0].id);
   for (const log::ClipEntry& clip : session.clips) {
-    EXPECT_EQ(frames::ClipReader::open(folder / clip.file)->facts().frames, clip.frames);
+    EXPECT_EQ(media::ClipReader::open(folder / clip.file)->facts().frames, clip.frames);
     EXPECT_FALSE(clip.series.empty());
   }
   // A clip is played from there.
@@ -236,8 +238,8 @@ TEST_F(CaptureTest, WhatAKilledProgramRecordedIsInTheLogAtTheNextStart) {
 
 TEST_F(CaptureTest, LooksThroughAStandardVideoDevice) {
   // Played by the library: a pattern at 20 frames a second.
-  camera().choose(
-      {Eye::Kind::kVideo, "testsrc2=size=320x240:rate=20,realtime,format=gray", "A pattern"});
+  camera().choose({CameraChoice::Kind::kVideo, "testsrc2=size=320x240:rate=20,realtime,format=gray",
+                   "A pattern"});
   look();
   EXPECT_EQ(camera().glance().frame->width, 320);
   EXPECT_EQ(camera().name(), "A pattern");
@@ -249,10 +251,10 @@ TEST_F(CaptureTest, LooksThroughAStandardVideoDevice) {
       [&] { return camera().glance().recording && camera().glance().recording->written > 5; }));
   press(Qt::Key_F6);
   ASSERT_TRUE(test::wait_until([&] { return !camera().recording(); }));
-  EXPECT_GT(frames::ClipReader::open(clips().at(0))->facts().frames, 5);
+  EXPECT_GT(media::ClipReader::open(clips().at(0))->facts().frames, 5);
   press(Qt::Key_F4);
   // One that is not there is said.
-  camera().choose({Eye::Kind::kVideo, "/dev/video-of-nobody", "Nobody"});
+  camera().choose({CameraChoice::Kind::kVideo, "/dev/video-of-nobody", "Nobody"});
   press(Qt::Key_F4);
   ASSERT_TRUE(test::wait_until([&] { return window->notice().isVisible(); }));
   EXPECT_FALSE(camera().looking() || camera().opening());
@@ -268,7 +270,8 @@ TEST_F(CaptureTest, LooksThroughADeviceOfSomebodyElse) {
                {"telescope", "--workspace", QString::fromStdString(file.string()), "--time",
                 "2027-07-17T08:40:00Z", "--socket", QString::fromStdString(socket.string())});
   ASSERT_TRUE(served.waitForReadyRead(60'000));
-  camera().choose({Eye::Kind::kDevice, QString::fromStdString(socket.string()), "telescope"});
+  camera().choose(
+      {CameraChoice::Kind::kDevice, QString::fromStdString(socket.string()), "telescope"});
   look();
   EXPECT_EQ(camera().name(), "Stand-in telescope");
   EXPECT_FALSE(camera().simulated());
@@ -292,14 +295,14 @@ TEST_F(CaptureTest, WhatAnotherProgramRecordsIsGradedAndFiled) {
   find<SourceBox>("source-box").watch(QString::fromStdString(recorded.string()));
   EXPECT_TRUE(find<QLabel>("folder-says").text().contains("another recorder"));
   EXPECT_EQ(find<QListWidget>("folder-found").count(), 0);
-  ASSERT_TRUE(frames::write_video(
+  ASSERT_TRUE(media::write_video(
       8, 20.0,
-      [](int) -> base::Result<frames::Frame> {
+      [](int) -> base::Result<image::Frame> {
         return test::drawn_disc(160, 120, {80.0, 60.0}, 50.0, test::morning());
       },
       recorded / "run.mkv"));
-  ASSERT_TRUE(frames::write_fits(test::drawn_disc(160, 120, {80.0, 60.0}, 50.0, test::morning()),
-                                 recorded / "single.fits"));
+  ASSERT_TRUE(media::write_fits(test::drawn_disc(160, 120, {80.0, 60.0}, 50.0, test::morning()),
+                                recorded / "single.fits"));
   test::write_text(recorded / "broken.tiff", "no picture");
   auto& list = find<QListWidget>("folder-found");
   ASSERT_TRUE(test::wait_until([&] { return list.count() == 3; }));
@@ -391,13 +394,13 @@ TEST_F(CaptureTest, FollowsTheTarget) {
 
 TEST_F(CaptureTest, PlaysAClipThatIsDropped) {
   const auto file = folder / "run.mkv";
-  std::vector<frames::Frame> frames;
+  std::vector<image::Frame> frames;
   for (int i = 0; i < 12; ++i) {
     frames.push_back(test::drawn_disc(160, 120, {80.0, 60.0}, 50.0, test::morning()));
   }
-  ASSERT_TRUE(frames::write_video(
+  ASSERT_TRUE(media::write_video(
       12, 30.0,
-      [&](int number) -> base::Result<frames::Frame> {
+      [&](int number) -> base::Result<image::Frame> {
         return frames[static_cast<std::size_t>(number)];
       },
       file));
@@ -494,7 +497,7 @@ TEST_F(CaptureTest, AProcessThatDiesIsSaidAndWhatWasRecordedStays) {
   kill(test::player("telescope"), SIGKILL);
   ASSERT_TRUE(test::wait_until([&] { return camera().glance().ended; }));
   ASSERT_TRUE(test::wait_until([&] { return !camera().recording(); }));
-  const auto clip = frames::ClipReader::open(clips().at(0)).value();
+  const auto clip = media::ClipReader::open(clips().at(0)).value();
   EXPECT_EQ(clip.facts().frames, camera().glance().recording->written);
   EXPECT_EQ(base::Json::parse(test::read_text(clips()[0].string() + ".json")).at("ended"), true);
   EXPECT_TRUE(window->notice().message().contains("closed the connection"));

@@ -96,7 +96,7 @@ TEST_F(DayTest, TheHorizonIsEditedWithTheKeyboardAlone) {
 }
 
 TEST_F(DayTest, AHorizonFileIsReadLineByLineAndKept) {
-  const QSignalSpy told(&window->models().trouble, &Trouble::told);
+  const QSignalSpy told(&window->models().trouble, &ErrorReporter::told);
   test::write_text(folder / "h.csv", "0,2\n95,50,yes\n115,bad\n140,3\n");
   view->sky_page().open_horizon_file(QString::fromStdString((folder / "h.csv").string()));
   ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));

@@ -24,7 +24,7 @@
 #include "app/views/light_path/light_path_view.h"
 #include "app/views/light_path/part_sheet.h"
 #include "app/views/light_path/section.h"
-#include "app/window/doorbell.h"
+#include "app/window/single_instance.h"
 #include "solarchon/base/folder_lock.h"
 #include "solarchon/optics/rig_file.h"
 #include "tests/app/app_support.h"
@@ -40,7 +40,7 @@ class FaultsTest : public testing::Test {
   /// Takes a frame and opens its page in the log.
   void open_log_with_a_frame(QPlainTextEdit*& notes) {
     open();
-    window->models().frame.take(window->document().workspace(), window->document().answers());
+    window->models().frame.take(window->document().workspace(), window->document().answers(), {});
     ASSERT_TRUE(
         test::wait_until([&] { return window->settled() && window->models().frame.shown(); }));
     window->show_place("log");
@@ -242,7 +242,7 @@ TEST_F(FaultsTest, AWindowDoesNotCloseOverNotesThatCouldNotBeWritten) {
 
 TEST_F(FaultsTest, ARefusedJobIsSaid) {
   open(test::morning_workspace(test::starter_rig()));
-  window->models().frame.take(window->document().workspace(), window->document().answers());
+  window->models().frame.take(window->document().workspace(), window->document().answers(), {});
   ASSERT_TRUE(window->models().frame.worker().busy());
   window->models().frame.open("another.fits");
   EXPECT_TRUE(window->notice().message().contains("not done yet"));
@@ -253,9 +253,9 @@ TEST_F(FaultsTest, ASecondStartBringsTheFirstWindowForward) {
   open();
   const auto held = base::FolderLock::take(folder.path());
   ASSERT_TRUE(held);
-  const Doorbell bell(folder.path());
+  const SingleInstance bell(folder.path());
   int rings = 0;
-  QObject::connect(&bell, &Doorbell::rung, window.get(), [&] {
+  QObject::connect(&bell, &SingleInstance::rung, window.get(), [&] {
     ++rings;
     window->come_forward();
   });
@@ -279,9 +279,9 @@ TEST_F(FaultsTest, ASecondStartHandsItsFileToTheFirstWindow) {
   rig.name = "From a file manager";
   const auto file = folder.path() / "100 % new\nline.rig.json";
   ASSERT_TRUE(optics::write_rig(rig, file));
-  const Doorbell bell(folder.path());
+  const SingleInstance bell(folder.path());
   QStringList named;
-  QObject::connect(&bell, &Doorbell::rung, window.get(), [&](const QString& one) {
+  QObject::connect(&bell, &SingleInstance::rung, window.get(), [&](const QString& one) {
     named << one;
     window->open_file(one);
   });
@@ -315,7 +315,7 @@ TEST(SingleWindow, SaysWhoHoldsTheFolderWhenNobodyAnswers) {
   const test::TempFolder folder;
   const auto held = base::FolderLock::take(folder.path());
   ASSERT_TRUE(held);
-  EXPECT_FALSE(Doorbell::ring(folder.path()));
+  EXPECT_FALSE(SingleInstance::ring(folder.path()));
   QProcess second;
   second.start(SOLARCHON_PROGRAM, {"--data", QString::fromStdString(folder.path().string())});
   ASSERT_TRUE(second.waitForFinished(20'000));
@@ -387,7 +387,7 @@ TEST(Program, EndsWithinTwoSecondsOfBeingClosed) {
   QProcess program;
   program.start(SOLARCHON_PROGRAM, {"--data", QString::fromStdString(folder.path().string())});
   ASSERT_TRUE(program.waitForStarted());
-  ASSERT_TRUE(test::wait_until([&] { return Doorbell::ring(folder.path()); }));
+  ASSERT_TRUE(test::wait_until([&] { return SingleInstance::ring(folder.path()); }));
   QElapsedTimer clock;
   clock.start();
   program.terminate();

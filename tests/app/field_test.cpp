@@ -18,6 +18,7 @@
 #include "app/views/field/pole_picture.h"
 #include "solarchon/align/seen_drift.h"
 #include "solarchon/base/angle.h"
+#include "solarchon/media/frame_file.h"
 #include "tests/app/app_support.h"
 
 namespace solarchon::app {
@@ -336,9 +337,9 @@ TEST_F(FieldTest, ARunIsMeasuredOnFramesThatAreDroppedThere) {
     const sky::PictureOffset moved = sky::to_picture({6.0 * i, 3.0 * i}, celestial);
     const auto file = folder / ("drift" + std::to_string(i) + ".fits");
     ASSERT_TRUE(
-        frames::write_fits(test::drawn_disc(640, 512, {320.0 + moved.right, 256.0 - moved.up},
-                                            200.0, test::morning() + sky::minutes(i)),
-                           file));
+        media::write_fits(test::drawn_disc(640, 512, {320.0 + moved.right, 256.0 - moved.up}, 200.0,
+                                           test::morning() + sky::minutes(i)),
+                          file));
     urls << QUrl::fromLocalFile(QString::fromStdString(file.string()));
   }
   files.setUrls(urls);
@@ -412,7 +413,7 @@ TEST_F(FieldTest, TicksAreFiledWithTheSessionThatFollowsThem) {
   press(Qt::Key_Space);
   ASSERT_EQ(ticks(), 2U);
   const auto take = [&](std::size_t frames) {
-    window->models().frame.take(window->document().workspace(), window->document().answers());
+    window->models().frame.take(window->document().workspace(), window->document().answers(), {});
     ASSERT_TRUE(test::wait_until([&] {
       const auto& sessions = window->models().log.sessions();
       return !sessions.empty() && sessions.front().frames == static_cast<int>(frames);

@@ -26,8 +26,8 @@ class KitTest : public testing::Test {
   static sky::Site yard() { return {"Yard", 36.09, -5.61, 18.0, "Europe/Madrid"}; }
 
   test::TempFolder folder;
-  Trouble trouble;
-  QSignalSpy told{&trouble, &Trouble::told};
+  ErrorReporter trouble;
+  QSignalSpy told{&trouble, &ErrorReporter::told};
   LogQueue queue{workspace::log_file(folder.path()), trouble};
   OutsideFiles files{trouble};
   Document document{test::morning_workspace(test::starter_rig()), test::morning(), false};

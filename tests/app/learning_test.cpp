@@ -32,7 +32,7 @@ class LearningTest : public testing::Test {
     settle();
   }
   test::TempFolder folder;
-  Trouble trouble;
+  ErrorReporter trouble;
   LogQueue queue{workspace::log_file(folder.path()), trouble};
   Document document{test::morning_workspace(test::starter_rig()), test::morning(), false};
   Log log{queue, trouble};

@@ -361,7 +361,7 @@ TEST_F(LightPathTest, APartIsKeptInTheKitAndChosenFromIt) {
   EXPECT_DOUBLE_EQ(rig().elements[4].care.tuning[0].setting_angstrom, -0.2);
   EXPECT_EQ(rig().elements[4].care.tuning[0].note, "prominences");
   EXPECT_EQ(tuning->count(), 1);
-  const QSignalSpy failed(&window->models().trouble, &Trouble::told);
+  const QSignalSpy failed(&window->models().trouble, &ErrorReporter::told);
   press("keep-in-kit");
   ASSERT_EQ(failed.count(), 0) << failed[0][0].toString().toStdString();
   ASSERT_EQ(window->models().kit.parts().size(), 1U);
@@ -401,7 +401,7 @@ TEST_F(LightPathTest, KitFilesAreReadAndWritten) {
   const auto copy = folder / "copy.json";
   window->models().kit.export_to(QString::fromStdString(copy.string()));
   EXPECT_EQ(optics::read_parts(copy).value().size(), 2U);
-  const QSignalSpy failed(&window->models().trouble, &Trouble::told);
+  const QSignalSpy failed(&window->models().trouble, &ErrorReporter::told);
   test::write_text(folder / "bad.json", "{");
   window->models().kit.import_file(QString::fromStdString((folder / "bad.json").string()));
   ASSERT_TRUE(test::wait_until([&] { return window->settled(); }));

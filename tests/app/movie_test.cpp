@@ -1,21 +1,25 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Mosaics, finishing and movies in Reduce, driven by keys and the pointer as a user would.
+#include "app/model/movie.h"
+
 #include <QLabel>
 #include <QListWidget>
 #include <QPushButton>
 
 #include "app/model/caption.h"
-#include "app/model/movie.h"
 #include "app/model/reduction.h"
 #include "app/shell/number_field.h"
 #include "app/views/reduce/movie_picture.h"
 #include "app/views/reduce/reduce_view.h"
 #include "app/views/reduce/swipe_picture.h"
-#include "solarchon/frames/clip_reader.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/media/clip_reader.h"
+#include "solarchon/media/picture_file.h"
 #include "solarchon/workspace/clips.h"
 #include "tests/app/app_support.h"
-#include "tests/core/reduce/painted.h"
 #include "tests/core/reduce/painted_sun.h"
+#include "tests/core/registration/painted.h"
 
 namespace solarchon::app {
 namespace {
@@ -61,7 +65,7 @@ class MovieTest : public testing::Test {
     PaintedSun sun(500, 0.03);
     sun.blots.push_back({0.3, -0.4, -0.6, 4.0});
     base::Random random{static_cast<std::uint32_t>(day)};
-    frames::Picture picture = sun.picture(
+    image::Picture picture = sun.picture(
         200, 190, {98.0 + day, 96.0 - day, 80.0, 40.0 * day, 1.0 - 0.05 * day, 0.003, 1.2}, random);
     picture.info.time = test::morning() + sky::days(day);
     picture.info.plate_scale_arcsec_px = 11.8;
@@ -69,16 +73,16 @@ class MovieTest : public testing::Test {
     picture.info.telescope = "School refractor";
     picture.recipe = "{}";
     const auto file = folder_ / name;
-    EXPECT_TRUE(frames::write_picture(picture, file));
+    EXPECT_TRUE(media::write_picture(picture, file));
     return QString::fromStdString(file.string());
   }
   QStringList panels() {
     const Painting painting(420, 200);
     base::Random random{23};
-    const frames::Picture whole = frames::picture_of(painting.frame({}, random, 65535));
+    const image::Picture whole = image::picture_of(painting.frame({}, random, 65535));
     QStringList files;
     for (int k = 0; k < 2; ++k) {
-      frames::Picture panel;
+      image::Picture panel;
       panel.width = 240;
       panel.height = 200;
       panel.info.time = test::morning();
@@ -89,7 +93,7 @@ class MovieTest : public testing::Test {
       }
       panel.recipe = "{}";
       const auto file = folder_ / ("panel" + std::to_string(k) + ".fits");
-      EXPECT_TRUE(frames::write_picture(panel, file));
+      EXPECT_TRUE(media::write_picture(panel, file));
       files << QString::fromStdString(file.string());
     }
     return files;
@@ -105,7 +109,7 @@ TEST_F(MovieTest, FromAClipToACaptionedPictureByKeys) {
   const Painting painting(300, 220);
   base::Random random{41};
   test::write_clip(day / "084000.fits", 40, [&](int i) {
-    frames::Frame frame = painting.frame(test::glimpse_of(i), random);
+    image::Frame frame = painting.frame(test::glimpse_of(i), random);
     frame.info.time = test::morning();
     frame.info.plate_scale_arcsec_px = 0.8;
     frame.info.orientation = sky::PictureOrientation{12.0, false};
@@ -126,7 +130,7 @@ TEST_F(MovieTest, FromAClipToACaptionedPictureByKeys) {
   QTest::keyClick(view_, Qt::Key_F10);
   const auto product = folder_.path() / "products/2027-07-17/084000-finished.fits";
   ASSERT_TRUE(wait_until([&] { return std::filesystem::exists(product) && view_->settled(); }));
-  const auto picture = frames::read_picture(product);
+  const auto picture = media::read_picture(product);
   ASSERT_TRUE(picture);
   EXPECT_EQ(picture->planes, 3);
   const int plain = window_->models().reduction.product()->picture.height;
@@ -184,7 +188,7 @@ TEST_F(MovieTest, APictureThatSaysNotWhereNorthIsGetsAWord) {
   const auto file = folder_ / "plain.png";
   PaintedSun sun(300, 0.03);
   base::Random random{5};
-  ASSERT_TRUE(frames::write_picture(
+  ASSERT_TRUE(media::write_picture(
       sun.picture(200, 200, {99.0, 99.0, 80.0, 0.0, 1.0, 0.003, 1.2}, random), file));
   view_->open_file(QString::fromStdString(file.string()));
   ASSERT_TRUE(settle());
@@ -259,7 +263,7 @@ TEST_F(MovieTest, FromAWeekToAMovieByKeys) {
   movie.make(QString::fromStdString(file.string()));
   ASSERT_TRUE(settle());
   EXPECT_TRUE(words("movie-words").contains("week.mp4")) << words("movie-words").toStdString();
-  const auto clip = frames::ClipReader::open(file);
+  const auto clip = media::ClipReader::open(file);
   ASSERT_TRUE(clip);
   EXPECT_EQ(clip->facts().frames, 18);
   const auto recipe = reduce::read_animation(file);
@@ -294,7 +298,7 @@ TEST_F(MovieTest, WhatStopsItIsSaidAndStoppedNothingStays) {
   const auto lost = folder_ / "lost.png";
   PaintedSun sun(300, 0.03);
   base::Random random{5};
-  ASSERT_TRUE(frames::write_picture(
+  ASSERT_TRUE(media::write_picture(
       sun.picture(200, 200, {99.0, 99.0, 80.0, 0.0, 1.0, 0.003, 1.2}, random), lost));
   view_->open_file(disc("a.fits", 0));
   view_->open_file(QString::fromStdString(lost.string()));
@@ -322,7 +326,7 @@ TEST_F(MovieTest, ADaysClipsAreMadeAtOnce) {
   base::Random random{41};
   for (const char* name : {"084000.fits", "084500.fits", "085000.fits"}) {
     test::write_clip(day / name, 16, [&](int i) {
-      frames::Frame frame = painting.frame(test::glimpse_of(i), random);
+      image::Frame frame = painting.frame(test::glimpse_of(i), random);
       frame.info.time = test::morning();
       return frame;
     });
@@ -350,7 +354,7 @@ TEST_F(MovieTest, ADiscOfAnotherSizeThanTheLightPathDrawsIsSaid) {
   base::Random random{3};
   test::write_clip(day / "084000.fits", 12, [&](int i) {
     const test::SunPlace place{120.0 + 0.7 * i, 118.0 - 0.4 * i, 80.0, 0.0, 1.0, 0.003, 1.0};
-    frames::Frame frame = frames::frame_of(sun.picture(240, 240, place, random));
+    image::Frame frame = image::frame_of(sun.picture(240, 240, place, random));
     frame.info.time = test::morning();
     return frame;
   });
@@ -364,7 +368,7 @@ TEST_F(MovieTest, ADiscOfAnotherSizeThanTheLightPathDrawsIsSaid) {
 }
 
 TEST(Caption, SaysWhatIsKnownAndNothingElse) {
-  frames::FrameInfo info;
+  image::FrameInfo info;
   const auto inked = [](const QImage& strip, int from, int to) {
     int count = 0;
     for (int y = 0; y < strip.height(); ++y) {

@@ -17,7 +17,7 @@
 #include "app/model/alarms.h"
 #include "app/views/day/day_view.h"
 #include "app/views/day/plan_out.h"
-#include "app/window/desktop_teller.h"
+#include "app/window/desktop_notifier.h"
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/resources.h"
@@ -419,7 +419,7 @@ class Desktop : public QDBusVirtualObject {
   std::vector<QDBusMessage> told;
 };
 
-TEST(DesktopTeller, CallsTheNotificationServiceOfTheDesktop) {
+TEST(DesktopNotifier, CallsTheNotificationServiceOfTheDesktop) {
   QProcess daemon;
   daemon.start("dbus-daemon", {"--session", "--nofork", "--print-address"});
   ASSERT_TRUE(daemon.waitForStarted());
@@ -430,7 +430,7 @@ TEST(DesktopTeller, CallsTheNotificationServiceOfTheDesktop) {
   Desktop desktop;
   ASSERT_TRUE(bus.registerVirtualObject("/org/freedesktop/Notifications", &desktop));
   ASSERT_TRUE(bus.registerService("org.freedesktop.Notifications"));
-  DesktopTeller({})({"run-1", {}, "Spots begins at 11:15", "Sun <b>40</b> degrees high"});
+  DesktopNotifier({})({"run-1", {}, "Spots begins at 11:15", "Sun <b>40</b> degrees high"});
   ASSERT_TRUE(wait_until([&] { return !desktop.told.empty(); }, 5000));
   const QDBusMessage& call = desktop.told.front();
   EXPECT_EQ(call.member(), "Notify");
@@ -443,7 +443,7 @@ TEST(DesktopTeller, CallsTheNotificationServiceOfTheDesktop) {
   daemon.waitForFinished();
 }
 
-TEST(DesktopTeller, HasItsSound) { EXPECT_TRUE(base::shipped_file("sounds/alarm.wav")); }
+TEST(DesktopNotifier, HasItsSound) { EXPECT_TRUE(base::shipped_file("sounds/alarm.wav")); }
 
 TEST_F(PlanTest, WhatMustBeReadyFollowsPlanAndKit) {
   window->show_place("day-ready");

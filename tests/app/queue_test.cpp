@@ -10,7 +10,7 @@
 #include <vector>
 
 #include "app/model/log_queue.h"
-#include "app/model/work_queue.h"
+#include "app/model/serial_queue.h"
 #include "tests/app/app_support.h"
 
 namespace solarchon::app {
@@ -18,15 +18,15 @@ namespace {
 
 using test::wait_until;
 
-TEST(WorkQueue, KeepsTheOrderOnOneThreadAndDropsNothing) {
-  WorkQueue queue;
-  const QSignalSpy emptied(&queue, &WorkQueue::emptied);
+TEST(SerialQueue, KeepsTheOrderOnOneThreadAndDropsNothing) {
+  SerialQueue queue;
+  const QSignalSpy emptied(&queue, &SerialQueue::emptied);
   constexpr int kPieces = 200;
   std::vector<int> done;
   std::vector<int> delivered;
   std::set<QThread*> threads;
   for (int i = 0; i < kPieces; ++i) {
-    queue.ask([&, i]() -> WorkQueue::Delivery {
+    queue.ask([&, i]() -> SerialQueue::Delivery {
       done.push_back(i);
       threads.insert(QThread::currentThread());
       return [&, i] {
@@ -46,13 +46,13 @@ TEST(WorkQueue, KeepsTheOrderOnOneThreadAndDropsNothing) {
   EXPECT_GE(emptied.count(), 1);
 }
 
-TEST(WorkQueue, DoesWhatWasAskedForBeforeItGoes) {
+TEST(SerialQueue, DoesWhatWasAskedForBeforeItGoes) {
   std::atomic<int> done{0};
   int delivered = 0;
   {
-    WorkQueue queue;
+    SerialQueue queue;
     for (int i = 0; i < 20; ++i) {
-      queue.ask([&]() -> WorkQueue::Delivery {
+      queue.ask([&]() -> SerialQueue::Delivery {
         QThread::msleep(2);
         ++done;
         return [&] { ++delivered; };
@@ -64,24 +64,24 @@ TEST(WorkQueue, DoesWhatWasAskedForBeforeItGoes) {
   EXPECT_EQ(delivered, 0);
 }
 
-TEST(WorkQueue, GoesOnAfterWorkThatThrew) {
-  WorkQueue queue;
-  const QSignalSpy broke(&queue, &WorkQueue::broke);
+TEST(SerialQueue, GoesOnAfterWorkThatThrew) {
+  SerialQueue queue;
+  const QSignalSpy broke(&queue, &SerialQueue::broke);
   bool next = false;
-  queue.ask([]() -> WorkQueue::Delivery { throw std::runtime_error("a surprise"); });
-  queue.ask([&]() -> WorkQueue::Delivery { return [&] { next = true; }; });
+  queue.ask([]() -> SerialQueue::Delivery { throw std::runtime_error("a surprise"); });
+  queue.ask([&]() -> SerialQueue::Delivery { return [&] { next = true; }; });
   ASSERT_TRUE(wait_until([&] { return queue.settled(); }));
   ASSERT_EQ(broke.count(), 1);
   EXPECT_EQ(broke[0][0].toString(), "a surprise");
   EXPECT_TRUE(next);
 }
 
-TEST(WorkQueue, TakesWorkFromDeliveriesAndFromOtherThreads) {
-  WorkQueue queue;
+TEST(SerialQueue, TakesWorkFromDeliveriesAndFromOtherThreads) {
+  SerialQueue queue;
   std::atomic<int> done{0};
-  queue.ask([&]() -> WorkQueue::Delivery {
+  queue.ask([&]() -> SerialQueue::Delivery {
     return [&] {
-      queue.ask([&]() -> WorkQueue::Delivery {
+      queue.ask([&]() -> SerialQueue::Delivery {
         ++done;
         return {};
       });
@@ -89,7 +89,7 @@ TEST(WorkQueue, TakesWorkFromDeliveriesAndFromOtherThreads) {
   });
   std::jthread other([&] {
     for (int i = 0; i < 50; ++i) {
-      queue.ask([&]() -> WorkQueue::Delivery {
+      queue.ask([&]() -> SerialQueue::Delivery {
         ++done;
         return {};
       });
@@ -103,7 +103,7 @@ TEST(WorkQueue, TakesWorkFromDeliveriesAndFromOtherThreads) {
 class LogQueueTest : public testing::Test {
  protected:
   test::TempFolder folder;
-  Trouble trouble;
+  ErrorReporter trouble;
   std::unique_ptr<LogQueue> queue =
       std::make_unique<LogQueue>(workspace::log_file(folder.path()), trouble);
 };

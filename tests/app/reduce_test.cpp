@@ -9,9 +9,11 @@
 #include "app/views/reduce/clip_ribbon.h"
 #include "app/views/reduce/reduce_view.h"
 #include "app/views/reduce/swipe_picture.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/media/frame_file.h"
 #include "solarchon/workspace/clips.h"
 #include "tests/app/app_support.h"
-#include "tests/core/reduce/painted.h"
+#include "tests/core/registration/painted.h"
 
 namespace solarchon::app {
 namespace {
@@ -31,7 +33,7 @@ class ReduceTest : public testing::Test {
     const Painting painting(300, 220);
     base::Random random{41};
     test::write_clip(clip_, 60, [&](int i) {
-      frames::Frame frame = painting.frame(glimpse_of(i), random);
+      image::Frame frame = painting.frame(glimpse_of(i), random);
       frame.info.time = test::morning();
       return frame;
     });
@@ -193,7 +195,7 @@ TEST_F(ReduceTest, ItIsExportedWithItsRecipe) {
   for (const char* name : {"out.png", "out.tiff", "out.fits"}) {
     window_->models().reduction.save_to(QString::fromStdString((folder_ / name).string()));
     ASSERT_TRUE(wait_until([&] { return view_->settled(); }));
-    EXPECT_TRUE(frames::read_frame(folder_ / name)) << name;
+    EXPECT_TRUE(media::read_frame(folder_ / name)) << name;
   }
   EXPECT_TRUE(reduce::read_recipe(folder_ / "out.recipe.json"));
 }
@@ -242,7 +244,7 @@ TEST_F(ReduceTest, AClipOfNothingGetsAWord) {
   const auto empty = folder_ / "cloud.fits";
   base::Random random{42};
   test::write_clip(empty, 10, [&](int) {
-    frames::Frame frame;
+    image::Frame frame;
     frame.width = 200;
     frame.height = 160;
     frame.saturation = 255;

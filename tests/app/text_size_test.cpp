@@ -181,7 +181,7 @@ TEST_P(TextSizeTest, NothingIsCutOrOverlaps) {
   run.start = test::morning() + sky::hours(1.0);
   space.wishes.runs = {run};
   open(space, GetParam());
-  window->models().frame.take(space, window->document().answers());
+  window->models().frame.take(space, window->document().answers(), {});
   ASSERT_TRUE(
       test::wait_until([&] { return window->settled() && window->models().frame.shown(); }));
   for (const QString& id : place_ids()) {
@@ -255,7 +255,7 @@ TEST_F(SightTest, LosesNothingThatIsUnderWay) {
   window->choose_text_size(110);
   EXPECT_EQ(window->place(), "capture");
   EXPECT_EQ(window->current_view().findChild<NumberField*>()->edit().text(), "2");
-  EXPECT_EQ(window->models().frame.chosen_exposure_ms(), 2.0);
+  EXPECT_EQ(window->models().camera.exposure_ms(), 2.0);
   EXPECT_EQ(window->models().log.step_begun(plan::StepKind::kAlign), test::morning());
 }
 

@@ -174,7 +174,7 @@ class Marked : public testing::Test {
 TEST_F(Marked, EveryViewSpeaksThroughTheTranslation) {
   auto window = test::open_window(folder.path(), nameless(test::quick_rig()));
   expect_all_marked(*window, "empty log");
-  window->models().frame.take(window->document().workspace(), window->document().answers());
+  window->models().frame.take(window->document().workspace(), window->document().answers(), {});
   ASSERT_TRUE(
       test::wait_until([&] { return window->settled() && window->models().frame.shown(); }));
   expect_all_marked(*window, "a frame in hand");

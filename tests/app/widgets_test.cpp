@@ -6,6 +6,7 @@
 #include "app/shell/theme.h"
 #include "app/window/day_ribbon.h"
 #include "app/window/site_sheet.h"
+#include "solarchon/image/frame.h"
 #include "tests/app/app_support.h"
 
 namespace solarchon::app {
@@ -170,7 +171,7 @@ TEST_F(RibbonTest, KeysMoveByMinutesHoursAndDays) {
 TEST(SiteSheet, ChangesThePlaceByKeyboardAndAnswersBadInput) {
   Document document(morning_workspace(starter_rig()), morning(), false);
   const test::TempFolder folder;
-  Trouble trouble;
+  ErrorReporter trouble;
   LogQueue queue(workspace::log_file(folder.path()), trouble);
   OutsideFiles files(trouble);
   Kit kit(queue, files, document.undo(), trouble);
@@ -223,7 +224,7 @@ TEST(SiteSheet, ChangesThePlaceByKeyboardAndAnswersBadInput) {
 }
 
 TEST(FrameImage, KeepsShapeAndShowsFullPixelsBrightest) {
-  frames::Frame frame;
+  image::Frame frame;
   frame.width = 40;
   frame.height = 20;
   frame.saturation = 1000;

@@ -14,6 +14,8 @@
 #include "app/views/light_path/section.h"
 #include "app/views/measure/measure_view.h"
 #include "solarchon/base/json.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/media/frame_file.h"
 #include "solarchon/optics/rig_file.h"
 #include "tests/app/app_support.h"
 
@@ -131,7 +133,7 @@ TEST_F(WindowTest, ABadLightPathIsToldAndNothingIsLost) {
 TEST_F(WindowTest, APictureIsMeasuredByDroppingIt) {
   open();
   const auto recording = camera::simulate(test::morning_shot(quick_rig())).value();
-  ASSERT_TRUE(frames::write_tiff(recording.frame, folder / "f.tiff"));
+  ASSERT_TRUE(media::write_tiff(recording.frame, folder / "f.tiff"));
   drop(folder / "f.tiff");
   EXPECT_EQ(window->place(), "measure");
   ASSERT_TRUE(test::wait_until([&] { return window->models().frame.shown() != nullptr; }));
@@ -148,10 +150,10 @@ TEST_F(WindowTest, ABadPictureIsTold) {
 
 TEST_F(WindowTest, APictureWithoutSunIsShownWithTheReason) {
   open();
-  frames::Frame black;
+  image::Frame black;
   black.width = black.height = 100;
   black.pixels.assign(10'000, 5);
-  ASSERT_TRUE(frames::write_fits(black, folder / "f.fits"));
+  ASSERT_TRUE(media::write_fits(black, folder / "f.fits"));
   drop(folder / "f.fits");
   ASSERT_TRUE(test::wait_until([&] { return window->models().frame.shown() != nullptr; }));
   EXPECT_FALSE(window->models().frame.shown()->measurement);
@@ -219,7 +221,7 @@ TEST_F(WindowTest, ExportsAreWrittenAndReadBack) {
   EXPECT_NEAR(json.at("radius_px").get<double>(),
               window->models().frame.shown()->measurement->limb.radius_px, 1e-9);
   view.export_to(path("p.png"));
-  EXPECT_EQ(frames::read_frame(folder / "p.png").value().width, 640);
+  EXPECT_EQ(media::read_frame(folder / "p.png").value().width, 640);
   view.export_to(path("none/p.tiff"));
   EXPECT_TRUE(window->notice().message().contains("cannot be written"));
 }

@@ -2,6 +2,8 @@
 #include <fstream>
 
 #include "solarchon/base/json.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/media/frame_file.h"
 #include "solarchon/optics/rig_file.h"
 #include "tests/cli/cli_support.h"
 #include "tests/support/support.h"
@@ -127,9 +129,9 @@ TEST(AlignFramesCli, GivesARowThatTheTableOfRunsTakes) {
   std::string files;
   for (int i = 0; i < 3; ++i) {
     const auto file = folder / ("frame" + std::to_string(i) + ".fits");
-    ASSERT_TRUE(frames::write_fits(test::drawn_disc(500, 420, {250.0 + 4.0 * i, 210.0 - 2.0 * i},
-                                                    160.0, test::morning() + sky::minutes(2.0 * i)),
-                                   file));
+    ASSERT_TRUE(media::write_fits(test::drawn_disc(500, 420, {250.0 + 4.0 * i, 210.0 - 2.0 * i},
+                                                   160.0, test::morning() + sky::minutes(2.0 * i)),
+                                  file));
     files += " " + file.string();
   }
   const std::string place = " --lat 36.07 --lon -5.58";
@@ -149,14 +151,14 @@ TEST(AlignFramesCli, GivesARowThatTheTableOfRunsTakes) {
             -8.0 * scale);
   expect_bad_input(call(words("align frames " + (folder / "frame0.fits").string() + place)),
                    "frames");
-  frames::Frame timeless = test::drawn_disc(500, 420, {250.0, 210.0}, 160.0, test::morning());
+  image::Frame timeless = test::drawn_disc(500, 420, {250.0, 210.0}, 160.0, test::morning());
   timeless.info.time.reset();
-  ASSERT_TRUE(frames::write_fits(timeless, folder / "timeless.fits"));
+  ASSERT_TRUE(media::write_fits(timeless, folder / "timeless.fits"));
   expect_bad_input(
       call(words("align frames" + files + " " + (folder / "timeless.fits").string() + place)),
       "timeless.fits: time");
-  frames::Frame cloud = test::drawn_disc(500, 420, {250.0, 210.0}, 3.0, test::morning());
-  ASSERT_TRUE(frames::write_fits(cloud, folder / "cloud.fits"));
+  image::Frame cloud = test::drawn_disc(500, 420, {250.0, 210.0}, 3.0, test::morning());
+  ASSERT_TRUE(media::write_fits(cloud, folder / "cloud.fits"));
   expect_bad_input(
       call(words("align frames" + files + " " + (folder / "cloud.fits").string() + place)),
       "cloud.fits: limb");

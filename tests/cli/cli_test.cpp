@@ -1,7 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-
 #include "cli/cli.h"
-#include "solarchon/base/folder_lock.h"
 
 #include <fitsio.h>
 
@@ -11,8 +9,11 @@
 #include <fstream>
 #include <sstream>
 
+#include "solarchon/base/folder_lock.h"
 #include "solarchon/base/json.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/log/log_book.h"
+#include "solarchon/media/frame_file.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/optics/rig_file.h"
 #include "tests/cli/cli_support.h"
@@ -238,7 +239,7 @@ TEST(Cli, SimulatesAClipAsACubeAndAsASeries) {
   // The same clip as a series: its first frame is the cube's first plane, upside down.
   arguments.back() = (folder / "c.tiff").string();
   ASSERT_EQ(call(arguments).code, 0);
-  const auto frame = frames::read_frame(folder / "c-00001.tiff").value();
+  const auto frame = media::read_frame(folder / "c-00001.tiff").value();
   EXPECT_TRUE(std::filesystem::exists(folder / "c-00003.tiff"));
   ASSERT_EQ(frame.width, size[0]);
   EXPECT_EQ(static_cast<float>(frame.at(frame.width / 2, frame.height - 1)),
@@ -492,7 +493,7 @@ TEST(Cli, MeasureTakesWhatTheFileDoesNotSay) {
   const TempFolder folder;
   const auto recording = camera::simulate(test::morning_shot(test::quick_rig())).value();
   const std::string png = (folder / "f.png").string();
-  ASSERT_TRUE(frames::write_png(recording.frame, png));
+  ASSERT_TRUE(media::write_png(recording.frame, png));
   EXPECT_TRUE(call({"measure", png}).json().at("plate_scale_arcsec_px").is_null());
   const Json told = call({"measure", png, "--time", "2027-07-17T08:40:00Z", "--north",
                           std::to_string(recording.truth.solar.north_deg)})
@@ -505,10 +506,10 @@ TEST(Cli, MeasureTakesWhatTheFileDoesNotSay) {
 
 TEST(Cli, MeasureFailsWithoutASunAndRefusesWhatIsNoPicture) {
   const TempFolder folder;
-  frames::Frame black;
+  image::Frame black;
   black.width = black.height = 64;
   black.pixels.assign(64 * 64, 10);
-  ASSERT_TRUE(frames::write_fits(black, folder / "black.fits"));
+  ASSERT_TRUE(media::write_fits(black, folder / "black.fits"));
   EXPECT_EQ(call({"measure", (folder / "black.fits").string()}).code, 1);
   test::write_text(folder / "text", "no picture at all");
   expect_bad_input(call({"measure", (folder / "text").string()}), "text");

@@ -9,8 +9,9 @@
 #include <vector>
 
 #include "solarchon/base/random.h"
-#include "solarchon/frames/clip.h"
-#include "solarchon/frames/frame.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/media/clip.h"
+#include "solarchon/media/frame_file.h"
 #include "solarchon/optics/rig_file.h"
 #include "tests/cli/cli_support.h"
 #include "tests/cli/painted_clip.h"
@@ -77,7 +78,7 @@ class Crafted : public testing::Test {
     ASSERT_EQ(call({"stack", clip.file, "--out", clip.out, "--share", "0.5"}).code, 0);
     const test::Painting painting(96, 80);
     base::Random random{5};
-    const auto frame = [&](int i) -> base::Result<frames::Frame> {
+    const auto frame = [&](int i) -> base::Result<image::Frame> {
       return painting.frame(test::glimpse_of(i), random);
     };
     const auto cube = folder / "seed.fits";
@@ -85,10 +86,10 @@ class Crafted : public testing::Test {
     const auto tiff = folder / "seed.tiff";
     const auto png = folder / "seed.png";
     const auto rig = folder / "seed.json";
-    ASSERT_TRUE(frames::write_fits_cube(12, 10.0, frame, cube));
-    ASSERT_TRUE(frames::write_video(12, 10.0, frame, video));
-    ASSERT_TRUE(frames::write_tiff(*frame(0), tiff));
-    ASSERT_TRUE(frames::write_png(*frame(0), png));
+    ASSERT_TRUE(media::write_fits_cube(12, 10.0, frame, cube));
+    ASSERT_TRUE(media::write_video(12, 10.0, frame, video));
+    ASSERT_TRUE(media::write_tiff(*frame(0), tiff));
+    ASSERT_TRUE(media::write_png(*frame(0), png));
     ASSERT_TRUE(optics::write_rig(test::starter_rig(), rig));
     seeds = {{"a.fits", test::read_text(cube), {"clip IN", "grade IN", "stack IN --out OUT.fits"}},
              {"a.mkv", test::read_text(video), {"clip IN", "grade IN", "stack IN --out OUT.fits"}},

@@ -5,9 +5,11 @@
 #include <thread>
 
 #include "solarchon/base/json.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/optics/rig_file.h"
+#include "solarchon/reduce/recipe.h"
 #include "tests/cli/cli_support.h"
-#include "tests/core/reduce/painted.h"
+#include "tests/core/registration/painted.h"
 #include "tests/support/support.h"
 
 namespace solarchon::cli {
@@ -54,6 +56,21 @@ TEST(Grade, LooksAtEveryFrameAndSaysWhatLimits) {
   EXPECT_NE(grade.at("limit"), "focus");
   EXPECT_FALSE(grade.at("says").get<std::string>().empty());
 
+  // `stack` keeps the same ones.
+  const std::string stack = (sharp.folder / "stack.fits").string();
+  const Outcome stacked = call({"stack", sharp.file, "--rig", sharp.rig, "--black", "0.01",
+                                "--keep", "best", "--share", "0.2", "--out", stack});
+  ASSERT_EQ(stacked.code, 0) << stacked.err;
+  const auto recipe = reduce::read_recipe(stacked.json().at("recipe").get<std::string>());
+  ASSERT_TRUE(recipe && recipe->keep);
+  reduce::Reducer reducer;
+  ASSERT_TRUE(reducer.make(*recipe));
+  std::vector<int> kept;
+  for (const std::size_t place : reduce::kept(*reducer.graded(), *recipe->keep)) {
+    kept.push_back(reducer.graded()->frames[place].frame);
+  }
+  EXPECT_EQ(grade.at("best").get<std::vector<int>>(), kept);
+
   // The best are those with the highest figures, in order of time.
   const auto best = grade.at("best").get<std::vector<int>>();
   ASSERT_EQ(best.size(), 6U);
@@ -85,7 +102,7 @@ TEST(Grade, TellsCloudByTheClipsOwnClearestFrames) {
     const std::string file = (folder / (cloudy ? "cloudy.fits" : "clear.fits")).string();
     base::Random random{31};
     test::write_clip(file, 40, [&](int i) {
-      frames::Frame frame = painting.frame(test::glimpse_of(i), random);
+      image::Frame frame = painting.frame(test::glimpse_of(i), random);
       if (cloudy && i % 4 == 1) {
         for (auto& pixel : frame.pixels) {
           pixel = static_cast<std::uint16_t>(pixel * std::exp2(-2.5));

@@ -3,7 +3,7 @@
 
 #include <string>
 
-#include "tests/core/reduce/painted.h"
+#include "tests/core/registration/painted.h"
 #include "tests/support/support.h"
 
 namespace solarchon::cli {

@@ -2,13 +2,16 @@
 #include <filesystem>
 
 #include "solarchon/base/json.h"
-#include "solarchon/frames/clip_reader.h"
-#include "solarchon/frames/picture.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/media/clip_reader.h"
+#include "solarchon/media/frame_file.h"
+#include "solarchon/media/picture_file.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/sky/disc.h"
 #include "tests/cli/cli_support.h"
-#include "tests/core/reduce/painted.h"
 #include "tests/core/reduce/painted_sun.h"
+#include "tests/core/registration/painted.h"
 #include "tests/support/support.h"
 
 namespace solarchon::cli {
@@ -24,7 +27,7 @@ std::string disc(const TempFolder& folder, const std::string& name, double turn_
   PaintedSun sun(800, 0.03);
   sun.blots.push_back({0.4, -0.3, -0.6, 4.0});
   base::Random random{12};
-  frames::Picture picture =
+  image::Picture picture =
       sun.picture(240, 240, {118.0, 122.0, radius_px, turn_deg, 1.0, 0.002, 1.2}, random);
   picture.info.time = *sky::parse_utc(time, "time");
   picture.info.plate_scale_arcsec_px = 944.0 / radius_px;
@@ -35,7 +38,7 @@ std::string disc(const TempFolder& folder, const std::string& name, double turn_
   }
   picture.recipe = "{}";
   const auto file = folder / name;
-  EXPECT_TRUE(frames::write_picture(picture, file));
+  EXPECT_TRUE(media::write_picture(picture, file));
   return file.string();
 }
 
@@ -78,10 +81,10 @@ TEST(MosaicCommand, JoinsPanelsAndNamesTheOneThatDoesNotFit) {
   const test::Painting painting(420, 200);
   const test::Painting other(240, 200, 0, 99);
   base::Random random{23};
-  const frames::Picture whole = frames::picture_of(painting.frame({}, random, 65535));
+  const image::Picture whole = image::picture_of(painting.frame({}, random, 65535));
   std::vector<std::string> panels;
   for (int k = 0; k < 2; ++k) {
-    frames::Picture panel;
+    image::Picture panel;
     panel.width = 240;
     panel.height = 200;
     for (int y = 0; y < 200; ++y) {
@@ -90,7 +93,7 @@ TEST(MosaicCommand, JoinsPanelsAndNamesTheOneThatDoesNotFit) {
       }
     }
     panels.push_back((folder / ("p" + std::to_string(k) + ".tif")).string());
-    ASSERT_TRUE(frames::write_picture(panel, panels.back()));
+    ASSERT_TRUE(media::write_picture(panel, panels.back()));
   }
   const std::string out = (folder / "m.fits").string();
   const Outcome outcome = call({"mosaic", panels[0], panels[1], "--out", out});
@@ -103,7 +106,7 @@ TEST(MosaicCommand, JoinsPanelsAndNamesTheOneThatDoesNotFit) {
               1.0 / 0.9, 0.01);
   EXPECT_EQ(call({"mosaic", "--recipe", out, "--out", (folder / "n.png").string()}).code, 0);
   const std::string strange = (folder / "strange.png").string();
-  ASSERT_TRUE(frames::write_png(other.frame({}, random, 65535), strange));
+  ASSERT_TRUE(media::write_png(other.frame({}, random, 65535), strange));
   const Outcome lost = call({"mosaic", panels[0], panels[1], strange, "--out", out});
   EXPECT_EQ(lost.code, 1);
   EXPECT_NE(lost.err.find("strange.png"), std::string::npos) << lost.err;
@@ -125,7 +128,7 @@ TEST(AnimateCommand, MakesAMovieOfAFolder) {
   EXPECT_EQ(json["pictures"], 3);
   EXPECT_EQ(json["shown"], 12);
   EXPECT_GT(json["place_spread_px"].get<double>(), -1.0);
-  EXPECT_EQ(frames::ClipReader::open(out)->facts().frames, 12);
+  EXPECT_EQ(media::ClipReader::open(out)->facts().frames, 12);
   const std::string again = (folder / "again.mkv").string();
   EXPECT_EQ(call({"animate", "--recipe", out, "--out", again}).code, 0);
   expect_bad_input(call({"animate", discs.path().string(), "--out", out, "--hold", "it"}), "hold");
@@ -147,7 +150,7 @@ TEST(Stack, ADaysClipsGoIntoAFolderAndOneThatFailsStopsNothing) {
   }
   const auto empty = folder / "empty.fits";
   test::write_clip(empty, 6, [&](int) {
-    frames::Frame frame;
+    image::Frame frame;
     frame.width = 200;
     frame.height = 160;
     frame.saturation = 255;
@@ -164,7 +167,7 @@ TEST(Stack, ADaysClipsGoIntoAFolderAndOneThatFailsStopsNothing) {
   EXPECT_EQ(outcome.json()["products"].size(), 2U);
   ASSERT_EQ(outcome.json()["failed"].size(), 1U);
   EXPECT_EQ(outcome.json()["failed"][0]["clip"], empty.string());
-  EXPECT_TRUE(frames::read_picture(out / "c1-stack.fits"));
+  EXPECT_TRUE(media::read_picture(out / "c1-stack.fits"));
 }
 
 TEST(Stack, ADiscOfAnotherSizeThanTheLightPathDrawsIsSaid) {
@@ -175,8 +178,8 @@ TEST(Stack, ADiscOfAnotherSizeThanTheLightPathDrawsIsSaid) {
   PaintedSun sun(400, 0.03);
   base::Random random{3};
   test::write_clip(folder / "small.fits", 4, [&](int) {
-    frames::Frame frame =
-        frames::frame_of(sun.picture(180, 180, {90.0, 90.0, 60.0, 0.0, 1.0, 0.003, 1.0}, random));
+    image::Frame frame =
+        image::frame_of(sun.picture(180, 180, {90.0, 90.0, 60.0, 0.0, 1.0, 0.003, 1.0}, random));
     return frame;
   });
   const Outcome outcome = call({"stack", (folder / "small.fits").string(), "--rig", rig, "--out",

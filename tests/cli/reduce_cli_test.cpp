@@ -2,9 +2,14 @@
 #include <filesystem>
 
 #include "solarchon/base/json.h"
-#include "solarchon/frames/clip_reader.h"
-#include "solarchon/frames/picture.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/media/clip_reader.h"
+#include "solarchon/media/frame_file.h"
+#include "solarchon/media/picture_file.h"
 #include "solarchon/optics/rig_file.h"
+#include "solarchon/reduce/keep.h"
+#include "solarchon/reduce/recipe.h"
+#include "solarchon/workspace/live.h"
 #include "tests/cli/cli_support.h"
 #include "tests/cli/painted_clip.h"
 #include "tests/support/support.h"
@@ -25,7 +30,7 @@ TEST(Stack, MakesAPictureAndTellsWhatWentIntoIt) {
   EXPECT_EQ(json["unlike"], 0);
   EXPECT_GT(json["detail_gain"].get<double>(), 1.0);
   EXPECT_GT(json["proposal"]["share"].get<double>(), 0.0);
-  EXPECT_TRUE(frames::read_picture(clip.out));
+  EXPECT_TRUE(media::read_picture(clip.out));
   EXPECT_TRUE(std::filesystem::exists(json["recipe"].get<std::string>()));
   // And again by its recipe.
   const std::string again = (clip.folder / "again.png").string();
@@ -57,6 +62,41 @@ TEST(Stack, NamesTheFieldThatIsWrong) {
   EXPECT_FALSE(std::filesystem::exists(clip.out));
 }
 
+TEST(Restore, IsToTheLastBitWhatTheWindowMakes) {
+  const PaintedClip clip;
+  const std::string rig = (clip.folder / "rig.json").string();
+  ASSERT_TRUE(optics::write_rig(test::quick_rig(), rig));
+  // The recorder writes the air that its meters saw beside a clip.
+  test::write_text(clip.file + ".json", R"({"r0_cm": 5.0})");
+  ASSERT_EQ(call({"stack", clip.file, "--out", clip.out, "--share", "0.25"}).code, 0);
+  const std::string sharp = (clip.folder / "sharp.fits").string();
+  const Outcome outcome =
+      call({"restore", clip.out, "--rig", rig, "--scale", "0.4", "--out", sharp});
+  ASSERT_EQ(outcome.code, 0) << outcome.err;
+
+  // As the window does it: in one go from the clip on, with the air of the frames that it keeps.
+  auto recipe = reduce::read_recipe(clip.out);
+  ASSERT_TRUE(recipe);
+  reduce::Reducer reducer;
+  const auto grading = reducer.grade(*recipe);
+  const auto places = reducer.choose(*recipe);
+  ASSERT_TRUE(grading && places);
+  const auto setting = workspace::setting_of_frames({}, test::quick_rig(), test::morning(), 0.0);
+  ASSERT_TRUE(setting);
+  reduce::RestoreWishes wishes;
+  wishes.imaging = setting->imaging;
+  wishes.imaging.scale_arcsec_px = 0.4;
+  const double gain = reduce::gain_of(**grading, *places).detail;
+  wishes.r0_cm = reduce::r0_of_kept(5.0, wishes.imaging, gain);
+  EXPECT_GT(*wishes.r0_cm, 5.0) << "the kept ones are the sharper ones";
+  recipe->restore = wishes;
+  const auto product = reducer.make(*recipe);
+  ASSERT_TRUE(product);
+  const auto written = media::read_picture(sharp);
+  ASSERT_TRUE(written);
+  EXPECT_EQ(written->values, product->picture.values);
+}
+
 TEST(Restore, SharpensAStackAndAddsTheStepToItsRecipe) {
   const PaintedClip clip;
   ASSERT_EQ(call({"stack", clip.file, "--out", clip.out, "--share", "0.5"}).code, 0);
@@ -66,14 +106,14 @@ TEST(Restore, SharpensAStackAndAddsTheStepToItsRecipe) {
   ASSERT_EQ(outcome.code, 0) << outcome.err;
   EXPECT_GT(outcome.json()["reached"].get<double>(), 0.2);
   EXPECT_TRUE(outcome.json()["limb_r0_cm"].is_null());
-  const Json recipe = Json::parse(frames::read_picture(sharp)->recipe);
+  const Json recipe = Json::parse(media::read_picture(sharp)->recipe);
   EXPECT_EQ(recipe["steps"].back()["step"], "restore");
   EXPECT_EQ(recipe["steps"].size(), 4U);
   // From the clip on, by its recipe.
   const std::string again = (clip.folder / "again.fits").string();
   const Outcome second = call({"stack", "--recipe", sharp, "--out", again});
   ASSERT_EQ(second.code, 0) << second.err;
-  EXPECT_EQ(Json::parse(frames::read_picture(again)->recipe)["product"], "restored");
+  EXPECT_EQ(Json::parse(media::read_picture(again)->recipe)["product"], "restored");
 }
 
 TEST(Restore, NamesTheFieldThatIsWrong) {
@@ -108,7 +148,7 @@ TEST(Simulated, NoWayLeadsFromTheSimulatorToAFileWithoutTheMark) {
     return outcome.code == 0 ? outcome.json() : Json::object();
   };
   const auto said = [&](const char* name) {
-    const auto frame = frames::read_frame(at(name));
+    const auto frame = media::read_frame(at(name));
     return frame && frame->info.simulated;
   };
   const std::string rig = at("rig.json");
@@ -118,7 +158,7 @@ TEST(Simulated, NoWayLeadsFromTheSimulatorToAFileWithoutTheMark) {
   }
   for (const char* name : {"c.fits", "d.mkv"}) {
     made({"simulate", rig, "--frames", "12", "--rate", "20", "--r0", "8", "--out", at(name)}, true);
-    EXPECT_TRUE(frames::ClipReader::open(at(name))->facts().info.simulated) << name;
+    EXPECT_TRUE(media::ClipReader::open(at(name))->facts().info.simulated) << name;
   }
   EXPECT_EQ(made({"measure", at("a.fits")}, false).at("simulated"), true);
   EXPECT_EQ(made({"stack", at("c.fits"), "--out", at("stack.fits")}, false).at("simulated"), true);
@@ -135,16 +175,16 @@ TEST(Simulated, NoWayLeadsFromTheSimulatorToAFileWithoutTheMark) {
     EXPECT_TRUE(said(name)) << name;
   }
   // One simulated picture among others is enough; and of real ones nothing is said.
-  frames::Frame real = frames::read_frame(at("a.fits")).value();
+  image::Frame real = media::read_frame(at("a.fits")).value();
   real.info.simulated = false;
-  ASSERT_TRUE(frames::write_fits(real, at("real.fits")));
+  ASSERT_TRUE(media::write_fits(real, at("real.fits")));
   EXPECT_EQ(made({"measure", at("real.fits")}, false).at("simulated"), false);
   for (const char* movie : {"m.mkv", "m.mp4"}) {
     made({"animate", at("real.fits"), at("a.fits"), "--out", at(movie)}, false);
-    EXPECT_TRUE(frames::ClipReader::open(at(movie))->facts().info.simulated) << movie;
+    EXPECT_TRUE(media::ClipReader::open(at(movie))->facts().info.simulated) << movie;
   }
   made({"animate", at("real.fits"), at("real.fits"), "--out", at("n.mkv")}, false);
-  EXPECT_FALSE(frames::ClipReader::open(at("n.mkv"))->facts().info.simulated);
+  EXPECT_FALSE(media::ClipReader::open(at("n.mkv"))->facts().info.simulated);
 }
 
 }  // namespace

@@ -12,8 +12,8 @@
 
 #include "solarchon/align/drift.h"
 #include "solarchon/base/json.h"
-#include "solarchon/frames/frame.h"
 #include "solarchon/measure/disc.h"
+#include "solarchon/media/frame_file.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/optics/train.h"
 #include "solarchon/plan/calendar.h"
@@ -110,7 +110,7 @@ void picture(std::string_view bytes) {
       std::filesystem::temp_directory_path() / ("solarchon-fuzz-" + std::to_string(::getpid()));
   std::ofstream(path, std::ios::binary)
       .write(bytes.data(), static_cast<std::streamsize>(bytes.size()));
-  const auto frame = frames::read_frame(path);
+  const auto frame = media::read_frame(path);
   std::filesystem::remove(path);
   if (!frame) {
     return;

@@ -11,10 +11,12 @@
 #include "solarchon/capture/session.h"
 #include "solarchon/devices/mount_client.h"
 #include "solarchon/devices/telescope_client.h"
-#include "solarchon/frames/clip_reader.h"
-#include "solarchon/live/air_watch.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/live/meters.h"
+#include "solarchon/live/seeing_monitor.h"
 #include "solarchon/measure/disc.h"
+#include "solarchon/media/clip_reader.h"
 #include "solarchon/sky/sun.h"
 #include "solarchon/workspace/live.h"
 #include "standins/clock.h"
@@ -379,7 +381,7 @@ TEST_F(Rear, HasNoHeaterWhereThereIsNoHeatedEtalon) {
 
 TEST_F(Rear, IsASourceOfFramesThatSaysHowItsHandsStand) {
   begin(test::quick_rig());
-  frames::FrameInfo known;
+  image::FrameInfo known;
   known.time = test::morning();
   known.plate_scale_arcsec_px = 4.1;
   auto source = capture::open_telescope_source(folder / "rear", 5.0, known).value();
@@ -495,7 +497,7 @@ TEST_F(Rear, LooksWhereItsGuiderGoesAndReadsARegionQuicker) {
   // The telescope went east and north: the Sun goes west and south.
   const sky::DiscPlace went =
       sky::to_disc({after.right - before.right, after.up - before.up}, look_.answers.celestial);
-  const double scale = look_.setting.plate_scale_arcsec_px;
+  const double scale = look_.setting.imaging.scale_arcsec_px;
   EXPECT_NEAR(scale * went.west_arcsec, 200.0, 0.5 * scale);
   EXPECT_NEAR(scale * went.north_arcsec, -120.0, 0.5 * scale + 1.5);
   ASSERT_TRUE(source->read_region({200, 100, 130, 96}));
@@ -552,7 +554,7 @@ TEST_F(Rear, RidesOnAMountThatAnotherProcessPlays) {
   go(0.0);
   const auto there = limb(1.5);
   ASSERT_TRUE(there);
-  const double scale = look_.setting.plate_scale_arcsec_px;
+  const double scale = look_.setting.imaging.scale_arcsec_px;
   constexpr double kLeft_arcsec = 10.0;  // the Sun went on while the mount was on its way
   const optics::Camera sensor = optics::sensor_of(look_.space.rig)->camera;
   EXPECT_NEAR(scale * there->centre_x_px, 0.5 * scale * (sensor.width_px - 1), kLeft_arcsec);
@@ -589,7 +591,7 @@ TEST_F(Rear, ASeriesHoldsTheSunThatItsMountLetsGo) {
   plan.rounds = 6;
   plan.every_s = 5.0;
   plan.hold =
-      capture::HoldPlan{look_.setting.plate_scale_arcsec_px, look_.answers.celestial, {}, {}};
+      capture::HoldPlan{look_.setting.imaging.scale_arcsec_px, look_.answers.celestial, {}, {}};
   ASSERT_TRUE(wait_for([](const capture::Glance& glance) {
     return glance.hands.guider.has_value() && glance.readings.limb.has_value();
   }));
@@ -601,9 +603,9 @@ TEST_F(Rear, ASeriesHoldsTheSunThatItsMountLetsGo) {
   const auto recorded = session.take_recorded();
   ASSERT_EQ(recorded.size(), 6U);
   const auto centre_of = [&](const capture::Recorded& clip) {
-    frames::Frame frame;
-    EXPECT_TRUE(frames::ClipReader::open(clip.file)->read(0, frame));
-    const auto limb = measure::fit_limb(frame);
+    image::Frame frame;
+    EXPECT_TRUE(media::ClipReader::open(clip.file)->read(0, frame));
+    const auto limb = disc::fit_limb(frame);
     EXPECT_TRUE(limb);
     return sky::PictureOffset{limb->centre_x_px, limb->centre_y_px};
   };

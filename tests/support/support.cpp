@@ -8,6 +8,7 @@
 #include <sstream>
 #include <stdexcept>
 
+#include "solarchon/image/frame.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/observe.h"
@@ -131,9 +132,9 @@ camera::Shot morning_shot(const optics::Rig& rig, std::uint32_t seed) {
   return workspace::shot_for(space, answers, std::nullopt, seed).value();
 }
 
-frames::Frame drawn_disc(int width, int height, const Pixel& centre, double radius_px,
-                         sky::UtcTime time) {
-  frames::Frame frame;
+image::Frame drawn_disc(int width, int height, const Pixel& centre, double radius_px,
+                        sky::UtcTime time) {
+  image::Frame frame;
   frame.width = width;
   frame.height = height;
   frame.info.time = time;

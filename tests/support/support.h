@@ -10,6 +10,7 @@
 #include "solarchon/base/random.h"
 #include "solarchon/base/result.h"
 #include "solarchon/camera/simulate.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/workspace/workspace.h"
 
@@ -63,8 +64,8 @@ struct Pixel {
   double x = 0.0;
   double y = 0.0;
 };
-[[nodiscard]] frames::Frame drawn_disc(int width, int height, const Pixel& centre, double radius_px,
-                                       sky::UtcTime time);
+[[nodiscard]] image::Frame drawn_disc(int width, int height, const Pixel& centre, double radius_px,
+                                      sky::UtcTime time);
 [[nodiscard]] sky::UtcTime utc(const std::string& text);
 
 /// Matches the failed side of a Result by code and field.

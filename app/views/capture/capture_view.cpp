@@ -10,10 +10,12 @@
 #include <utility>
 
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/uncovered_line.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
@@ -42,15 +44,10 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
       figures_(new Figures(2, this)) {
   exposure_->allow_empty(tr("suggested"));
   exposure_->setToolTip(tr("Leave it empty to use the suggested exposure"));
-  connect(exposure_, &NumberField::entered, this, [this](double value) {
-    this->frame().choose_exposure(value);
-    this->models().camera.expose(value);
-  });
-  connect(exposure_, &NumberField::emptied, this, [this] {
-    this->frame().choose_exposure({});
-    this->models().camera.expose({});
-  });
-  if (const auto chosen = frame().chosen_exposure_ms()) {
+  connect(exposure_, &NumberField::entered, this,
+          [this](double value) { this->models().camera.expose(value); });
+  connect(exposure_, &NumberField::emptied, this, [this] { this->models().camera.expose({}); });
+  if (const auto chosen = models.camera.exposure_ms()) {
     exposure_->show_value(*chosen);
   }
   look_->setObjectName(QStringLiteral("look"));
@@ -60,7 +57,8 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
   connect(look_, &QPushButton::clicked, this, &CaptureView::look_or_stop);
   take_->setObjectName(QStringLiteral("take-frame"));
   take_->setMinimumHeight(Theme::px(48));
-  take_->setToolTip(tr("Simulates the exposure, measures the frame and files both (F5)"));
+  take_->setToolTip(tr(
+      "Files the frame that the camera shows, measured; without a camera one is simulated (F5)"));
   connect(take_, &QPushButton::clicked, this, &CaptureView::take);
   const auto on_key = [this](const QKeySequence& key, const auto& work) {
     auto* shortcut = new QShortcut(key, this);
@@ -83,7 +81,6 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
   connect(&live_panel_->ladder(), &LadderPage::shows, live_plate_, &LivePlate::show_still);
   connect(&live_panel_->ladder(), &LadderPage::chosen, this, [this](double exposure_ms) {
     exposure_->show_value(exposure_ms);
-    this->frame().choose_exposure(exposure_ms);
     this->models().camera.expose(exposure_ms);
   });
   connect(live_plate_, &LivePlate::pointedAt, &models.camera, &LiveCamera::set_cross);
@@ -101,7 +98,7 @@ CaptureView::CaptureView(const Models& models, QWidget* parent)
   column->setSpacing(6);
   column->addWidget(new UncoveredLine(models.document, this));
   auto* content = new QWidget(this);
-  new Beside(build_picture(), build_side(), 320, content);
+  new PictureWithPanel(build_picture(), build_side(), 320, content);
   column->addWidget(content, 1);
 }
 
@@ -329,7 +326,13 @@ Readiness CaptureView::readiness() const {
 
 void CaptureView::take() {
   if (take_->isEnabled()) {
-    frame().take(document().workspace(), document().answers());
+    // What is looked through is what is taken; without a camera one is simulated.
+    const LiveCamera& camera = models().camera;
+    if (camera.looking() && camera.glance().frame) {
+      frame().keep(document().workspace(), camera.glance().frame, document().moment());
+    } else {
+      frame().take(document().workspace(), document().answers(), camera.exposure_ms());
+    }
   }
 }
 
@@ -366,12 +369,12 @@ void CaptureView::follow() {
     return;
   }
   const QString none = QStringLiteral("\u2013");
-  const frames::FrameInfo& info = shown->frame.info;
+  const image::FrameInfo& info = shown->frame.info;
   std::vector<Figures::Row> rows{
       {tr("Taken"), info.time ? taken_words(*info.time) : none},
       {tr("Exposure"), info.exposure_ms ? exposure_text(*info.exposure_ms) : none}};
   if (shown->measurement) {
-    const measure::LimbFit& limb = shown->measurement->limb;
+    const disc::LimbFit& limb = shown->measurement->limb;
     if (shown->measurement->spots_sought) {
       rows.push_back(
           {tr("Spots found"), number(static_cast<double>(shown->measurement->spots.size()), 0)});

@@ -74,7 +74,8 @@ void LadderPage::keep() {
     return;
   }
   const double exposure_ms = shown->exposure_ms;
-  keep_right_exposure(document_, log_, exposure_ms, 0.0, camera_.setting().disc_may_clip);
+  keep_right_exposure(document_, log_, exposure_ms, 0.0, camera_.setting().disc_may_clip,
+                      camera_.simulated());
   rungs_->setCurrentRow(-1);  // the live picture again
   emit chosen(exposure_ms);
 }

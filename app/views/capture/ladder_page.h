@@ -10,6 +10,7 @@
 #include "app/model/document.h"
 #include "app/model/live_camera.h"
 #include "app/model/log.h"
+#include "solarchon/image/frame.h"
 
 namespace solarchon::app {
 
@@ -28,7 +29,7 @@ class LadderPage : public QWidget {
 
  signals:
   /// That frame is to be looked at; none: the live picture.
-  void shows(const std::shared_ptr<const frames::Frame>& frame);
+  void shows(const std::shared_ptr<const image::Frame>& frame);
   void chosen(double exposure_ms);
 
  private:

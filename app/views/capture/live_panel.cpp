@@ -7,6 +7,7 @@
 #include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
+#include "solarchon/image/sharpness.h"
 #include "solarchon/words/live.h"
 
 namespace solarchon::app {
@@ -80,7 +81,7 @@ QString LivePanel::next_step(const QString& by_hand) const {
 }
 
 std::optional<double> LivePanel::off_aim_stops() const {
-  const live::Level& level = camera_.glance().readings.level;
+  const image::Level& level = camera_.glance().readings.level;
   const live::Setting& setting = camera_.setting();
   const double aim = setting.target_level * (1.0 - setting.black_level);
   const double over = level.bright - setting.black_level;

@@ -14,6 +14,7 @@
 #include "app/shell/frame_image.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/angle.h"
+#include "solarchon/image/frame.h"
 
 namespace solarchon::app {
 
@@ -62,7 +63,7 @@ void LivePlate::follow() {
   }
 }
 
-void LivePlate::show_still(const std::shared_ptr<const frames::Frame>& frame) {
+void LivePlate::show_still(const std::shared_ptr<const image::Frame>& frame) {
   still_ = frame;
   take_glance();
 }
@@ -114,7 +115,7 @@ void LivePlate::make_image() {
     image_ = {};
     return;
   }
-  const frames::Frame& frame = *shown_.frame;
+  const image::Frame& frame = *shown_.frame;
   cut_ = QRect(0, 0, frame.width, frame.height);
   if (ways_.zoom > 0) {
     const QSizeF room = turned().size_of(QSizeF(size()));
@@ -182,7 +183,7 @@ void LivePlate::draw(QPainter& painter) {
 }
 
 QPointF LivePlate::cross_in_frame() const {
-  const frames::Frame& frame = *shown_.frame;
+  const image::Frame& frame = *shown_.frame;
   const QPointF middle(0.5 * frame.width, 0.5 * frame.height);
   return camera_.cross() ? *camera_.cross() - QPointF(camera_.corner()) : middle;
 }
@@ -190,7 +191,7 @@ QPointF LivePlate::cross_in_frame() const {
 void LivePlate::paint_opening(QPainter& painter, const Lay& lay) const {
   const auto across = camera_.opening_arcsec();
   const QSizeF sensor = camera_.sensor_px();
-  const double radius_px = across ? 0.5 * *across / camera_.setting().plate_scale_arcsec_px : 0.0;
+  const double radius_px = across ? 0.5 * *across / camera_.setting().imaging.scale_arcsec_px : 0.0;
   if (!across || radius_px > 0.5 * std::hypot(sensor.width(), sensor.height())) {
     return;
   }
@@ -325,7 +326,7 @@ void LivePlate::paint_clipped(QPainter& painter, const Lay& lay) const {
     return;
   }
   // Blocks of the frame in which something is full are hatched.
-  const frames::Frame& frame = *shown_.frame;
+  const image::Frame& frame = *shown_.frame;
   constexpr double kBlockPx = 8.0;
   const int block = std::max(1, static_cast<int>(std::lround(kBlockPx / lay.scale)));
   QPainterPath full;
@@ -376,7 +377,7 @@ void LivePlate::paint_drift(QPainter& painter, const Lay& lay) const {
     return;
   }
   // As far as the picture goes in two minutes, within what can be seen.
-  const double per_arcsec = lay.scale / camera_.setting().plate_scale_arcsec_px;
+  const double per_arcsec = lay.scale / camera_.setting().imaging.scale_arcsec_px;
   const double size = drift->arcsec_min();
   const QPointF way =
       lay.way({drift->right_arcsec_min, drift->down_arcsec_min}) / (size * lay.scale);
@@ -395,7 +396,7 @@ void LivePlate::paint_drift(QPainter& painter, const Lay& lay) const {
 
 void LivePlate::paint_scale(QPainter& painter, const Lay& lay) const {
   const double earth =
-      kEarthKm / kKmPerArcsec / camera_.setting().plate_scale_arcsec_px * lay.scale;
+      kEarthKm / kKmPerArcsec / camera_.setting().imaging.scale_arcsec_px * lay.scale;
   int earths = 1;
   while (earth * earths < 40.0 && earths < 64) {
     earths *= 2;

@@ -8,6 +8,7 @@
 #include "app/model/live_camera.h"
 #include "app/shell/drawing.h"
 #include "app/views/capture/turned.h"
+#include "solarchon/image/frame.h"
 
 namespace solarchon::app {
 
@@ -30,7 +31,7 @@ class LivePlate : public Drawing {
 
   LivePlate(const LiveCamera& camera, QWidget* parent);
   /// Shows one frame instead of those that come; none: as they come.
-  void show_still(const std::shared_ptr<const frames::Frame>& frame);
+  void show_still(const std::shared_ptr<const image::Frame>& frame);
   /// Takes the camera's last frame, unless the picture is held.
   void follow();
   void draw_so(const Ways& ways);
@@ -77,7 +78,7 @@ class LivePlate : public Drawing {
   const LiveCamera& camera_;
   Ways ways_;
   capture::Glance shown_;
-  std::shared_ptr<const frames::Frame> still_;
+  std::shared_ptr<const image::Frame> still_;
   QImage image_;
   QRect cut_;  ///< of the frame, that the image shows
 };

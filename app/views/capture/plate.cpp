@@ -7,6 +7,7 @@
 #include "app/shell/disc_painting.h"
 #include "app/shell/frame_image.h"
 #include "app/shell/theme.h"
+#include "solarchon/disc/limb.h"
 
 namespace solarchon::app {
 
@@ -54,7 +55,7 @@ void Plate::draw(QPainter& painter) {
   if (!frame_->measurement || !frame_->measurement->solar) {
     return;
   }
-  const measure::LimbFit& limb = frame_->measurement->limb;
+  const disc::LimbFit& limb = frame_->measurement->limb;
   const double scale = box.width() / frame_->frame.width;
   const QPointF centre =
       box.topLeft() + QPointF(limb.centre_x_px + 0.5, limb.centre_y_px + 0.5) * scale;

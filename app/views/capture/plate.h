@@ -4,7 +4,7 @@
 #include <QImage>
 #include <memory>
 
-#include "app/model/frame_in_hand.h"
+#include "app/model/current_frame.h"
 #include "app/shell/drawing.h"
 
 namespace solarchon::app {

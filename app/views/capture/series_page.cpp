@@ -12,7 +12,7 @@
 
 namespace solarchon::app {
 
-SeriesPage::SeriesPage(SeriesDesk& desk, LiveCamera& camera, QWidget* parent)
+SeriesPage::SeriesPage(SeriesController& desk, LiveCamera& camera, QWidget* parent)
     : QWidget(parent),
       desk_(desk),
       camera_(camera),
@@ -67,7 +67,7 @@ SeriesPage::SeriesPage(SeriesDesk& desk, LiveCamera& camera, QWidget* parent)
   run_->setObjectName(QStringLiteral("series-run"));
   run_->setMinimumHeight(Theme::px(40));
   connect(run_, &QPushButton::clicked, this, &SeriesPage::run_or_stop);
-  connect(&desk_, &SeriesDesk::changed, this, &SeriesPage::follow);
+  connect(&desk_, &SeriesController::changed, this, &SeriesPage::follow);
   auto* switches = new QGridLayout;
   switches->setSpacing(6);
   switches->addWidget(hold_, 0, 0);

@@ -6,7 +6,7 @@
 #include <QPushButton>
 #include <QWidget>
 
-#include "app/model/series_desk.h"
+#include "app/model/series_controller.h"
 #include "app/shell/number_field.h"
 #include "app/views/capture/series_belt.h"
 
@@ -17,7 +17,7 @@ class SeriesPage : public QWidget {
   Q_OBJECT
 
  public:
-  SeriesPage(SeriesDesk& desk, LiveCamera& camera, QWidget* parent);
+  SeriesPage(SeriesController& desk, LiveCamera& camera, QWidget* parent);
   void follow();
   /// Begins as set here, or stops what goes on.
   void run_or_stop();
@@ -32,7 +32,7 @@ class SeriesPage : public QWidget {
   [[nodiscard]] static SeriesBelt::Picture belt_of(const capture::SeriesState& series);
   [[nodiscard]] SeriesBelt::Picture belt_before(const match::TimeLapseNeeds& needs) const;
 
-  SeriesDesk& desk_;
+  SeriesController& desk_;
   LiveCamera& camera_;
   QComboBox* kind_;
   NumberField* clip_;

@@ -54,9 +54,10 @@ void SourceBox::list() {
   box_->clear();
   int chosen = 0;
   for (std::size_t i = 0; i < eyes_.size(); ++i) {
-    const Eye& eye = eyes_[i];
-    box_->addItem(eye.kind == Eye::Kind::kSimulated ? tr("The simulated camera")
-                                                    : tr("%1, %2").arg(eye.name, eye.path));
+    const CameraChoice& eye = eyes_[i];
+    box_->addItem(eye.kind == CameraChoice::Kind::kSimulated
+                      ? tr("The simulated camera")
+                      : tr("%1, %2").arg(eye.name, eye.path));
     chosen = eye == camera_.eye() ? static_cast<int>(i) : chosen;
   }
   box_->addItem(tr("A folder that another program fills\u2026"));

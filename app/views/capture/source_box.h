@@ -38,7 +38,7 @@ class SourceBox : public QWidget {
   QLabel* says_;
   QListWidget* found_;
   QPushButton* stop_;
-  std::vector<Eye> eyes_;
+  std::vector<CameraChoice> eyes_;
 };
 
 }  // namespace solarchon::app

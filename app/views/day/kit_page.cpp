@@ -5,11 +5,11 @@
 #include <QHeaderView>
 #include <QVBoxLayout>
 
+#include "app/model/current_frame.h"
 #include "app/model/disk_speed.h"
-#include "app/model/frame_in_hand.h"
 #include "app/model/kit.h"
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
@@ -80,7 +80,7 @@ KitPage::KitPage(const Models& models, QWidget* parent)
   left->addWidget(bars_);
   left->addWidget(no_runs_);
   left->addWidget(list_, 1);
-  new Beside(picture, build_fields(), 300, this);
+  new PictureWithPanel(picture, build_fields(), 300, this);
   connect(measure_, &QPushButton::clicked, this, [this] {
     if (models_.disk.worker().busy()) {
       models_.disk.worker().cancel();

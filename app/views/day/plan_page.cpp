@@ -12,7 +12,7 @@
 #include "app/model/log.h"
 #include "app/model/outside_files.h"
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/shell/wrap_button.h"
@@ -46,7 +46,7 @@ PlanPage::PlanPage(const Models& models, QWidget* parent)
   left->addWidget(headline_);
   left->addWidget(sheet_, 1);
   left->addWidget(build_tools());
-  new Beside(picture, build_side(), 316, this);
+  new PictureWithPanel(picture, build_side(), 316, this);
   connect(sheet_, &DaySheet::chosen, this, [this] {
     show_choice();
     // Once the fields have their places.
@@ -125,6 +125,13 @@ QToolButton* PlanPage::build_in_menu(QWidget* parent) {
     }
   });
   menu->addSeparator();
+  learn_simulated_ = menu->addAction(tr("Learn from rehearsals too"));
+  learn_simulated_->setCheckable(true);
+  connect(learn_simulated_, &QAction::triggered, this, [this](bool learns) {
+    plan::Wishes next = document_.workspace().wishes;
+    next.learn_from_simulated = learns;
+    edit_wishes(tr("Learn from rehearsals"), next);
+  });
   forget_forecast_ = menu->addAction(tr("Forget the forecast"), this, [this] {
     adopt_forecast(tr("Forget the forecast"), std::nullopt);
   });
@@ -426,6 +433,7 @@ void PlanPage::follow() {
   const plan::Surroundings& ground = document_.workspace().wishes.surroundings;
   under_->setCurrentIndex(static_cast<int>(ground.under));
   before_->setCurrentIndex(static_cast<int>(ground.before));
+  learn_simulated_->setChecked(document_.workspace().wishes.learn_from_simulated);
   const auto& forecast = document_.workspace().wishes.forecast;
   forget_forecast_->setEnabled(forecast.has_value());
   save_forecast_->setEnabled(forecast.has_value());

@@ -64,6 +64,7 @@ class PlanPage : public QWidget {
   DaySheet* sheet_;
   QLabel* headline_;
   QCheckBox* alarms_ = nullptr;
+  QAction* learn_simulated_ = nullptr;
   QAction* forget_forecast_ = nullptr;
   QAction* save_forecast_ = nullptr;
   QComboBox* under_ = nullptr;

@@ -11,7 +11,7 @@
 
 #include "app/model/outside_files.h"
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/file.h"
@@ -64,7 +64,7 @@ SkyPage::SkyPage(const Models& models, QWidget* parent)
   auto* side = new QWidget(this);
   side->setLayout(right);
   right->setContentsMargins(0, 0, 0, 0);
-  new Beside(picture, side, 320, this);
+  new PictureWithPanel(picture, side, 320, this);
 }
 
 QWidget* SkyPage::build_tools() {

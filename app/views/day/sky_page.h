@@ -35,7 +35,7 @@ class SkyPage : public QWidget {
   void adopt_horizon(const QString& what, const sky::Horizon& horizon);
 
   [[nodiscard]] Document& document() const { return models_.document; }
-  [[nodiscard]] Trouble& trouble() const { return models_.trouble; }
+  [[nodiscard]] ErrorReporter& trouble() const { return models_.trouble; }
 
   Models models_;
   QLabel* usable_;

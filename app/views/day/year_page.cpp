@@ -6,9 +6,9 @@
 #include <algorithm>
 #include <cmath>
 
-#include "app/model/frame_in_hand.h"
+#include "app/model/current_frame.h"
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/day/plan_words.h"
@@ -27,8 +27,8 @@ YearPage::YearPage(const Models& models, QWidget* parent)
       models_(models),
       document_(models.document),
       chart_(new YearChart(models.document, this)) {
-  new Beside(chart_, build_side(), 300, this);
-  connect(&models.frame, &FrameInHand::shownChanged, this, [this] {
+  new PictureWithPanel(chart_, build_side(), 300, this);
+  connect(&models.frame, &CurrentFrame::shownChanged, this, [this] {
     if (isVisible()) {
       follow();
     }
@@ -156,7 +156,7 @@ void YearPage::work() {
       show_windows();
     };
   };
-  wishes_.wish(work, NewestWins::Old::kStops);
+  wishes_.wish(work, LatestJob::Old::kStops);
 }
 
 void YearPage::show_windows() {

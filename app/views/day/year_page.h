@@ -9,8 +9,8 @@
 #include <vector>
 
 #include "app/model/document.h"
+#include "app/model/latest_job.h"
 #include "app/model/models.h"
-#include "app/model/newest_wins.h"
 #include "app/shell/number_field.h"
 #include "app/views/day/year_chart.h"
 
@@ -61,7 +61,7 @@ class YearPage : public QWidget {
   std::optional<Wish> asked_;  ///< the last that was worked at or waits
   std::optional<Wish> done_;
   std::vector<plan::BestWindow> windows_;  ///< finest first
-  NewestWins wishes_;
+  LatestJob wishes_;
 };
 
 }  // namespace solarchon::app

@@ -17,8 +17,8 @@
 #include <vector>
 
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
 #include "app/shell/file_kinds.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/field/scenes.h"
@@ -64,7 +64,7 @@ DriftPage::DriftPage(const Models& models, QWidget* parent)
       picture_(new PolePicture(head_)),
       left_(new Figures(3, head_)) {
   head_->put(picture_, left_);
-  new Beside(head_, build_side(), 340, this);
+  new PictureWithPanel(head_, build_side(), 340, this);
   setAcceptDrops(true);
 }
 

@@ -11,7 +11,7 @@
 
 #include "app/model/kit.h"
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/field/scenes.h"
@@ -68,7 +68,7 @@ FindPage::FindPage(const Models& models, QWidget* parent)
       head_(new Headed(QStringLiteral("find"), this)),
       picture_(new AimPicture(head_)) {
   head_->put(picture_);
-  new Beside(head_, build_side(), 340, this);
+  new PictureWithPanel(head_, build_side(), 340, this);
   connect(&models.kit, &Kit::partsChanged, this, [this] {
     if (isVisible()) {
       follow();

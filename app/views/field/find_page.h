@@ -7,8 +7,8 @@
 #include <vector>
 
 #include "app/model/document.h"
+#include "app/model/latest_job.h"
 #include "app/model/models.h"
-#include "app/model/newest_wins.h"
 #include "app/shell/figures.h"
 #include "app/shell/number_field.h"
 #include "app/views/field/aim_picture.h"
@@ -47,7 +47,7 @@ class FindPage : public QWidget {
   Figures* figures_ = nullptr;
   Figures* controller_ = nullptr;
   QLabel* neighbours_ = nullptr;
-  NewestWins looking_;  ///< for them; last, it ends first
+  LatestJob looking_;  ///< for them; last, it ends first
 };
 
 }  // namespace solarchon::app

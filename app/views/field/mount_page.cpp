@@ -10,8 +10,8 @@
 #include <utility>
 
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
 #include "app/shell/frame_image.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/angle.h"
@@ -39,7 +39,7 @@ MountPage::MountPage(const Models& models, QWidget* parent)
       head_(new Headed(QStringLiteral("mount"), this)),
       picture_(new EyepiecePicture(head_)) {
   head_->put(picture_);
-  new Beside(head_, build_side(), 330, this);
+  new PictureWithPanel(head_, build_side(), 330, this);
   connect(&mount_, &Mount::changed, this, [this] {
     if (isVisible()) {
       follow();

@@ -13,9 +13,9 @@
 #include <vector>
 
 #include "app/model/document.h"
+#include "app/model/latest_job.h"
 #include "app/model/models.h"
 #include "app/model/mount.h"
-#include "app/model/newest_wins.h"
 #include "app/shell/figures.h"
 #include "app/views/field/arrow_pad.h"
 #include "app/views/field/eyepiece_picture.h"
@@ -74,7 +74,7 @@ class MountPage : public QWidget {
   Figures* figures_ = nullptr;
   std::optional<sky::DiscPlace> recorded_at_;  ///< where the Sun stood in the last recording
   optics::Rig recorded_rig_;                   ///< and through which light path
-  NewestWins recordings_;                      ///< last, it ends first
+  LatestJob recordings_;                       ///< last, it ends first
 };
 
 }  // namespace solarchon::app

@@ -7,7 +7,7 @@
 #include <vector>
 
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/field/scenes.h"
@@ -71,7 +71,7 @@ NorthPage::NorthPage(const Models& models, QWidget* parent)
       head_(new Headed(QStringLiteral("north"), this)),
       plan_(new GroundPlan(head_)) {
   head_->put(plan_);
-  new Beside(head_, build_side(), 330, this);
+  new PictureWithPanel(head_, build_side(), 330, this);
 }
 
 QWidget* NorthPage::build_side() {

@@ -9,9 +9,9 @@
 #include <cmath>
 #include <limits>
 
+#include "app/model/error_reporter.h"
 #include "app/model/phrases.h"
-#include "app/model/trouble.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/plan/forecast.h"
@@ -44,7 +44,7 @@ PreparePage::PreparePage(const Models& models, QWidget* parent)
       head_(new Headed(QStringLiteral("prepare"), this)),
       picture_(new PaperPicture(head_)) {
   head_->put(picture_);
-  new Beside(head_, build_side(), 330, this);
+  new PictureWithPanel(head_, build_side(), 330, this);
 }
 
 NumberField* PreparePage::add_size(const char* name, const QString& label, const QString& unit,

@@ -40,7 +40,7 @@ class PreparePage : public QWidget {
   void save();
 
   Document& document_;
-  Trouble& trouble_;
+  ErrorReporter& trouble_;
   Headed* head_;
   PaperPicture* picture_;
   QListWidget* list_ = nullptr;

@@ -9,7 +9,7 @@
 #include <cmath>
 
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/words/safety.h"
@@ -56,7 +56,7 @@ QString name_of(StepState state) {
 
 StepsPage::StepsPage(const Models& models, QWidget* parent)
     : QWidget(parent), runbook_(models.runbook) {
-  new Beside(build_card(), build_side(models), 310, this);
+  new PictureWithPanel(build_card(), build_side(models), 310, this);
   connect(&runbook_, &Runbook::changed, this, [this] {
     if (isVisible()) {
       follow();

@@ -6,7 +6,7 @@
 #include <cmath>
 
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/align/seen_drift.h"
@@ -28,7 +28,7 @@ TrackPage::TrackPage(const Models& models, QWidget* parent)
       head_(new Headed(QStringLiteral("track"), this)),
       picture_(new TrackPicture(head_)) {
   head_->put(picture_);
-  new Beside(head_, build_side(), 320, this);
+  new PictureWithPanel(head_, build_side(), 320, this);
 }
 
 QWidget* TrackPage::build_side() {

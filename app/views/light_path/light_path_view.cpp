@@ -13,8 +13,8 @@
 
 #include "app/model/outside_files.h"
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
 #include "app/shell/elided_edit.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/light_path/train_figures.h"
@@ -65,7 +65,7 @@ LightPathView::LightPathView(const Models& models, QWidget* parent)
   left->addWidget(build_tools());
   left->addWidget(build_drawings(), 1);
   left->addWidget(figures_);
-  beside_ = new Beside(picture, build_side(), kPanel, this);
+  beside_ = new PictureWithPanel(picture, build_side(), kPanel, this);
   beside_->setContentsMargins(16, 12, 16, 12);
   connect(section_, &Section::selectionChanged, this, [this] { follow(); });
   connect(section_, &Section::toggleAsked, this, &LightPathView::toggle);

@@ -11,8 +11,8 @@
 #include <QToolButton>
 #include <functional>
 
-#include "app/shell/beside.h"
 #include "app/shell/figures.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/views/light_path/findings_list.h"
 #include "app/views/light_path/part_chooser.h"
 #include "app/views/light_path/part_sheet.h"
@@ -76,7 +76,7 @@ class LightPathView : public View {
   FindingsList* findings_;
   PartSheet* sheet_;
   PartChooser* chooser_;
-  Beside* beside_ = nullptr;
+  PictureWithPanel* beside_ = nullptr;
   QStackedWidget* side_ = nullptr;
   QLineEdit* rig_name_ = nullptr;
   QPushButton* toggle_;

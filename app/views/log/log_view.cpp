@@ -9,8 +9,8 @@
 
 #include "app/model/live_camera.h"
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
 #include "app/shell/elided_label.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/words/safety.h"
@@ -118,7 +118,7 @@ LogView::LogView(const Models& models, QWidget* parent)
       }
     }
   });
-  new Beside(page_, list_, 320, book_, Beside::Side::kBefore);
+  new PictureWithPanel(page_, list_, 320, book_, PictureWithPanel::Side::kBefore);
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(16, 12, 16, 12);
   column->setSpacing(12);

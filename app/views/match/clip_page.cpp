@@ -7,7 +7,7 @@
 #include <cmath>
 
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/match/heading.h"
@@ -70,7 +70,7 @@ ClipPage::ClipPage(const Models& models, QWidget* parent)
                               match::kMosaicMarginRange, false, this)),
       mosaic_(new Figures(2, this)) {
   frame_->setObjectName(QStringLiteral("mosaic-frame"));
-  auto* row = new Beside(frame_, new ScrolledPanel(build_side(), this), 350, this);
+  auto* row = new PictureWithPanel(frame_, new ScrolledPanel(build_side(), this), 350, this);
   row->setContentsMargins(0, 0, 0, 0);
 }
 

@@ -8,7 +8,7 @@
 #include <cmath>
 
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/match/exposure_table.h"
@@ -31,7 +31,7 @@ DuskPage::DuskPage(const Models& models, QWidget* parent)
           new NumberField(tr("A frame every"), QStringLiteral("s"), {1.0, 600.0}, false, this)),
       figures_(new Figures(2, this)),
       copy_(new QPushButton(tr("Copy the list"), this)) {
-  auto* row = new Beside(picture_, build_side(), 320, this);
+  auto* row = new PictureWithPanel(picture_, build_side(), 320, this);
   row->setContentsMargins(0, 0, 0, 0);
 }
 

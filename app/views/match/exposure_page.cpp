@@ -8,7 +8,7 @@
 
 #include "app/model/learning.h"
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/match/heading.h"
@@ -84,7 +84,7 @@ ExposurePage::ExposurePage(const Models& models, QWidget* parent)
   column->addWidget(moves_);
   connect(table_, &ExposureTable::chosenChanged, this, &ExposurePage::show_chosen);
   connect(&log_, &Log::rightExposuresChanged, this, &ExposurePage::show_learned);
-  auto* row = new Beside(picture, build_side(), 320, this);
+  auto* row = new PictureWithPanel(picture, build_side(), 320, this);
   row->setContentsMargins(0, 0, 0, 0);
 }
 
@@ -173,7 +173,8 @@ void ExposurePage::follow() {
   advise::Situation situation = workspace::situation_of(
       workspace, answers.time, answers.sun.semidiameter_arcsec(), answers.local.airmass);
   situation.light.cloud_stops = good ? std::clamp(typed, kCloudRange.low, kCloudRange.high) : 0.0;
-  situation.light.correction_stops = correction_of(log_, workspace.rig.name).stops;
+  situation.light.correction_stops =
+      workspace::correction_by(log_.right_exposures(), workspace).stops;
   const auto plan = stopped || !answers.exposure
                         ? std::nullopt
                         : light::exposure_plan(workspace.rig, answers.train, situation.light);
@@ -224,7 +225,8 @@ void ExposurePage::show_chosen() {
 
 void ExposurePage::show_learned() {
   const std::string& rig = document_.workspace().rig.name;
-  const light::Correction correction = correction_of(log_, rig);
+  const light::Correction correction =
+      workspace::correction_by(log_.right_exposures(), document_.workspace());
   if (correction.count == 0) {
     learned_->setText(
         tr("Nothing yet with this light path: keep an exposure that came out right, and the next "
@@ -263,7 +265,7 @@ void ExposurePage::keep_as_right() {
   }
   bool good = false;
   const double cloud = QLocale().toDouble(cloud_->edit().text(), &good);
-  keep_right_exposure(document_, log_, right_ms_, good ? cloud : 0.0, false);
+  keep_right_exposure(document_, log_, right_ms_, good ? cloud : 0.0, false, false);
   right_->clear();
   keep_->setEnabled(false);
 }

@@ -9,7 +9,7 @@
 
 #include "app/model/kit.h"
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "app/views/match/heading.h"
@@ -76,7 +76,7 @@ FramePage::FramePage(const Models& models, QWidget* parent)
   picture_row->setSpacing(8);
   picture_row->addWidget(frame_, 1);
   picture_row->addWidget(other_box_, 1);
-  auto* row = new Beside(pictures, new ScrolledPanel(build_side(), this), 350, this);
+  auto* row = new PictureWithPanel(pictures, new ScrolledPanel(build_side(), this), 350, this);
   row->setContentsMargins(0, 0, 0, 0);
 }
 

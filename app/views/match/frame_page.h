@@ -8,8 +8,8 @@
 #include <vector>
 
 #include "app/model/document.h"
+#include "app/model/latest_job.h"
 #include "app/model/models.h"
-#include "app/model/newest_wins.h"
 #include "app/shell/number_field.h"
 #include "app/views/match/ladder.h"
 #include "app/views/match/sensor_frame.h"
@@ -58,7 +58,7 @@ class FramePage : public QWidget {
   QTableWidget* list_;
   QPushButton* put_in_;
   std::vector<match::Setting> settings_;
-  NewestWins wishes_;
+  LatestJob wishes_;
 };
 
 }  // namespace solarchon::app

@@ -9,7 +9,7 @@
 #include <vector>
 
 #include "app/model/document.h"
-#include "app/model/newest_wins.h"
+#include "app/model/latest_job.h"
 #include "app/shell/drawing.h"
 #include "app/views/match/what_if.h"
 #include "solarchon/match/mosaic.h"
@@ -93,7 +93,7 @@ class SensorFrame : public Drawing {
 
   Document& document_;
   Path path_;
-  NewestWins wishes_;
+  LatestJob wishes_;
   QImage image_;
   QString eye_words_;  ///< what an eye has of it; empty with a camera
   QString problem_;

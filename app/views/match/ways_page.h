@@ -7,8 +7,8 @@
 #include <vector>
 
 #include "app/model/document.h"
+#include "app/model/latest_job.h"
 #include "app/model/models.h"
-#include "app/model/newest_wins.h"
 #include "app/views/match/ways_sheet.h"
 #include "solarchon/optics/rig.h"
 
@@ -39,7 +39,7 @@ class WaysPage : public QWidget {
   double field_arcmin_ = 32.0;
   std::optional<workspace::Workspace> drawn_;  ///< that the pictures are of, and when
   sky::UtcTime drawn_at_;
-  NewestWins wishes_;
+  LatestJob wishes_;
 };
 
 }  // namespace solarchon::app

@@ -12,12 +12,13 @@
 #include <cmath>
 
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
 #include "app/shell/file_kinds.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/plain_label.h"
 #include "app/shell/theme.h"
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
+#include "solarchon/media/frame_file.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/workspace/observe.h"
 #include "solarchon/workspace/reports.h"
@@ -51,7 +52,7 @@ MeasureView::MeasureView(const Models& models, QWidget* parent)
   connect(chart_, &DiscChart::spotClicked, this, [this](int spot) { table_->selectRow(spot); });
   connect(export_, &QPushButton::clicked, this, &MeasureView::ask_export);
   connect(copy_, &QPushButton::clicked, this, &MeasureView::copy);
-  auto* row = new Beside(chart_, build_side(), 412, this);
+  auto* row = new PictureWithPanel(chart_, build_side(), 412, this);
   row->setContentsMargins(16, 12, 16, 12);
 }
 
@@ -195,9 +196,9 @@ void MeasureView::export_to(const QString& file) {
   const std::string path = file.toStdString();
   base::Result<void> written;
   if (file.endsWith(QStringLiteral(".png"))) {
-    written = frames::write_png(shown->frame, path);
+    written = media::write_png(shown->frame, path);
   } else if (file.endsWith(QStringLiteral(".tiff")) || file.endsWith(QStringLiteral(".tif"))) {
-    written = frames::write_tiff(shown->frame, path);
+    written = media::write_tiff(shown->frame, path);
   } else if (file.endsWith(QStringLiteral(".json")) && shown->measurement) {
     written =
         base::write_file(path, base::file_text(workspace::measurement_report(*shown->measurement)));

@@ -11,7 +11,7 @@
 #include "app/shell/plain_label.h"
 #include "app/shell/switches.h"
 #include "app/shell/theme.h"
-#include "solarchon/reduce/disc_size.h"
+#include "solarchon/disc/disc_size.h"
 
 namespace solarchon::app {
 
@@ -232,7 +232,7 @@ QString RecipePanel::grading_words() const {
   }
   QString all = words.join(QStringLiteral(" \u00b7 "));
   if (const auto size = reduction_.disc_size();
-      size && std::abs(*size - 1.0) > reduce::kDiscMayDiffer) {
+      size && std::abs(*size - 1.0) > disc::kDiscMayDiffer) {
     all += QStringLiteral(". ") +
            tr("Its disc is %1 times what the light path draws: was it taken with another?")
                .arg(number(*size, 2));

@@ -11,10 +11,11 @@
 
 #include "app/model/file_words.h"
 #include "app/model/phrases.h"
-#include "app/shell/beside.h"
 #include "app/shell/file_kinds.h"
 #include "app/shell/frame_image.h"
+#include "app/shell/picture_with_panel.h"
 #include "app/shell/theme.h"
+#include "solarchon/image/rectangle.h"
 
 namespace solarchon::app {
 
@@ -40,7 +41,7 @@ ReduceView::ReduceView(const Models& models, QWidget* parent)
   ribbon_->setObjectName(QStringLiteral("reduce-ribbon"));
   movie_picture_->setObjectName(QStringLiteral("movie-picture"));
   QWidget* side = build_side();
-  auto* row = new Beside(build_pictures(), side, 344, this);
+  auto* row = new PictureWithPanel(build_pictures(), side, 344, this);
   row->setContentsMargins(16, 12, 16, 12);
   connect(&reduction_, &Reduction::changed, this, &ReduceView::follow);
   connect(&reduction_, &Reduction::frameChanged, this, [this] {
@@ -244,7 +245,7 @@ void ReduceView::show_before() {
   QRect part(0, 0, frame->width, frame->height);
   if (product) {
     // The same part of the Sun as the stack shows.
-    const frames::Part& of = product->facts.part;
+    const image::Rectangle& of = product->facts.part;
     part = QRect(of.left_px, of.top_px, of.width_px, of.height_px)
                .translated(static_cast<int>(std::lround(graded.right_px)),
                            static_cast<int>(std::lround(graded.down_px)))

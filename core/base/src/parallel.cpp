@@ -3,10 +3,22 @@
 
 #include <algorithm>
 #include <atomic>
+#include <cstddef>
 #include <thread>
 #include <vector>
 
 namespace solarchon::base {
+
+int hands() { return static_cast<int>(std::max(1U, std::thread::hardware_concurrency())); }
+
+void together(int count, const std::function<void(int hand)>& work) {
+  std::vector<std::jthread> others;
+  others.reserve(static_cast<std::size_t>(std::max(0, count - 1)));
+  for (int hand = 1; hand < count; ++hand) {
+    others.emplace_back([&work, hand] { work(hand); });
+  }
+  work(0);
+}
 
 bool each_row(int rows, const Task& task, const std::function<void(int row)>& work) {
   constexpr int kAtOnce = 8;  // rows that a thread takes before it asks again
@@ -24,8 +36,7 @@ bool each_row(int rows, const Task& task, const std::function<void(int row)>& wo
       }
     }
   };
-  const auto cores = static_cast<int>(std::max(1U, std::thread::hardware_concurrency()));
-  const int helpers = std::max(0, std::min(cores, (rows + kAtOnce - 1) / kAtOnce) - 1);
+  const int helpers = std::max(0, std::min(hands(), (rows + kAtOnce - 1) / kAtOnce) - 1);
   {
     std::vector<std::jthread> threads;
     threads.reserve(static_cast<std::size_t>(helpers));

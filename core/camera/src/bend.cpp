@@ -7,28 +7,20 @@
 #include <cstddef>
 #include <opencv2/core/hal/intrin.hpp>
 
+#include "solarchon/image/interpolation.h"
+
 namespace solarchon::camera {
 
 namespace {
 
 constexpr int kParts = 256;  // of a pixel, that weights are kept for
 
-/// Weights of the four pixels about a place between the second and the third.
-std::array<float, 4> cubic(double part) {
-  const double square = part * part;
-  const double cube = square * part;
-  return {static_cast<float>(-0.5 * part + square - 0.5 * cube),
-          static_cast<float>(1.0 - 2.5 * square + 1.5 * cube),
-          static_cast<float>(0.5 * part + 2.0 * square - 1.5 * cube),
-          static_cast<float>(-0.5 * square + 0.5 * cube)};
-}
-
 using Weights = std::array<std::array<float, 4>, kParts + 1>;
 const Weights& weights() {
   static const Weights made = [] {
     Weights table;
     for (int i = 0; i <= kParts; ++i) {
-      table.at(static_cast<std::size_t>(i)) = cubic(static_cast<double>(i) / kParts);
+      table.at(static_cast<std::size_t>(i)) = image::cubic_weights(static_cast<double>(i) / kParts);
     }
     return table;
   }();

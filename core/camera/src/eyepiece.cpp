@@ -7,6 +7,7 @@
 #include "solarchon/base/angle.h"
 #include "solarchon/base/parallel.h"
 #include "solarchon/base/range.h"
+#include "solarchon/image/frame.h"
 
 namespace solarchon::camera {
 
@@ -38,7 +39,7 @@ optics::Rig with_eye(optics::Rig rig, std::size_t eyepiece, const optics::Train&
 
 /// Takes what lies beyond the round field, and what a secondary's shadow takes.
 void shape(EyeSight& sight) {
-  frames::Frame& frame = sight.frame;
+  image::Frame& frame = sight.frame;
   const double middle = 0.5 * (frame.width - 1);
   const double radius = 0.5 * kFieldShare * frame.width;
   const double pupil_mm = std::min(sight.look.exit_pupil_mm, optics::kDaylightPupilMm);

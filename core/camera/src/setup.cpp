@@ -8,7 +8,9 @@
 #include "solarchon/base/random.h"
 #include "solarchon/base/range.h"
 #include "solarchon/camera/stream.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/light/exposure_plan.h"
+#include "solarchon/psf/transfer.h"
 
 namespace solarchon::camera {
 
@@ -99,7 +101,7 @@ Result<Setup> set_up(const Shot& shot) {
     return tl::make_unexpected(checked.error());
   }
   setup.camera = optics::sensor_of(shot.rig)->camera;
-  if (const auto sized = frames::check_size(setup.camera.width_px, setup.camera.height_px, "rig");
+  if (const auto sized = image::check_size(setup.camera.width_px, setup.camera.height_px, "rig");
       !sized) {
     return tl::make_unexpected(sized.error());
   }
@@ -110,25 +112,31 @@ Result<Setup> set_up(const Shot& shot) {
   return setup;
 }
 
-Softness softness_of(const Shot& shot, const Setup& setup, std::optional<double> r0_cm) {
-  const double wavelength_nm = setup.train.band.wavelength_nm;
-  const double focal_ratio = *setup.train.focal_ratio;
-  const double scale = setup.truth.plate_scale_arcsec_px;
-  Softness softness{*setup.train.sampling_px_per_cutoff, shot.seeing_arcsec / scale};
-  softness.obstruction = setup.train.obstruction;
-  softness.defocus_waves =
-      1e3 * shot.defocus_um / wavelength_nm / (8.0 * focal_ratio * focal_ratio);
-  if (r0_cm) {
-    softness.short_exposure = Softness::Short{*r0_cm, wavelength_nm, setup.train.aperture_mm};
-    softness.seeing_px = seeing::long_exposure_arcsec(*r0_cm, wavelength_nm) / scale;
-  }
-  return softness;
+psf::ImagingSetup imaging_of(const Setup& setup) {
+  return {setup.train.aperture_mm, setup.train.obstruction, setup.train.band.wavelength_nm,
+          setup.truth.plate_scale_arcsec_px};
 }
 
-int margin_px(const Shot& shot, const Setup& setup, const Softness& softness) {
+psf::Blurring blurring_of(const Shot& shot, const Setup& setup, std::optional<double> r0_cm) {
+  const double focal_ratio = *setup.train.focal_ratio;
+  psf::Blurring blurring;
+  blurring.defocus_waves =
+      1e3 * shot.defocus_um / setup.train.band.wavelength_nm / (8.0 * focal_ratio * focal_ratio);
+  blurring.pixel = false;
+  blurring.r0_cm = r0_cm;
+  if (!r0_cm) {
+    blurring.seeing_px = shot.seeing_arcsec / setup.truth.plate_scale_arcsec_px;
+  }
+  return blurring;
+}
+
+int margin_px(const Shot& shot, const Setup& setup, std::optional<double> r0_cm) {
+  const psf::ImagingSetup imaging = imaging_of(setup);
+  const double seeing_arcsec =
+      r0_cm ? seeing::long_exposure_arcsec(*r0_cm, imaging.wavelength_nm) : shot.seeing_arcsec;
   return kLeastMarginPx +
-         static_cast<int>(kFwhmsOfMargin *
-                          std::max(softness.seeing_px, softness.pixels_per_cutoff)) +
+         static_cast<int>(kFwhmsOfMargin * std::max(seeing_arcsec / imaging.scale_arcsec_px,
+                                                    imaging.pixels_per_cutoff())) +
          std::min(kMostDefocusPx,
                   static_cast<int>(std::abs(shot.defocus_um) / *setup.train.focal_ratio /
                                    setup.camera.pixel_um));
@@ -150,9 +158,9 @@ Scale scale_of(const optics::Camera& camera) {
   return scale;
 }
 
-frames::FrameInfo info_of(const Shot& shot, const optics::Train& train,
-                          const optics::Camera& camera, const Truth& truth) {
-  frames::FrameInfo info;
+image::FrameInfo info_of(const Shot& shot, const optics::Train& train, const optics::Camera& camera,
+                         const Truth& truth) {
+  image::FrameInfo info;
   info.simulated = true;
   info.time = shot.time + sky::seconds(shot.air_s);
   info.exposure_ms = shot.exposure_ms;

@@ -1,13 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <cstddef>
 #include <optional>
 
 #include "solarchon/base/result.h"
-#include "solarchon/camera/blur.h"
 #include "solarchon/camera/simulate.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/optics/parts.h"
 #include "solarchon/optics/train.h"
+#include "solarchon/psf/transfer.h"
 #include "solarchon/seeing/turbulence.h"
 
 namespace solarchon::camera {
@@ -22,17 +24,21 @@ struct Setup {
 /// Errors: those of camera::simulate but kCancelled.
 [[nodiscard]] base::Result<Setup> set_up(const Shot& shot);
 
+/// The light path as it decides on detail. What is drawn of the Sun is light over pixels already.
+[[nodiscard]] psf::ImagingSetup imaging_of(const Setup& setup);
 /// @param r0_cm  of a short exposure; none: a long one, with the shot's seeing
-[[nodiscard]] Softness softness_of(const Shot& shot, const Setup& setup,
-                                   std::optional<double> r0_cm);
+[[nodiscard]] psf::Blurring blurring_of(const Shot& shot, const Setup& setup,
+                                        std::optional<double> r0_cm);
+/// Entries of its transfer's table.
+inline constexpr std::size_t kTransferSteps = 4097;
 /// Pixels round the frame that blur reaches into it from.
-[[nodiscard]] int margin_px(const Shot& shot, const Setup& setup, const Softness& softness);
+[[nodiscard]] int margin_px(const Shot& shot, const Setup& setup, std::optional<double> r0_cm);
 
 /// Electrons in a pixel at the disc's centre, when nothing is detuned and no cloud is there.
 [[nodiscard]] double signal_of(const Shot& shot, const optics::Train& train);
 
-[[nodiscard]] frames::FrameInfo info_of(const Shot& shot, const optics::Train& train,
-                                        const optics::Camera& camera, const Truth& truth);
+[[nodiscard]] image::FrameInfo info_of(const Shot& shot, const optics::Train& train,
+                                       const optics::Camera& camera, const Truth& truth);
 
 /// Numbers that a sensor gives for electrons.
 struct Scale {

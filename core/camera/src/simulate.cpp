@@ -10,7 +10,9 @@
 #include "sight.h"
 #include "solarchon/base/parallel.h"
 #include "solarchon/base/random.h"
-#include "solarchon/camera/blur.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/spectrum.h"
+#include "solarchon/psf/transfer.h"
 #include "solarchon/scene/picture.h"
 #include "solarchon/seeing/turbulence.h"
 
@@ -25,7 +27,7 @@ namespace {
 /// Turns relative brightness into recorded numbers, row by row with a generator of its own.
 /// @param marks  of the sensor; empty: none
 void expose(const Shot& shot, const Setup& setup, const scene::Picture& picture, std::size_t stride,
-            std::size_t first, const std::vector<float>& marks, frames::Frame& frame) {
+            std::size_t first, const std::vector<float>& marks, image::Frame& frame) {
   const optics::Camera& camera = setup.camera;
   const double signal = signal_of(shot, setup.train);
   const Scale scale = scale_of(camera);
@@ -124,10 +126,9 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
   if (setup.turbulence) {
     truth.r0_cm = setup.turbulence->r0_cm(now_s);
   }
-  const Softness softness = softness_of(shot, setup, truth.r0_cm);
-  const int margin = margin_px(shot, setup, softness);
-  const int width = quick_size(camera.width_px + 2 * margin);
-  const int height = quick_size(camera.height_px + 2 * margin);
+  const int margin = margin_px(shot, setup, truth.r0_cm);
+  const int width = image::quick_size(camera.width_px + 2 * margin);
+  const int height = image::quick_size(camera.height_px + 2 * margin);
   const scene::Grid grid{width,
                          height,
                          truth.centre_x_px + margin,
@@ -154,13 +155,14 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
   } else {
     picture = *seen;
   }
-  blur(picture, width, height, softness);
+  const psf::Transfer transfer(imaging_of(setup), blurring_of(shot, setup, truth.r0_cm));
+  picture = image::Spectrum(picture, width, height).filtered(transfer.table(kTransferSteps));
   truth.cloud_stops = dim(shot.cloud, now_s, scale, margin, width, height, picture);
   task.report(0.75);
   if (task.stopped()) {
     return fail(ErrorCode::kCancelled, "frame");
   }
-  frames::Frame& frame = recording.frame;
+  image::Frame& frame = recording.frame;
   frame.width = camera.width_px;
   frame.height = camera.height_px;
   frame.pixels.resize(static_cast<std::size_t>(frame.width) *

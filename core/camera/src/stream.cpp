@@ -17,7 +17,9 @@
 #include "solarchon/base/angle.h"
 #include "solarchon/base/parallel.h"
 #include "solarchon/base/range.h"
-#include "solarchon/camera/blur.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/spectrum.h"
+#include "solarchon/psf/transfer.h"
 #include "solarchon/seeing/turbulence.h"
 
 namespace solarchon::camera {
@@ -95,7 +97,9 @@ struct Drawn {
   int margin = 0;
   int width = 0;
   int height = 0;
-  std::optional<Spectrum> spectrum;
+  std::optional<image::Spectrum> spectrum;
+  /// Of the aperture; its focus changes more rarely than the air.
+  std::shared_ptr<const psf::Pupil> pupil = {};
   std::map<int, scene::Picture> steps;  ///< of blur, by their place on the ladder
 };
 
@@ -166,7 +170,7 @@ class Stream::Machine {
                             static_cast<float>(signal_of(plan.shot, setup_.train)),
                             static_cast<float>(seeing::scattered_share(truth.cloud_stops)),
                             static_cast<float>(setup_.camera.read_noise_e)};
-    frames::Frame& frame = into.frame;
+    image::Frame& frame = into.frame;
     frame.width = setup_.camera.width_px;
     frame.height = setup_.camera.height_px;
     frame.saturation = static_cast<int>(counting.scale.full_scale);
@@ -299,12 +303,11 @@ class Stream::Machine {
     }
     // The air may blur twice as much before the Sun is drawn again.
     constexpr double kWorse = 0.5;
-    const Softness worst = softness_of(shot, *setup, r0 ? std::optional(kWorse * *r0) : r0);
-    drawn->margin = margin_px(shot, *setup, worst) +
+    drawn->margin = margin_px(shot, *setup, r0 ? std::optional(kWorse * *r0) : r0) +
                     (plan.way.empty() && !plan.steered ? 0 : static_cast<int>(kRoomPx)) +
                     static_cast<int>(4.0 * motion_px(shot, *setup));
-    drawn->width = quick_size(camera.width_px + 2 * drawn->margin);
-    drawn->height = quick_size(camera.height_px + 2 * drawn->margin);
+    drawn->width = image::quick_size(camera.width_px + 2 * drawn->margin);
+    drawn->height = image::quick_size(camera.height_px + 2 * drawn->margin);
     const Truth truth = posed(setup->truth, drawn->pose, camera);
     const scene::Grid grid{drawn->width,
                            drawn->height,
@@ -353,10 +356,15 @@ class Stream::Machine {
         missing.push_back(step);
       }
     }
-    const auto made = [&](int step) {
+    const psf::ImagingSetup imaging = imaging_of(setup_);
+    const auto transfer_at = [&](int step) {
       const auto r0 =
           plan.shot.air ? std::optional(std::exp(kLogStep * step)) : std::optional<double>();
-      return drawn.spectrum->softened(softness_of(plan.shot, setup_, r0));
+      return psf::Transfer(imaging, blurring_of(plan.shot, setup_, r0), drawn.pupil);
+    };
+    drawn.pupil = transfer_at(0).pupil();
+    const auto made = [&](int step) {
+      return drawn.spectrum->filtered(transfer_at(step).table(kTransferSteps));
     };
     for (std::size_t i = 0; i < missing.size(); i += 2) {
       std::future<scene::Picture> other;

@@ -16,9 +16,9 @@ namespace {
 
 class ClipSource : public Source {
  public:
-  ClipSource(frames::ClipReader clip, std::string name, Pace pace)
+  ClipSource(media::ClipReader clip, std::string name, Pace pace)
       : clip_(std::move(clip)), pace_(pace), began_(std::chrono::steady_clock::now()) {
-    const frames::ClipFacts& facts = clip_.facts();
+    const media::ClipFacts& facts = clip_.facts();
     constexpr double kUsualRateHz = 25.0;
     card_.name = std::move(name);
     card_.width = facts.width;
@@ -53,7 +53,7 @@ class ClipSource : public Source {
   }
 
  private:
-  frames::ClipReader clip_;
+  media::ClipReader clip_;
   SourceCard card_;
   Pace pace_;
   std::chrono::steady_clock::time_point began_;
@@ -63,7 +63,7 @@ class ClipSource : public Source {
 }  // namespace
 
 Result<std::unique_ptr<Source>> open_clip_source(const std::filesystem::path& clip, Pace pace) {
-  return frames::ClipReader::open(clip).map([&](frames::ClipReader reader) {
+  return media::ClipReader::open(clip).map([&](media::ClipReader reader) {
     return std::unique_ptr<Source>(
         std::make_unique<ClipSource>(std::move(reader), clip.filename().string(), pace));
   });

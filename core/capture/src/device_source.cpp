@@ -3,7 +3,7 @@
 #include <utility>
 
 #include "solarchon/capture/source.h"
-#include "solarchon/frames/video_feed.h"
+#include "solarchon/media/video_feed.h"
 
 namespace solarchon::capture {
 
@@ -13,9 +13,9 @@ namespace {
 
 class DeviceSource : public Source {
  public:
-  DeviceSource(frames::VideoFeed feed, std::string name, Known known)
+  DeviceSource(media::VideoFeed feed, std::string name, Known known)
       : feed_(std::move(feed)), known_(std::move(known)) {
-    const frames::FeedFacts& facts = feed_.facts();
+    const media::FeedFacts& facts = feed_.facts();
     card_.name = std::move(name);
     card_.width = facts.width;
     card_.height = facts.height;
@@ -47,7 +47,7 @@ class DeviceSource : public Source {
   }
 
  private:
-  frames::VideoFeed feed_;
+  media::VideoFeed feed_;
   Known known_;
   SourceCard card_;
   std::int64_t number_ = -1;
@@ -57,9 +57,9 @@ class DeviceSource : public Source {
 }  // namespace
 
 Result<std::unique_ptr<Source>> open_device_source(const std::string& kind,
-                                                   const frames::VideoDevice& device,
+                                                   const media::VideoDevice& device,
                                                    const Known& known) {
-  return frames::VideoFeed::open(kind, device.path).map([&](frames::VideoFeed feed) {
+  return media::VideoFeed::open(kind, device.path).map([&](media::VideoFeed feed) {
     return std::unique_ptr<Source>(
         std::make_unique<DeviceSource>(std::move(feed), device.name, known));
   });

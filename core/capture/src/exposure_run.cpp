@@ -4,6 +4,7 @@
 #include <utility>
 
 #include "solarchon/capture/run.h"
+#include "solarchon/image/frame.h"
 
 namespace solarchon::capture {
 
@@ -86,7 +87,7 @@ RunWish ExposureRun::take(const LiveFrame& frame, const live::Meters& meters) {
   }
   const live::Meters::Last last = meters.last();
   state_.rungs.push_back({*frame.frame.info.exposure_ms, last.level, last.noise,
-                          std::make_shared<const frames::Frame>(frame.frame)});
+                          std::make_shared<const image::Frame>(frame.frame)});
   const int at = state_.place++;
   if (!setting_.disc_may_clip && last.level.clipped_share < kOverexposedShare) {
     const auto off = [&](int rung) {

@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "solarchon/base/middle.h"
+#include "solarchon/image/frame.h"
 
 namespace solarchon::capture {
 
@@ -20,7 +21,7 @@ constexpr double kPart = 0.8;  // of what is seen is put right: what the air did
 constexpr int kEnough = 4;     // frames, to judge by
 
 /// A power of two, below two thirds of the frame.
-int side_for(const frames::Frame& frame) {
+int side_for(const image::Frame& frame) {
   int side = 32;
   while (side < 128 && 3 * side <= std::min(frame.width, frame.height)) {
     side *= 2;
@@ -31,7 +32,7 @@ int side_for(const frames::Frame& frame) {
 }  // namespace
 
 void Holder::begin(const LiveFrame& live) {
-  const frames::Frame& frame = live.frame;
+  const image::Frame& frame = live.frame;
   const int side = side_for(frame);
   if (std::min(frame.width, frame.height) < side) {
     return;

@@ -14,7 +14,7 @@
 
 #include "sidecar.h"
 #include "solarchon/base/json.h"
-#include "solarchon/frames/clip_writer.h"
+#include "solarchon/media/clip_writer.h"
 
 namespace solarchon::capture {
 
@@ -56,7 +56,7 @@ class Threshold {
 
 class Recorder::Machine {
  public:
-  Machine(RecordPlan made, frames::ClipWriter clip, double rate_hz)
+  Machine(RecordPlan made, media::ClipWriter clip, double rate_hz)
       : plan_(std::move(made)),
         clip_(std::move(clip)),
         rate_hz_(rate_hz),
@@ -143,7 +143,7 @@ class Recorder::Machine {
   void clear_away() const {
     std::error_code ignored;
     std::filesystem::remove(plan_.file, ignored);
-    std::filesystem::remove(frames::times_beside(plan_.file), ignored);
+    std::filesystem::remove(media::times_beside(plan_.file), ignored);
     std::filesystem::remove(facts_beside(plan_.file), ignored);
   }
 
@@ -238,7 +238,7 @@ class Recorder::Machine {
   }
 
   RecordPlan plan_;
-  frames::ClipWriter clip_;  ///< of the writing thread, until that has ended
+  media::ClipWriter clip_;  ///< of the writing thread, until that has ended
   double rate_hz_;
   mutable std::mutex mutex_;
   std::condition_variable_any bell_;
@@ -284,16 +284,16 @@ Result<std::unique_ptr<Recorder>> Recorder::begin(RecordPlan plan, const LiveFra
   if (like.frame.info.simulated) {
     plan.sidecar.edit()["simulated"] = true;
   }
-  frames::ClipFormat format{like.frame.width, like.frame.height, like.frame.saturation, rate_hz,
-                            like.frame.info};
-  auto clip = frames::ClipWriter::create(plan.file, format);
+  media::ClipFormat format{like.frame.width, like.frame.height, like.frame.saturation, rate_hz,
+                           like.frame.info};
+  auto clip = media::ClipWriter::create(plan.file, format);
   if (!clip) {
     return tl::make_unexpected(clip.error());
   }
   if (auto told = write_sidecar(plan, {}, rate_hz, false); !told) {
     clip = tl::make_unexpected(told.error());  // closes it
     std::filesystem::remove(plan.file, ignored);
-    std::filesystem::remove(frames::times_beside(plan.file), ignored);
+    std::filesystem::remove(media::times_beside(plan.file), ignored);
     return tl::make_unexpected(told.error());
   }
   return std::unique_ptr<Recorder>(

@@ -5,6 +5,8 @@
 #include <cmath>
 #include <utility>
 
+#include "solarchon/image/sharpness.h"
+
 namespace solarchon::capture {
 
 using base::ErrorCode;
@@ -142,7 +144,7 @@ void Series::follow_light(const live::Meters& meters) {
   if (!plan_.follows_light || !exposure_ms_) {
     return;
   }
-  const live::Level& level = meters.last().level;
+  const image::Level& level = meters.last().level;
   const double black = setting_.black_level;
   constexpr double kFull = 0.99;
   constexpr double kLeast = 1e-3;

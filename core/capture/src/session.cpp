@@ -11,6 +11,8 @@
 #include <vector>
 
 #include "solarchon/base/json.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/rectangle.h"
 
 namespace solarchon::capture {
 
@@ -92,7 +94,7 @@ class Session::Machine {
     meters_.moved();
     forget_usual();
   }
-  void read_region(const devices::Region& region) { note_refusal(source_->read_region(region)); }
+  void read_region(const image::Rectangle& region) { note_refusal(source_->read_region(region)); }
   void run_series(SeriesPlan plan, const LiveFrame& frame) {
     end_series(frame.seconds);
     if (exposures_) {
@@ -207,7 +209,7 @@ class Session::Machine {
     end_recording();
   }
 
-  [[nodiscard]] static bool holds_what_it_claims(const frames::Frame& frame) {
+  [[nodiscard]] static bool holds_what_it_claims(const image::Frame& frame) {
     return frame.width > 0 && frame.height > 0 && frame.saturation > 0 &&
            frame.pixels.size() ==
                static_cast<std::size_t>(frame.width) * static_cast<std::size_t>(frame.height);
@@ -498,7 +500,7 @@ class Session::Machine {
       judgement_ = live::judge(readings_, meters_.setting());
     }
     const std::chrono::duration<double> span = arrivals_.back() - arrivals_.front();
-    auto shown = std::make_shared<const frames::Frame>(frame.frame);
+    auto shown = std::make_shared<const image::Frame>(frame.frame);
     {
       const std::lock_guard lock(mutex_);
       glance_.frame = std::move(shown);
@@ -583,7 +585,7 @@ std::vector<Recorded> Session::close() { return machine_->close(); }
 void Session::nudge(double west_arcsec, double north_arcsec) {
   machine_->turn([=](Machine& machine) { machine.nudge(west_arcsec, north_arcsec); });
 }
-void Session::read_region(const devices::Region& region) {
+void Session::read_region(const image::Rectangle& region) {
   machine_->turn([region](Machine& machine) { machine.read_region(region); });
 }
 void Session::focus_to(double position_um) {

@@ -8,6 +8,8 @@
 #include "solarchon/capture/source.h"
 #include "solarchon/devices/frame_ring.h"
 #include "solarchon/devices/telescope_client.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/rectangle.h"
 
 namespace solarchon::capture {
 
@@ -22,7 +24,7 @@ Result<void> Source::tune_to(int /*step*/) { return base::fail(ErrorCode::kNotFo
 Result<void> Source::nudge(double /*west_arcsec*/, double /*north_arcsec*/) {
   return base::fail(ErrorCode::kNotFound, "guider");
 }
-Result<void> Source::read_region(const devices::Region& /*region*/) {
+Result<void> Source::read_region(const image::Rectangle& /*region*/) {
   return base::fail(ErrorCode::kNotFound, "region");
 }
 
@@ -112,7 +114,7 @@ class TelescopeSource : public Source {
     return has_guider_ ? client_.nudge(west_arcsec, north_arcsec)
                        : Source::nudge(west_arcsec, north_arcsec);
   }
-  Result<void> read_region(const devices::Region& region) override {
+  Result<void> read_region(const image::Rectangle& region) override {
     return card_.regions ? client_.read_region(region) : Source::read_region(region);
   }
 
@@ -173,8 +175,8 @@ class TelescopeSource : public Source {
 
 }  // namespace
 
-frames::FrameInfo Known::at(double seconds) const {
-  frames::FrameInfo told = info;
+image::FrameInfo Known::at(double seconds) const {
+  image::FrameInfo told = info;
   if (told.time) {
     told.time = *told.time + sky::seconds(seconds);
     if (orientation && told.orientation) {

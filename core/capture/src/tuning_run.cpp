@@ -3,6 +3,7 @@
 #include <utility>
 
 #include "solarchon/capture/run.h"
+#include "solarchon/image/sharpness.h"
 
 namespace solarchon::capture {
 
@@ -27,7 +28,7 @@ std::optional<live::TuningFit> best_of(const std::vector<live::TuningPoint>& poi
 }  // namespace
 
 void TuningLook::add(const live::Meters& meters) {
-  const live::Level& level = meters.last().level;
+  const image::Level& level = meters.last().level;
   light += level.disc - meters.setting().black_level;
   full = full || level.clipped_share > kTooBrightShare;
   ++frames;

@@ -3,14 +3,14 @@
 
 #include <algorithm>
 
-#include "solarchon/frames/endings.h"
+#include "solarchon/media/endings.h"
 
 namespace solarchon::capture {
 
 namespace {
 
 bool by_its_ending(const std::filesystem::path& path) {
-  return frames::named_as_picture(path) || frames::named_as_video(path);
+  return media::named_as_picture(path) || media::named_as_video(path);
 }
 
 }  // namespace

@@ -18,6 +18,7 @@
 
 #include "solarchon/base/range.h"
 #include "solarchon/devices/local_socket.h"
+#include "solarchon/image/frame.h"
 
 namespace solarchon::devices {
 
@@ -116,7 +117,7 @@ FrameRing::~FrameRing() = default;
 
 Result<FrameRing> FrameRing::make(const std::filesystem::path& path, int width, int height,
                                   int slots) {
-  if (const auto size = frames::check_size(width, height, path.string()); !size) {
+  if (const auto size = image::check_size(width, height, path.string()); !size) {
     return tl::make_unexpected(size.error());
   }
   if (const auto count = base::checked("slots", slots, kSlots); !count) {
@@ -183,8 +184,8 @@ Result<FrameRing> FrameRing::open(const std::filesystem::path& path) {
   map->width = header.width;
   map->height = header.height;
   map->slots = header.slots;
-  if (const auto size = frames::check_size(static_cast<std::int64_t>(map->width),
-                                           static_cast<std::int64_t>(map->height), path.string());
+  if (const auto size = image::check_size(static_cast<std::int64_t>(map->width),
+                                          static_cast<std::int64_t>(map->height), path.string());
       !size) {
     return tl::make_unexpected(size.error());
   }
@@ -196,7 +197,7 @@ Result<FrameRing> FrameRing::open(const std::filesystem::path& path) {
   return FrameRing(std::move(map));
 }
 
-void FrameRing::leave(const frames::Frame& frame, double seconds, std::int64_t number) {
+void FrameRing::leave(const image::Frame& frame, double seconds, std::int64_t number) {
   Header& header = map_->header();
   const std::uint64_t place = header.left.load(std::memory_order_relaxed);
   Slot& slot = map_->slot(place);

@@ -4,6 +4,7 @@
 #include <utility>
 
 #include "solarchon/base/json.h"
+#include "solarchon/image/rectangle.h"
 
 namespace solarchon::devices {
 
@@ -27,7 +28,7 @@ Result<void> TelescopeClient::expose(double exposure_ms) {
   return tell("camera.expose", {{"exposure_ms", exposure_ms}});
 }
 
-Result<void> TelescopeClient::read_region(const Region& region) {
+Result<void> TelescopeClient::read_region(const image::Rectangle& region) {
   return tell("camera.region", to_json(region));
 }
 

@@ -3,6 +3,8 @@
 
 #include <algorithm>
 
+#include "solarchon/image/rectangle.h"
+
 namespace solarchon::devices {
 
 namespace {
@@ -12,7 +14,7 @@ constexpr double kLeastShare = 0.05;
 
 }  // namespace
 
-Region part_about(int width_px, int height_px, double share, double x_px, double y_px) {
+image::Rectangle part_about(int width_px, int height_px, double share, double x_px, double y_px) {
   if (share >= 1.0) {
     return {};
   }

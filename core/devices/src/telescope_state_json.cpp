@@ -2,13 +2,14 @@
 #include "solarchon/devices/telescope_state.h"
 
 #include "solarchon/base/json.h"
-#include "solarchon/frames/frame.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/rectangle.h"
 
 namespace solarchon::devices {
 
 namespace {
 
-constexpr base::Range kSide{1.0, frames::kLongestSide};
+constexpr base::Range kSide{1.0, image::kLongestSide};
 constexpr base::Range kFull{1.0, 65535.0};
 constexpr base::Range kExposure{1e-4, 3.6e6};
 constexpr base::Range kRate{0.0, 1e5};
@@ -65,7 +66,7 @@ base::Json to_json(const GuiderState& state) {
           {"moving", state.moving}};
 }
 
-base::Json to_json(const Region& region) {
+base::Json to_json(const image::Rectangle& region) {
   return {{"left_px", region.left_px},
           {"top_px", region.top_px},
           {"width_px", region.width_px},
@@ -116,9 +117,9 @@ base::Result<GuiderState> guider_state_from_json(const base::Json& json, const s
   return read(reader, state);
 }
 
-base::Result<Region> region_from_json(const base::Json& json, const std::string& path) {
+base::Result<image::Rectangle> region_from_json(const base::Json& json, const std::string& path) {
   base::ObjectReader reader(json, path);
-  Region region;
+  image::Rectangle region;
   region.left_px = reader.integer("left_px", kRegionRange);
   region.top_px = reader.integer("top_px", kRegionRange);
   region.width_px = reader.integer("width_px", kRegionRange);

@@ -12,7 +12,7 @@ namespace {
 
 /// What the aperture tells apart (arcsec).
 double resolved_arcsec(const Setting& setting) {
-  return 1e-6 * setting.wavelength_nm / setting.aperture_mm * base::kArcsecPerRad;
+  return 1e-6 * setting.imaging.wavelength_nm / setting.imaging.aperture_mm * base::kArcsecPerRad;
 }
 
 /// Light: too much, too little, or cloud before it.
@@ -89,7 +89,7 @@ Judgement judge(const Readings& readings, const Setting& setting) {
   constexpr double kEdgeIsFull = 0.01;  // the edge of what is full is not that of the Sun
   const bool soft = readings.level.clipped_share < kEdgeIsFull && readings.edge_arcsec &&
                     readings.edge_arcsec->value > kSofter * in_focus &&
-                    readings.edge_arcsec->value > kLeastPixels * setting.plate_scale_arcsec_px;
+                    readings.edge_arcsec->value > kLeastPixels * setting.imaging.scale_arcsec_px;
   if (soft && readings.defocus_um->value > 2.0 * focus_depth_um(setting)) {
     return {Limit::kFocus, *readings.defocus_um, 0.0};
   }

@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/live/meters.h"
-#include "solarchon/base/middle.h"
 
 #include <algorithm>
 #include <array>
@@ -9,7 +8,13 @@
 #include <numbers>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/base/middle.h"
+#include "solarchon/disc/limb_tracker.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/sharpness.h"
 #include "solarchon/light/limb_darkening.h"
+#include "solarchon/psf/transfer.h"
+#include "solarchon/registration/reference_square.h"
 
 namespace solarchon::live {
 
@@ -24,12 +29,12 @@ constexpr double kEnoughLimb = 0.08;  ///< of it in sight, to know where the cen
 
 /// Brightness that the middle of the disc has, of full scale, by all of the disc that is in sight:
 /// the darkening towards its edge is taken out.
-double centre_level(const frames::Frame& frame, const std::optional<LimbSeen>& limb,
-                    const Setting& setting, const Level& level) {
+double centre_level(const image::Frame& frame, const std::optional<disc::TrackedLimb>& limb,
+                    const Setting& setting, const image::Level& level) {
   if (!limb) {
     return setting.black_level + (level.disc - setting.black_level) / setting.darkening;
   }
-  const light::LimbDarkening darkening(setting.wavelength_nm);
+  const light::LimbDarkening darkening(setting.imaging.wavelength_nm);
   std::vector<double> levels;
   constexpr double kLookedAt = 8000.0;
   const int every = std::max(
@@ -64,13 +69,14 @@ Estimate usual_of(const Kept& kept) {
   return usual;
 }
 
-Standing standing_of(const Bands& bands) {
+registration::StandingWave standing_of(const Bands& bands) {
   const double across = bands.across_deg * base::kRadPerDeg;
   return {std::cos(across) / bands.spacing_px, std::sin(across) / bands.spacing_px};
 }
 
 /// Whether the same waves of a square are left out.
-bool alike(const std::optional<Standing>& one, const Standing& other, int side) {
+bool alike(const std::optional<registration::StandingWave>& one,
+           const registration::StandingWave& other, int side) {
   return one && side * std::hypot(one->right_cycles_px - other.right_cycles_px,
                                   one->down_cycles_px - other.down_cycles_px) <
                     1.0;
@@ -79,17 +85,17 @@ bool alike(const std::optional<Standing>& one, const Standing& other, int side) 
 }  // namespace
 
 double Setting::pixel_um() const {
-  return 1e3 * plate_scale_arcsec_px * aperture_mm * focal_ratio / base::kArcsecPerRad;
+  return 1e3 * imaging.scale_arcsec_px * imaging.aperture_mm * focal_ratio / base::kArcsecPerRad;
 }
 
 double Drift::arcsec_min() const { return std::hypot(right_arcsec_min, down_arcsec_min); }
 
 Meters::Meters(const Setting& setting)
     : setting_(setting),
-      scale_px_(detail_scale_px(setting)),
-      limb_(setting.sun_radius_arcsec / setting.plate_scale_arcsec_px),
+      scale_px_(psf::detail_scale_px(setting.imaging)),
+      limb_(setting.sun_radius_arcsec / setting.imaging.scale_arcsec_px),
       air_(setting),
-      bands_(setting.pixel_um(), setting.wavelength_nm) {}
+      bands_(setting.pixel_um(), setting.imaging.wavelength_nm) {}
 
 void Meters::change(const Setting& setting) {
   setting_ = setting;
@@ -106,7 +112,7 @@ void Meters::look_afresh() {
 
 void Meters::moved() {
   look_afresh();
-  limb_ = LimbWatch(setting_.sun_radius_arcsec / setting_.plate_scale_arcsec_px);
+  limb_ = disc::LimbTracker(setting_.sun_radius_arcsec / setting_.imaging.scale_arcsec_px);
   limb_from_.reset();
   tiles_.clear();
   tiles_from_ = {};
@@ -124,12 +130,12 @@ std::optional<Meters::Stands> Meters::stands() const {
 Meters::Last Meters::last() const {
   Last last{last_.sharpness, last_.noise, last_.level, {}};
   if (last_.limb) {
-    last.edge_arcsec = last_.limb->width_px * setting_.plate_scale_arcsec_px;
+    last.edge_arcsec = last_.limb->width_px * setting_.imaging.scale_arcsec_px;
   }
   return last;
 }
 
-void Meters::take(const frames::Frame& frame, double seconds) {
+void Meters::take(const image::Frame& frame, double seconds) {
   if (frame.width != width_px_ || frame.height != height_px_) {
     width_px_ = frame.width;
     height_px_ = frame.height;
@@ -140,9 +146,9 @@ void Meters::take(const frames::Frame& frame, double seconds) {
   }
   ++last_.frames;
   last_.span_s = seconds - first_s_;
-  last_.field_arcsec = std::min(frame.width, frame.height) * setting_.plate_scale_arcsec_px;
-  last_.level = level_of(frame);
-  const Sharpness sharpness = sharpness_of(frame, scale_px_, setting_.black_level);
+  last_.field_arcsec = std::min(frame.width, frame.height) * setting_.imaging.scale_arcsec_px;
+  last_.level = image::level_of(frame);
+  const image::Sharpness sharpness = image::sharpness_of(frame, scale_px_, setting_.black_level);
   last_.sharpness = sharpness.detail;
   last_.noise = sharpness.noise;
   auto limb = limb_.look(frame);
@@ -158,7 +164,7 @@ void Meters::take(const frames::Frame& frame, double seconds) {
   }
   if (!places_.empty() && places_.back().seconds == seconds && seconds - dust_s_ >= kDustEvery_s) {
     dust_s_ = seconds;
-    const double scale = setting_.plate_scale_arcsec_px;
+    const double scale = setting_.imaging.scale_arcsec_px;
     dust_.take(frame, places_.back().right_arcsec / scale, places_.back().down_arcsec / scale);
   }
   if (setting_.clear_level && last_.level.clipped_share < 0.002) {
@@ -189,8 +195,8 @@ void Meters::note_place(double seconds, double right_arcsec, double down_arcsec)
   }
 }
 
-void Meters::follow_limb(const LimbSeen& seen, double seconds) {
-  const double scale = setting_.plate_scale_arcsec_px;
+void Meters::follow_limb(const disc::TrackedLimb& seen, double seconds) {
+  const double scale = setting_.imaging.scale_arcsec_px;
   if (!limb_from_) {
     limb_from_ = {seen.centre_x_px, seen.centre_y_px};
     tiles_.clear();
@@ -216,8 +222,8 @@ void Meters::follow_limb(const LimbSeen& seen, double seconds) {
   }
 }
 
-void Meters::follow_detail(const frames::Frame& frame, double seconds, bool limb) {
-  const double scale = setting_.plate_scale_arcsec_px;
+void Meters::follow_detail(const image::Frame& frame, double seconds, bool limb) {
+  const double scale = setting_.imaging.scale_arcsec_px;
   if (!limb) {
     widths_.clear();
     if (limb_from_) {
@@ -251,7 +257,7 @@ void Meters::follow_detail(const frames::Frame& frame, double seconds, bool limb
   double right = 0.0;
   double down = 0.0;
   int laid = 0;
-  for (const Registered& tile : tiles_) {
+  for (const registration::ReferenceSquare& tile : tiles_) {
     const auto shifted = tile.lay(frame);
     places.push_back(shifted ? shifted->right_px * scale
                              : std::numeric_limits<double>::quiet_NaN());
@@ -283,7 +289,7 @@ void Meters::follow_detail(const frames::Frame& frame, double seconds, bool limb
   }
 }
 
-void Meters::take_tiles(const frames::Frame& frame, int side) {
+void Meters::take_tiles(const image::Frame& frame, int side) {
   // In the middle, and at the corners of a square about it.
   constexpr std::array<std::array<double, 2>, 5> kAt{
       {{0.5, 0.5}, {0.25, 0.25}, {0.75, 0.25}, {0.25, 0.75}, {0.75, 0.75}}};

@@ -17,18 +17,23 @@ std::optional<std::int64_t> session_of(SQLite::Database& database, const std::st
   return query.executeStep() ? std::optional(query.getColumn(0).getInt64()) : std::nullopt;
 }
 
-/// The newest session of that site, way of the light and target about an instant: what was noted of
-/// a part in between, such as a tuning, begins no other.
+/// The one rule by which two things are of the same session: the newest of that site, way of the
+/// light and target about an instant, rehearsed or seen alike. What was noted of a part in between,
+/// such as a tuning, begins no other.
 std::optional<std::int64_t> session_like(SQLite::Database& database, const SessionStart& start,
-                                         sky::UtcTime about) {
-  SQLite::Statement query(database,
-                          "SELECT id, rig FROM session WHERE site = ? AND target = ? AND "
-                          "abs(started_ms - ?) < ? ORDER BY started_ms DESC, id DESC");
+                                         sky::UtcTime about, bool simulated) {
+  SQLite::Statement query(
+      database,
+      "SELECT id, rig FROM session WHERE site = ? AND target = ? AND abs(started_ms - ?) < ? "
+      "AND NOT EXISTS (SELECT 1 FROM frame WHERE session = session.id AND simulated <> ?5) "
+      "AND NOT EXISTS (SELECT 1 FROM clip WHERE session = session.id AND simulated <> ?5) "
+      "ORDER BY started_ms DESC, id DESC");
   query.bind(1, json_text(sky::to_json(start.site)));
   query.bind(2, start.target);
   query.bind(3, about.unix_ms);
   constexpr std::int64_t kHalfADay_ms = 12LL * 3600 * 1000;
   query.bind(4, kHalfADay_ms);
+  query.bind(5, simulated ? 1 : 0);
   while (query.executeStep()) {
     const auto rig =
         base::parse_json(query.getColumn(1).getString(), "rig")
@@ -91,7 +96,7 @@ Result<std::int64_t> LogBook::file_clip(const SessionStart& start, const ClipEnt
       drop.bind(1, clip.file);
       drop.exec();
     }
-    const auto like = session_like(store_->database, start, clip.begun);
+    const auto like = session_like(store_->database, start, clip.begun, clip.simulated);
     const std::int64_t session = like ? *like : insert_session(store_->database, start);
     insert_clip(store_->database, session, clip);
     transaction.commit();
@@ -101,14 +106,14 @@ Result<std::int64_t> LogBook::file_clip(const SessionStart& start, const ClipEnt
   }
 }
 
-Result<std::int64_t> LogBook::file_frame_like(const SessionStart& start, const FrameEntry& frame) {
+Result<LogBook::Filed> LogBook::file_frame(const SessionStart& start, const FrameEntry& frame) {
   try {
     SQLite::Transaction transaction(store_->database, SQLite::TransactionBehavior::IMMEDIATE);
-    const auto like = session_like(store_->database, start, frame.taken);
+    const auto like = session_like(store_->database, start, frame.taken, frame.simulated);
     const std::int64_t session = like ? *like : insert_session(store_->database, start);
-    (void)insert_frame(store_->database, session, frame);
+    const std::int64_t id = insert_frame(store_->database, session, frame);
     transaction.commit();
-    return session;
+    return Filed{session, id};
   } catch (const SQLite::Exception& problem) {
     return tl::make_unexpected(as_error(problem, store_->file, true));
   }

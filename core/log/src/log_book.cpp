@@ -241,19 +241,6 @@ Result<std::int64_t> LogBook::begin(const SessionStart& start) {
   }
 }
 
-Result<LogBook::Filed> LogBook::begin_with(const SessionStart& start, const FrameEntry& frame) {
-  try {
-    SQLite::Transaction transaction(store_->database, SQLite::TransactionBehavior::IMMEDIATE);
-    Filed filed;
-    filed.session = insert_session(store_->database, start);
-    filed.frame = insert_frame(store_->database, filed.session, frame);
-    transaction.commit();
-    return filed;
-  } catch (const SQLite::Exception& problem) {
-    return tl::make_unexpected(as_error(problem, store_->file, true));
-  }
-}
-
 Result<std::int64_t> LogBook::file_frame(std::int64_t session, const FrameEntry& frame) {
   try {
     SQLite::Transaction transaction(store_->database, SQLite::TransactionBehavior::IMMEDIATE);
@@ -331,7 +318,8 @@ Result<std::vector<SessionSummary>> LogBook::summaries() const {
              max(coalesce(max(f.taken_ms), s.started_ms), coalesce(c.last_ms, s.started_ms)),
              json_extract(s.site, '$.name'), json_extract(s.site, '$.latitude_deg'),
              json_extract(s.site, '$.longitude_deg'), json_extract(s.rig, '$.name'), s.target,
-             s.seeing_arcsec, count(f.id), coalesce(c.clips, 0), max(n.spots)
+             s.seeing_arcsec, count(f.id), coalesce(c.clips, 0), max(n.spots),
+             coalesce(max(f.simulated), 0) OR coalesce(c.simulated, 0)
       FROM (SELECT id, started_ms, target, seeing_arcsec,
                    CASE WHEN json_valid(site) THEN site ELSE '{}' END AS site,
                    CASE WHEN json_valid(rig) THEN rig ELSE '{}' END AS rig FROM session) s
@@ -339,7 +327,8 @@ Result<std::vector<SessionSummary>> LogBook::summaries() const {
       LEFT JOIN (SELECT m.frame, count(spot.id) AS spots FROM measurement m
                  LEFT JOIN spot ON spot.frame = m.frame
                  WHERE m.spots_sought = 1 GROUP BY m.frame) n ON n.frame = f.id
-      LEFT JOIN (SELECT session, count(id) AS clips, max(begun_ms) AS last_ms FROM clip
+      LEFT JOIN (SELECT session, count(id) AS clips, max(begun_ms) AS last_ms,
+                        max(simulated) AS simulated FROM clip
                  GROUP BY session) c ON c.session = s.id
       GROUP BY s.id ORDER BY s.started_ms DESC, s.id DESC)sql");
     std::vector<SessionSummary> list;
@@ -351,7 +340,8 @@ Result<std::vector<SessionSummary>> LogBook::summaries() const {
                       query.getColumn(8).getDouble(), query.getColumn(9).getInt(),
                       query.getColumn(10).getInt(),
                       query.getColumn(11).isNull() ? std::nullopt
-                                                   : std::optional(query.getColumn(11).getInt())});
+                                                   : std::optional(query.getColumn(11).getInt()),
+                      query.getColumn(12).getInt() != 0});
     }
     return list;
   } catch (const SQLite::Exception& problem) {

@@ -118,11 +118,13 @@ Result<std::int64_t> LogBook::note_exposure(const RightExposure& exposure) {
   try {
     SQLite::Statement write(
         store_->database,
-        "INSERT INTO exposure (found_ms, rig, predicted_ms, right_ms) VALUES (?, ?, ?, ?)");
+        "INSERT INTO exposure (found_ms, rig, predicted_ms, right_ms, simulated) "
+        "VALUES (?, ?, ?, ?, ?)");
     write.bind(1, exposure.found.unix_ms);
     write.bind(2, exposure.rig);
     write.bind(3, exposure.predicted_ms);
     write.bind(4, exposure.right_ms);
+    write.bind(5, exposure.simulated ? 1 : 0);
     write.exec();
     return store_->database.getLastInsertRowid();
   } catch (const SQLite::Exception& problem) {
@@ -149,14 +151,15 @@ Result<std::vector<RightExposure>> LogBook::right_exposures(const std::string& r
     if (!store_->database.tableExists("exposure")) {
       return exposures;
     }
-    SQLite::Statement query(store_->database,
-                            "SELECT id, found_ms, rig, predicted_ms, right_ms FROM exposure "
-                            "WHERE ?1 = '' OR rig = ?1 ORDER BY found_ms DESC, id DESC");
+    SQLite::Statement query(
+        store_->database,
+        "SELECT id, found_ms, rig, predicted_ms, right_ms, simulated FROM exposure "
+        "WHERE ?1 = '' OR rig = ?1 ORDER BY found_ms DESC, id DESC");
     query.bind(1, rig);
     while (query.executeStep()) {
       exposures.push_back({query.getColumn(0).getInt64(), time_in(query.getColumn(1)),
                            query.getColumn(2).getString(), query.getColumn(3).getDouble(),
-                           query.getColumn(4).getDouble()});
+                           query.getColumn(4).getDouble(), query.getColumn(5).getInt() != 0});
     }
     return exposures;
   } catch (const SQLite::Exception& problem) {

@@ -129,6 +129,10 @@ const std::vector<std::string>& schema_steps() {
     ALTER TABLE frame ADD COLUMN simulated INTEGER NOT NULL DEFAULT 0;
     ALTER TABLE clip ADD COLUMN simulated INTEGER NOT NULL DEFAULT 0;
     UPDATE frame SET simulated = 1 WHERE file LIKE 'frames/%';
+  )sql",
+                                               // Exposures that were found in a rehearsal.
+                                               R"sql(
+    ALTER TABLE exposure ADD COLUMN simulated INTEGER NOT NULL DEFAULT 0;
   )sql"};
   return kSteps;
 }

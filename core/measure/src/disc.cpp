@@ -3,6 +3,8 @@
 
 #include <cmath>
 
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/light/hydrogen_alpha.h"
 #include "spots.h"
 
@@ -11,14 +13,14 @@ namespace solarchon::measure {
 namespace {
 
 /// Whether a frame was taken in hydrogen alpha, as it says itself.
-bool of_line(const frames::Frame& frame) {
+bool of_line(const image::Frame& frame) {
   constexpr double kBesideNm = 0.5;
   return frame.info.wavelength_nm &&
          std::abs(*frame.info.wavelength_nm - light::kHydrogenAlphaNm) < kBesideNm;
 }
 
 /// Puts a spot on the Sun, given the scale and the way the disc hangs.
-void locate(SpotMeasurement& spot, const LimbFit& limb, double scale_arcsec_px,
+void locate(SpotMeasurement& spot, const disc::LimbFit& limb, double scale_arcsec_px,
             const sky::PictureOrientation& solar, const sky::DiscView& view) {
   const sky::PictureOffset offset{(spot.x_px - limb.centre_x_px) * scale_arcsec_px,
                                   (limb.centre_y_px - spot.y_px) * scale_arcsec_px};
@@ -30,10 +32,10 @@ void locate(SpotMeasurement& spot, const LimbFit& limb, double scale_arcsec_px,
 
 }  // namespace
 
-base::Result<DiscMeasurement> measure_disc(const frames::Frame& frame, const Knowledge& knowledge,
+base::Result<DiscMeasurement> measure_disc(const image::Frame& frame, const Knowledge& knowledge,
                                            const base::Task& task) {
   const base::Task fitting{task.stop, [&](double done) { task.report(0.6 * done); }};
-  const auto limb = fit_limb(frame, fitting);
+  const auto limb = disc::fit_limb(frame, fitting);
   if (!limb) {
     return tl::make_unexpected(limb.error());
   }

@@ -6,10 +6,12 @@
 #include <cmath>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
 
 namespace solarchon::measure {
 
-using frames::Frame;
+using image::Frame;
 
 namespace {
 
@@ -34,7 +36,7 @@ struct FlatDisc {
 };
 
 /// Median brightness of each ring between centre and outermost share.
-std::vector<double> ring_medians(const Frame& frame, const LimbFit& limb, double black) {
+std::vector<double> ring_medians(const Frame& frame, const disc::LimbFit& limb, double black) {
   std::vector<std::vector<float>> rings(kRings);
   for (int y = 0; y < frame.height; ++y) {
     for (int x = y % 2; x < frame.width; x += 2) {
@@ -67,7 +69,7 @@ std::vector<double> ring_medians(const Frame& frame, const LimbFit& limb, double
 }
 
 /// The dark level: median outside the disc, or 0 where nothing is outside.
-double black_level(const Frame& frame, const LimbFit& limb) {
+double black_level(const Frame& frame, const disc::LimbFit& limb) {
   std::vector<std::uint16_t> outside;
   constexpr int kEvery = 7;
   for (int y = 0; y < frame.height; y += kEvery) {
@@ -113,7 +115,7 @@ double without_speck(const Frame& frame, int x, int y, double level) {
   return away > kLeastShare * level && away > kSpreads * spread ? median : here;
 }
 
-FlatDisc flatten(const Frame& frame, const LimbFit& limb) {
+FlatDisc flatten(const Frame& frame, const disc::LimbFit& limb) {
   const double black = black_level(frame, limb);
   const std::vector<double> medians = ring_medians(frame, limb, black);
   const auto expected = [&](double share) {
@@ -184,7 +186,7 @@ struct Blob {
 
 class BlobFinder {
  public:
-  BlobFinder(FlatDisc& flat, const LimbFit& limb) : flat_(flat), limb_(limb) {}
+  BlobFinder(FlatDisc& flat, const disc::LimbFit& limb) : flat_(flat), limb_(limb) {}
 
   /// Gathers the connected dark pixels around a start, and clears them.
   Blob gather(int start_x, int start_y) {
@@ -229,7 +231,7 @@ class BlobFinder {
   }
 
   FlatDisc& flat_;
-  const LimbFit& limb_;
+  const disc::LimbFit& limb_;
   std::vector<std::pair<int, int>> stack_;
 };
 
@@ -255,7 +257,7 @@ float darkest_of_surface(const FlatDisc& flat) {
   return std::min(kSpotBelow, static_cast<float>(1.0 - std::min(kMostDark, depth)));
 }
 
-SpotMeasurement to_measurement(const Blob& blob, const LimbFit& limb) {
+SpotMeasurement to_measurement(const Blob& blob, const disc::LimbFit& limb) {
   SpotMeasurement spot;
   spot.x_px = blob.x / blob.weight;
   spot.y_px = blob.y / blob.weight;
@@ -271,7 +273,7 @@ SpotMeasurement to_measurement(const Blob& blob, const LimbFit& limb) {
 
 }  // namespace
 
-base::Result<std::vector<SpotMeasurement>> find_spots(const Frame& frame, const LimbFit& limb,
+base::Result<std::vector<SpotMeasurement>> find_spots(const Frame& frame, const disc::LimbFit& limb,
                                                       const base::Task& task) {
   FlatDisc flat = flatten(frame, limb);
   const float least_dark = darkest_of_surface(flat);

@@ -4,6 +4,8 @@
 #include <vector>
 
 #include "solarchon/base/task.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/measure/disc.h"
 
 namespace solarchon::measure {
@@ -12,8 +14,8 @@ namespace solarchon::measure {
 /// neighbouring pixels that are darker than half way to a penumbra. Largest first; positions on
 /// the Sun are left empty.
 /// Errors: kCancelled.
-[[nodiscard]] base::Result<std::vector<SpotMeasurement>> find_spots(const frames::Frame& frame,
-                                                                    const LimbFit& limb,
+[[nodiscard]] base::Result<std::vector<SpotMeasurement>> find_spots(const image::Frame& frame,
+                                                                    const disc::LimbFit& limb,
                                                                     const base::Task& task);
 
 }  // namespace solarchon::measure

@@ -59,6 +59,7 @@ Json to_json(const Wishes& wishes) {
             {"minutes", to_json(wishes.minutes)},
             {"power", to_json(wishes.power)},
             {"ground", to_json(wishes.surroundings)},
+            {"learn_from_simulated", wishes.learn_from_simulated},
             {"window_minutes", wishes.window_minutes}};
   if (wishes.forecast) {
     json["forecast"] = to_json(*wishes.forecast);
@@ -71,6 +72,7 @@ Result<Wishes> wishes_from_json(const Json& json, const std::string& path) {
   Wishes wishes;
   wishes.window_minutes =
       reader.number_or("window_minutes", kWindowMinutesRange, wishes.window_minutes);
+  wishes.learn_from_simulated = reader.flag_or("learn_from_simulated", false);
   if (reader.error()) {
     return tl::make_unexpected(*reader.error());
   }

@@ -8,7 +8,10 @@
 #include "recipe_file.h"
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
-#include "solarchon/frames/movie.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/media/movie.h"
+#include "solarchon/media/picture_file.h"
 #include "solarchon/reduce/recipe.h"
 
 namespace solarchon::reduce {
@@ -16,7 +19,7 @@ namespace solarchon::reduce {
 using base::ErrorCode;
 using base::Json;
 using base::Result;
-using frames::Picture;
+using image::Picture;
 
 namespace {
 
@@ -55,7 +58,7 @@ Result<Animation> Animation::plan(const AnimationRecipe& recipe, const base::Tas
     if (task.stopped()) {
       return base::fail(ErrorCode::kCancelled, "animation");
     }
-    const auto picture = frames::read_picture(recipe.pictures[i]);
+    const auto picture = media::read_picture(recipe.pictures[i]);
     auto step = picture ? plan->look(recipe.pictures[i], *picture, task)
                         : Result<std::optional<Step>>(std::optional<Step>());
     if (!step) {
@@ -99,7 +102,7 @@ Result<Animation> Animation::plan(const AnimationRecipe& recipe, const base::Tas
   if (plan->facts.width < 2 || plan->facts.height < 2) {
     return base::fail_because(ErrorCode::kNotFound, "pictures", base::because("too-few-to-hold"));
   }
-  if (const auto sized = frames::check_size(plan->facts.width, plan->facts.height, "animation");
+  if (const auto sized = image::check_size(plan->facts.width, plan->facts.height, "animation");
       !sized) {
     return tl::make_unexpected(sized.error());
   }
@@ -107,7 +110,7 @@ Result<Animation> Animation::plan(const AnimationRecipe& recipe, const base::Tas
 }
 
 const Animated& Animation::facts() const { return plan_->facts; }
-const frames::FrameInfo& Animation::info() const { return plan_->steps.front().info; }
+const image::FrameInfo& Animation::info() const { return plan_->steps.front().info; }
 
 Result<Picture> Animation::picture(int number, const base::Task& task) {
   const auto most = static_cast<double>(plan_->order.size()) - 1.0;
@@ -215,7 +218,7 @@ Result<Animated> animate(const AnimationRecipe& recipe, const std::filesystem::p
     return picture;
   };
   const auto written =
-      frames::write_movie(count, recipe.wishes.rate_hz, source, inner_text(seen), path)
+      media::write_movie(count, recipe.wishes.rate_hz, source, inner_text(seen), path)
           .and_then([&] { return write_beside(path, seen); });
   if (!written) {
     return tl::make_unexpected(written.error());

@@ -4,15 +4,20 @@
 #include <cmath>
 
 #include "animation_plan.h"
-#include "disc_sight.h"
-#include "sample.h"
+#include "solarchon/base/angle.h"
 #include "solarchon/base/parallel.h"
+#include "solarchon/disc/disc_model.h"
+#include "solarchon/disc/projection.h"
+#include "solarchon/image/interpolation.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/image/point.h"
+#include "solarchon/media/picture_file.h"
 
 namespace solarchon::reduce {
 
 using base::ErrorCode;
 using base::Result;
-using frames::Picture;
+using image::Picture;
 
 namespace {
 
@@ -26,7 +31,7 @@ double ahead_deg_d(double latitude_deg) {
 }
 
 /// How far a place lies within a picture: 0 beyond its edge, 1 from some pixels on.
-double within(const Picture& picture, const DiscSight::Place& at) {
+double within(const Picture& picture, const disc::DiscProjection::Place& at) {
   constexpr double kFades_px = 8.0;
   const double far =
       std::min({at.x_px, at.y_px, picture.width - 1.0 - at.x_px, picture.height - 1.0 - at.y_px});
@@ -41,7 +46,7 @@ Result<std::shared_ptr<const Picture>> Animation::Plan::loaded(const std::filesy
       return picture;
     }
   }
-  auto read = frames::read_picture(file);
+  auto read = media::read_picture(file);
   if (!read) {
     return tl::make_unexpected(read.error());
   }
@@ -80,23 +85,23 @@ Result<Picture> Animation::Plan::placed(const Step& step, const base::Task& task
   made.info = from.info;
   made.info.simulated = simulated();
   const bool by_disc = recipe.wishes.hold == Hold::kDisc;
-  const DiscSight sight(step.disc.limb, step.solar);
+  const disc::DiscProjection sight(step.disc.limb, step.solar);
   const double middle = (made.width - 1) / 2.0;
   const auto gain = static_cast<float>(step.gain);
   const bool done = base::each_row(made.height, {task.stop, {}}, [&](int y) {
     for (int x = 0; x < made.width; ++x) {
-      Point at = step.laid.at({x + static_cast<double>(left), y + static_cast<double>(top)});
+      image::Point at = step.laid.at({x + static_cast<double>(left), y + static_cast<double>(top)});
       if (by_disc) {
         const auto place = sight.at((x - middle) / radius_px, (middle - y) / radius_px);
         at = {place.x_px, place.y_px};
       }
-      const bool on = !by_disc || lies_on(from, at.x, at.y);
+      const bool on = !by_disc || image::lies_on(from, at.x, at.y);
       for (int plane = 0; plane < made.planes; ++plane) {
         const auto p = static_cast<std::size_t>(plane);
         made.values[p * made.plane_size() +
                     static_cast<std::size_t>(y) * static_cast<std::size_t>(made.width) +
                     static_cast<std::size_t>(x)] =
-            gain * (on ? sampled(from, plane, at.x, at.y) : step.ground[p]);
+            gain * (on ? image::sampled(from, plane, at.x, at.y) : step.ground[p]);
       }
     }
   });
@@ -120,7 +125,7 @@ Result<Picture> Animation::Plan::carried(const Shown& shown, const base::Task& t
     double limb_arcsec;
     double days;  ///< from what is shown to the picture
     double weight;
-    DiscSight sight;
+    disc::DiscProjection sight;
   };
   std::vector<Source> sources;
   for (const std::size_t k : {shown.step, shown.step + 1}) {
@@ -136,7 +141,7 @@ Result<Picture> Animation::Plan::carried(const Shown& shown, const base::Task& t
     const sky::DiscView own = sky::disc_view(*step.time);
     sources.push_back({&step, *picture, own, sky::limb_radius_arcsec(own.distance_au),
                        sky::in_days(*step.time - as_of), weight,
-                       DiscSight(step.disc.limb, step.solar)});
+                       disc::DiscProjection(step.disc.limb, step.solar)});
   }
   Picture made = blank(*sources.front().step);
   made.info = sources.front().picture->info;
@@ -153,7 +158,7 @@ Result<Picture> Animation::Plan::carried(const Shown& shown, const base::Task& t
       for (const Source& source : sources) {
         double weight = source.weight;
         double light = 1.0;
-        DiscSight::Place at = source.sight.at(west, north);
+        disc::DiscProjection::Place at = source.sight.at(west, north);
         if (point) {
           const double longitude =
               point->carrington_longitude_deg + ahead_deg_d(point->latitude_deg) * source.days;
@@ -165,7 +170,7 @@ Result<Picture> Animation::Plan::carried(const Shown& shown, const base::Task& t
           const double from_north = place->north_arcsec / source.limb_arcsec;
           at = source.sight.at(from_west, from_north);
           // Its light as it has at that distance from the limb; what is seen aslant counts less.
-          const SharpDisc& disc = source.step->disc;
+          const disc::DiscModel& disc = source.step->disc;
           const double radius = disc.limb.radius_px;
           const double far = std::min(0.995, std::hypot(west, north));
           const double from_far = std::min(0.995, std::hypot(from_west, from_north));
@@ -184,20 +189,21 @@ Result<Picture> Animation::Plan::carried(const Shown& shown, const base::Task& t
         for (int plane = 0; weight > 0.0 && plane < made.planes; ++plane) {
           sums.at(static_cast<std::size_t>(plane)) +=
               weight * light * source.step->gain *
-              static_cast<double>(sampled(*source.picture, plane, at.x_px, at.y_px));
+              static_cast<double>(image::sampled(*source.picture, plane, at.x_px, at.y_px));
         }
       }
       if (weights <= 0.0) {
         // On the far side in all of them, or beyond their edges.
         const Source& source = sources.front();
-        const DiscSight::Place at = source.sight.at(west, north);
-        const bool on = !still && lies_on(*source.picture, at.x_px, at.y_px);
+        const disc::DiscProjection::Place at = source.sight.at(west, north);
+        const bool on = !still && image::lies_on(*source.picture, at.x_px, at.y_px);
         weights = 1.0;
         for (int plane = 0; plane < made.planes; ++plane) {
           const auto p = static_cast<std::size_t>(plane);
-          sums.at(p) = source.step->gain *
-                       static_cast<double>(on ? sampled(*source.picture, plane, at.x_px, at.y_px)
-                                              : source.step->ground[p]);
+          sums.at(p) =
+              source.step->gain *
+              static_cast<double>(on ? image::sampled(*source.picture, plane, at.x_px, at.y_px)
+                                     : source.step->ground[p]);
         }
       }
       for (int plane = 0; plane < made.planes; ++plane) {

@@ -4,22 +4,27 @@
 #include <cmath>
 
 #include "animation_plan.h"
-#include "disc_sight.h"
-#include "sample.h"
 #include "solarchon/base/middle.h"
+#include "solarchon/disc/disc_model.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/disc/projection.h"
+#include "solarchon/image/interpolation.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/image/point.h"
+#include "solarchon/registration/overlap.h"
 
 namespace solarchon::reduce {
 
 using base::ErrorCode;
 using base::Result;
-using frames::Picture;
+using image::Picture;
 
 namespace {
 
 constexpr double kBeyond = 1.12;  // half a side, in radii
 
 /// The light of a picture: of its disc, or of its bright part.
-double disc_light(const Picture& grey, const std::optional<measure::LimbFit>& limb) {
+double disc_light(const Picture& grey, const std::optional<disc::LimbFit>& limb) {
   constexpr double kInside = 0.6;
   constexpr int kEvery = 2;
   std::vector<double> values;
@@ -41,12 +46,13 @@ double disc_light(const Picture& grey, const std::optional<measure::LimbFit>& li
   return base::middle_of(std::move(values));
 }
 
-Laid laid_after(const Laid& first, const Laid& second) {
+registration::PanelAlignment laid_after(const registration::PanelAlignment& first,
+                                        const registration::PanelAlignment& second) {
   return {first.middle, second.at(first.moved_to), first.turn_rad + second.turn_rad};
 }
 
-Laid unmoved(const Picture& picture) {
-  const Point middle{(picture.width - 1) / 2.0, (picture.height - 1) / 2.0};
+registration::PanelAlignment unmoved(const Picture& picture) {
+  const image::Point middle{(picture.width - 1) / 2.0, (picture.height - 1) / 2.0};
   return {middle, middle, 0.0};
 }
 
@@ -64,17 +70,17 @@ Result<std::optional<Animation::Step>> Animation::Plan::look(const std::filesyst
   step.planes = picture.planes;
   step.laid = unmoved(picture);
   const AnimationWishes& wishes = recipe.wishes;
-  const Picture grey = grey_of(picture);
-  std::optional<measure::LimbFit> limb;
+  const Picture grey = image::grey_of(picture);
+  std::optional<disc::LimbFit> limb;
   if (wishes.hold == Hold::kDisc) {
-    const auto fit = measure::fit_limb(frames::frame_of(picture), {task.stop, {}});
+    const auto fit = disc::fit_limb(image::frame_of(picture), {task.stop, {}});
     // Of a disc that is full all over the edge is not to be trusted.
     if (!fit || fit->saturated) {
       return std::optional<Step>();
     }
     limb = *fit;
     step.disc.limb = *fit;
-    step.ground = ground_of(picture, *fit);
+    step.ground = disc::ground_of(picture, *fit);
     const auto solar = picture.info.orientation ? picture.info.orientation : wishes.solar;
     if (wishes.north_up && !solar) {
       return base::fail_because(ErrorCode::kMissing, file.filename().string(),
@@ -87,7 +93,8 @@ Result<std::optional<Animation::Step>> Animation::Plan::look(const std::filesyst
                                 base::because("no-time"));
     }
     constexpr double kClear = 3.0;
-    if (carries && !add_light(step.disc, grey.values, grey, kClear * std::max(1.0, fit->blur_px))) {
+    if (carries &&
+        !disc::add_light(step.disc, grey.values, grey, kClear * std::max(1.0, fit->blur_px))) {
       return std::optional<Step>();
     }
   }
@@ -109,15 +116,16 @@ Result<void> Animation::Plan::hold_detail(const base::Task& task) {
     if (!picture) {
       return tl::make_unexpected(picture.error());
     }
-    const auto grey = std::make_shared<const Picture>(grey_of(**picture));
+    const auto grey = std::make_shared<const Picture>(image::grey_of(**picture));
     if (found.empty()) {
       found.push_back(steps[i]);
       key_picture = grey;
       continue;
     }
-    const int bin = bin_for_overlap(std::max(grey->width, grey->height));
-    const auto rough = rough_overlap(*key_picture, *grey, bin, task);
-    const auto fine = rough ? fine_overlap(*key_picture, *grey, rough->laid) : std::nullopt;
+    const int bin = registration::bin_for_overlap(std::max(grey->width, grey->height));
+    const auto rough = registration::rough_overlap(*key_picture, *grey, bin, task);
+    const auto fine =
+        rough ? registration::fine_overlap(*key_picture, *grey, rough->laid) : std::nullopt;
     constexpr double kLeastAlike = 0.2;
     constexpr double kKeyAlike = 0.5;
     if (!fine || fine->alike < kLeastAlike) {
@@ -149,10 +157,10 @@ void Animation::Plan::order_and_even() {
   const double mean = sum / static_cast<double>(steps.size());
   const double middle = base::middle_of(lights);
   double squares = 0.0;
-  Point mean_place;
+  image::Point mean_place;
   const auto place_of = [&](const Step& step) {
     return recipe.wishes.hold == Hold::kDisc
-               ? Point{step.disc.limb.centre_x_px, step.disc.limb.centre_y_px}
+               ? image::Point{step.disc.limb.centre_x_px, step.disc.limb.centre_y_px}
                : step.laid.moved_to;
   };
   for (Step& step : steps) {

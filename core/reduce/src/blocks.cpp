@@ -5,7 +5,10 @@
 #include <cmath>
 #include <limits>
 
-#include "clones.h"
+#include "solarchon/base/wide.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/interpolation.h"
+#include "solarchon/image/point.h"
 
 namespace solarchon::reduce {
 
@@ -125,7 +128,7 @@ SOLARCHON_WIDE void add_all(const float* __restrict values, const float* __restr
 }
 
 /// Has a block's rows on their way from memory while others are worked on.
-void fetch(const frames::Frame& frame, int left, int top) {
+void fetch(const image::Frame& frame, int left, int top) {
   const int column = std::clamp(left, 0, frame.width - 1);
   for (int y = std::max(0, top); y < std::min(frame.height, top + kSourceTall); ++y) {
     const std::uint16_t* at =
@@ -135,14 +138,6 @@ void fetch(const frames::Frame& frame, int left, int top) {
 }
 
 }  // namespace
-
-std::array<float, 4> cubic(double share) {
-  const double t = share;
-  return {static_cast<float>(((-0.5 * t + 1.0) * t - 0.5) * t),
-          static_cast<float>((1.5 * t - 2.5) * t * t + 1.0),
-          static_cast<float>(((-1.5 * t + 2.0) * t + 0.5) * t),
-          static_cast<float>((0.5 * t - 0.5) * t * t)};
-}
 
 Sums::Sums(int width, int height, bool squares)
     : width_(width), height_(height), across_((width + kWide - 1) / kWide) {
@@ -156,7 +151,7 @@ Sums::Sums(int width, int height, bool squares)
 }
 
 std::int64_t Sums::lay(const std::vector<Layer>& layers, int band, const Judge* judge,
-                       const Offset& phase, bool picky) {
+                       const image::Offset& phase, bool picky) {
   double not_counted = 0.0;
   constexpr int kRun = 16 * kWide;  // far enough along rows to be fetched ahead
   for (int first = 0; first < width_; first += kRun) {
@@ -170,14 +165,14 @@ std::int64_t Sums::lay(const std::vector<Layer>& layers, int band, const Judge* 
 }
 
 double Sums::lay_block(const Layer& layer, int left, int top, const Judge* judge,
-                       const Offset& phase, bool picky) {
-  const frames::Frame& frame = *layer.frame;
+                       const image::Offset& phase, bool picky) {
+  const image::Frame& frame = *layer.frame;
   const auto gain = static_cast<float>(layer.gain);
   const auto off = static_cast<float>(layer.black * layer.gain);
   alignas(32) float source[kSourceTall * kSourceWide];
   alignas(32) float values[kTall * kWide];
   alignas(32) float mask[kWide];
-  const Offset offset = layer.field->at(left + 0.5 * (kWide - 1), top + 0.5 * (kTall - 1));
+  const image::Offset offset = layer.field->at(left + 0.5 * (kWide - 1), top + 0.5 * (kTall - 1));
   const double right_px = offset.right_px + phase.right_px;
   const double down_px = offset.down_px + phase.down_px;
   const int whole_right = static_cast<int>(std::floor(right_px));
@@ -211,7 +206,8 @@ double Sums::lay_block(const Layer& layer, int left, int top, const Judge* judge
       }
     }
   }
-  interpolate(source, cubic(share_right).data(), cubic(share_down).data(), values);
+  interpolate(source, image::cubic_weights(share_right).data(),
+              image::cubic_weights(share_down).data(), values);
   double weight = layer.weight;
   if (picky) {
     constexpr double kFromBetween = 0.02;

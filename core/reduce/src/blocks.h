@@ -4,15 +4,16 @@
 #include <cstdint>
 #include <vector>
 
-#include "field.h"
-#include "solarchon/frames/frame.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/point.h"
+#include "solarchon/registration/shift_field.h"
 
 namespace solarchon::reduce {
 
 /// A frame as it is laid on the stack: its numbers become light by (number - black) gain.
 struct Layer {
-  const frames::Frame* frame = nullptr;
-  const Field* field = nullptr;
+  const image::Frame* frame = nullptr;
+  const registration::ShiftField* field = nullptr;
   double black = 0.0;
   double gain = 1.0;
   double weight = 1.0;
@@ -42,7 +43,7 @@ class Sums {
   /// @param picky   values count by how near they lie to one of the camera's pixels
   /// @return        how many values did not count
   std::int64_t lay(const std::vector<Layer>& layers, int band, const Judge* judge,
-                   const Offset& phase, bool picky);
+                   const image::Offset& phase, bool picky);
 
   [[nodiscard]] int bands() const { return (height_ + kTall - 1) / kTall; }
   [[nodiscard]] int width() const { return width_; }
@@ -59,8 +60,8 @@ class Sums {
   [[nodiscard]] const std::vector<float>& squares() const { return squares_; }
 
  private:
-  double lay_block(const Layer& layer, int left, int top, const Judge* judge, const Offset& phase,
-                   bool picky);
+  double lay_block(const Layer& layer, int left, int top, const Judge* judge,
+                   const image::Offset& phase, bool picky);
 
   int width_;
   int height_;
@@ -69,9 +70,5 @@ class Sums {
   std::vector<float> weights_;
   std::vector<float> squares_;
 };
-
-/// Weights of four pixels in a row for a place between the middle two. Keys' cubic with -1/2.
-/// @param share  of the way from the second to the third, 0 to 1
-[[nodiscard]] std::array<float, 4> cubic(double share);
 
 }  // namespace solarchon::reduce

@@ -6,16 +6,18 @@
 #include <cmath>
 
 #include "solarchon/base/parallel.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
 
 namespace solarchon::reduce {
 
 using base::ErrorCode;
 using base::Result;
-using frames::Frame;
-using frames::Picture;
+using image::Frame;
+using image::Picture;
 
-Result<Picture> mean_of(frames::ClipReader& clip, const base::Task& task) {
-  const frames::ClipFacts& facts = clip.facts();
+Result<Picture> mean_of(media::ClipReader& clip, const base::Task& task) {
+  const media::ClipFacts& facts = clip.facts();
   Picture mean;
   mean.width = facts.width;
   mean.height = facts.height;

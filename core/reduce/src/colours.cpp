@@ -3,9 +3,11 @@
 
 #include <algorithm>
 
+#include "solarchon/image/frame.h"
+
 namespace solarchon::reduce {
 
-using frames::Frame;
+using image::Frame;
 
 std::array<Frame, 3> colours_of(const Frame& mosaic) {
   std::array<Frame, 3> planes;

@@ -4,7 +4,7 @@
 #include <array>
 #include <string>
 
-#include "solarchon/frames/frame.h"
+#include "solarchon/image/frame.h"
 
 namespace solarchon::reduce {
 
@@ -12,6 +12,6 @@ namespace solarchon::reduce {
 [[nodiscard]] bool is_mosaic(const std::string& bayer);
 /// The raw mosaic of a colour sensor as three frames: red, green, blue. What a place does not have
 /// is the mean of those around it that have it.
-[[nodiscard]] std::array<frames::Frame, 3> colours_of(const frames::Frame& mosaic);
+[[nodiscard]] std::array<image::Frame, 3> colours_of(const image::Frame& mosaic);
 
 }  // namespace solarchon::reduce

@@ -6,15 +6,18 @@
 
 #include "layers.h"
 #include "prominences.h"
-#include "sample.h"
-#include "sharp_disc.h"
 #include "solarchon/base/range.h"
+#include "solarchon/disc/disc_model.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/interpolation.h"
+#include "solarchon/image/picture.h"
 
 namespace solarchon::reduce {
 
 using base::ErrorCode;
 using base::Result;
-using frames::Picture;
+using image::Picture;
 
 namespace {
 
@@ -39,7 +42,7 @@ Result<void> checked_finish(const FinishWishes& wishes) {
 
 /// Divides by how the disc darkens to its limb, as far as is wished. Beyond the limb light is
 /// raised as at the limb, so that there is no step, and less with each pixel.
-void flatten(Picture& picture, const SharpDisc& disc, double share) {
+void flatten(Picture& picture, const disc::DiscModel& disc, double share) {
   const double radius = disc.limb.radius_px;
   const double middle = disc.inside(0.0);
   constexpr double kFades = 0.04;  // of the radius
@@ -101,7 +104,7 @@ std::optional<double> sharpen(Picture& picture, const FinishWishes& wishes,
 }
 
 Picture tinted(const Picture& picture, Tint tint) {
-  Picture made = grey_of(picture);
+  Picture made = image::grey_of(picture);
   const std::vector<float> grey = std::move(made.values);
   made.planes = 3;
   made.values.resize(3 * grey.size());
@@ -116,7 +119,7 @@ Picture tinted(const Picture& picture, Tint tint) {
 
 }  // namespace
 
-Tint tint_for(const frames::FrameInfo& info) {
+Tint tint_for(const image::FrameInfo& info) {
   struct Line {
     double wavelength_nm;
     Tint tint;
@@ -156,7 +159,7 @@ Result<Finished> finish(const Picture& picture, const FinishWishes& wishes,
   Finished made;
   made.picture = picture;
   if (prominences != nullptr || wishes.flatten > 0.0) {
-    const auto limb = measure::fit_limb(frames::frame_of(picture), {task.stop, {}});
+    const auto limb = disc::fit_limb(image::frame_of(picture), {task.stop, {}});
     if (!limb) {
       return tl::make_unexpected(limb.error());
     }
@@ -169,10 +172,10 @@ Result<Finished> finish(const Picture& picture, const FinishWishes& wishes,
       made.picture = std::move(*blended);
     }
     if (wishes.flatten > 0.0) {
-      SharpDisc disc;
+      disc::DiscModel disc;
       disc.limb = *limb;
-      const Picture grey = grey_of(picture);
-      if (!add_light(disc, grey.values, grey, 3.0 * std::max(1.0, limb->blur_px))) {
+      const Picture grey = image::grey_of(picture);
+      if (!disc::add_light(disc, grey.values, grey, 3.0 * std::max(1.0, limb->blur_px))) {
         return base::fail_because(ErrorCode::kNotFound, "limb", base::because("picture-too-small"));
       }
       flatten(made.picture, disc, wishes.flatten);

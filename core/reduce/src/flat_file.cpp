@@ -6,16 +6,18 @@
 #include <utility>
 #include <vector>
 
-#include "solarchon/frames/clip_reader.h"
-#include "solarchon/measure/limb.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/media/clip_reader.h"
 
 namespace solarchon::reduce {
 
 using base::ErrorCode;
 using base::Result;
-using frames::ClipReader;
-using frames::Frame;
-using frames::Picture;
+using image::Frame;
+using image::Picture;
+using media::ClipReader;
 
 namespace {
 
@@ -32,12 +34,12 @@ Discs discs_in(ClipReader& clip, const std::optional<Picture>& dark, const base:
   constexpr int kMost = 16;
   constexpr int kFewest = 6;
   constexpr double kMemory_px = 60e6;
-  const frames::ClipFacts& facts = clip.facts();
+  const media::ClipFacts& facts = clip.facts();
   const double size = static_cast<double>(facts.width) * facts.height;
   const int looked =
       std::min(facts.frames, std::clamp(static_cast<int>(kMemory_px / size), kFewest, kMost));
   Discs discs;
-  std::optional<measure::LimbFit> first;
+  std::optional<disc::LimbFit> first;
   std::vector<double> rights;
   std::vector<double> downs;
   for (int i = 0; i < looked && !task.stopped(); ++i) {
@@ -46,12 +48,12 @@ Discs discs_in(ClipReader& clip, const std::optional<Picture>& dark, const base:
     if (!clip.read(number, frame)) {
       continue;
     }
-    const auto limb = measure::fit_limb(frame, {task.stop, {}});
+    const auto limb = disc::fit_limb(frame, {task.stop, {}});
     if (!limb || limb->saturated) {
       continue;
     }
     first = first.value_or(*limb);
-    ShiftedPicture shifted{frames::picture_of(frame), limb->centre_x_px - first->centre_x_px,
+    ShiftedPicture shifted{image::picture_of(frame), limb->centre_x_px - first->centre_x_px,
                            limb->centre_y_px - first->centre_y_px};
     if (dark && dark->values.size() == shifted.picture.values.size()) {
       std::transform(shifted.picture.values.begin(), shifted.picture.values.end(),

@@ -8,21 +8,23 @@
 #include <memory>
 #include <numeric>
 
-#include "anchor.h"
-#include "crew.h"
 #include "solarchon/base/middle.h"
+#include "solarchon/base/parallel.h"
 #include "solarchon/base/range.h"
-#include "solarchon/frames/clip_reader.h"
-#include "solarchon/live/sharpness.h"
-#include "solarchon/measure/limb.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/rectangle.h"
+#include "solarchon/image/sharpness.h"
+#include "solarchon/media/clip_reader.h"
+#include "solarchon/registration/follower.h"
 
 namespace solarchon::reduce {
 
 using base::ErrorCode;
 using base::Result;
-using frames::ClipReader;
-using frames::Frame;
-using frames::Part;
+using image::Frame;
+using image::Rectangle;
+using media::ClipReader;
 
 namespace {
 
@@ -56,7 +58,7 @@ Result<std::size_t> reference_of(const Samples& samples, const GradeWishes& wish
   std::vector<double> bright;
   double clipped = 0.0;
   for (const Frame& frame : samples.spread) {
-    const live::Level level = live::level_of(frame);
+    const image::Level level = image::level_of(frame);
     bright.push_back(level.bright);
     clipped += level.clipped_share / static_cast<double>(samples.spread.size());
   }
@@ -73,7 +75,7 @@ Result<std::size_t> reference_of(const Samples& samples, const GradeWishes& wish
   double sharpest = -1.0;
   for (std::size_t i = 0; i < samples.spread.size(); ++i) {
     const double detail =
-        live::sharpness_of(samples.spread[i], wishes.scale_px, wishes.black).detail;
+        image::sharpness_of(samples.spread[i], wishes.scale_px, wishes.black).detail;
     if (bright[i] - wishes.black > 0.5 * (most - wishes.black) && detail > sharpest) {
       sharpest = detail;
       best = i;
@@ -91,14 +93,14 @@ double mean_light(const Frame& frame) {
 }
 
 /// Where the reference frame has most detail, apart from one another.
-std::vector<Part> tiles_of(const Frame& reference, const GradeWishes& wishes) {
+std::vector<Rectangle> tiles_of(const Frame& reference, const GradeWishes& wishes) {
   const int least = std::min(reference.width, reference.height);
   // Wide rather than tall: of a cube each row is fetched by itself.
   const int tall = std::clamp(least / 8, std::min(least, 24), 48);
   const int wide = std::min(reference.width, 4 * tall);
-  const double bright = live::level_of(reference).bright;
+  const double bright = image::level_of(reference).bright;
   struct Scored {
-    Part part;
+    Rectangle part;
     double detail;
   };
   std::vector<Scored> all;
@@ -108,16 +110,16 @@ std::vector<Part> tiles_of(const Frame& reference, const GradeWishes& wishes) {
   Frame tile;
   for (int top = above; top + tall + above <= reference.height; top += tall) {
     for (int left = beside; left + wide + beside <= reference.width; left += wide) {
-      const Part part{left, top, wide, tall};
-      frames::cut(reference, part, tile);
+      const Rectangle part{left, top, wide, tall};
+      image::cut(reference, part, tile);
       const double light = std::max(0.0, mean_light(tile) - wishes.black);
-      const double detail = live::sharpness_of(tile, wishes.scale_px, wishes.black, bright).detail;
+      const double detail = image::sharpness_of(tile, wishes.scale_px, wishes.black, bright).detail;
       all.push_back({part, detail * light * light});
     }
   }
   std::stable_sort(all.begin(), all.end(),
                    [](const Scored& a, const Scored& b) { return a.detail > b.detail; });
-  std::vector<Part> tiles;
+  std::vector<Rectangle> tiles;
   for (const Scored& scored : all) {
     if (tiles.size() < kTiles && scored.detail > 0.0) {
       tiles.push_back(scored.part);
@@ -130,31 +132,31 @@ std::vector<Part> tiles_of(const Frame& reference, const GradeWishes& wishes) {
 struct Seen {
   bool read = false;
   bool alike = false;
-  Lying lying;
+  registration::FrameShift lying;
   std::array<float, kTiles> detail{};  ///< of each tile; below 0 where it is not in the frame
   float noise = 0.0F;
 };
 
 class Grader {
  public:
-  Grader(ClipReader& clip, std::unique_ptr<Follower> follower, const std::vector<Part>& tiles,
-         const GradeWishes& wishes)
+  Grader(ClipReader& clip, std::unique_ptr<registration::Follower> follower,
+         const std::vector<Rectangle>& tiles, const GradeWishes& wishes)
       : clip_(&clip), follower_(std::move(follower)), tiles_(&tiles), wishes_(wishes) {}
 
   Seen look(int number) {
-    const frames::ClipFacts& facts = clip_->facts();
+    const media::ClipFacts& facts = clip_->facts();
     Seen seen;
     if (!facts.parts_alone && !clip_->read(number, whole_)) {
       return seen;
     }
     bool read = true;
-    const PartReader reader = [&](const Part& part, Frame& into) {
+    const registration::PartReader reader = [&](const Rectangle& part, Frame& into) {
       if (facts.parts_alone) {
         const bool came = clip_->read_part(number, part, into).has_value();
         read = read && came;
         return came;
       }
-      frames::cut(whole_, part, into);
+      image::cut(whole_, part, into);
       return true;
     };
     const auto lying = follower_->follow(reader, facts.width, facts.height);
@@ -167,15 +169,15 @@ class Grader {
     double noise = 0.0;
     double light = 0.0;
     for (std::size_t i = 0; i < tiles_->size(); ++i) {
-      Part part = (*tiles_)[i];
+      Rectangle part = (*tiles_)[i];
       part.left_px += static_cast<int>(std::lround(lying->right_px));
       part.top_px += static_cast<int>(std::lround(lying->down_px));
       seen.detail.at(i) = -1.0F;
-      if (!frames::lies_within(part, facts.width, facts.height) || !reader(part, tile_)) {
+      if (!image::lies_within(part, facts.width, facts.height) || !reader(part, tile_)) {
         continue;
       }
-      const live::Sharpness sharpness =
-          live::sharpness_of(tile_, wishes_.scale_px, wishes_.black, lying->level.bright);
+      const image::Sharpness sharpness =
+          image::sharpness_of(tile_, wishes_.scale_px, wishes_.black, lying->level.bright);
       seen.detail.at(i) = static_cast<float>(sharpness.detail);
       noise += sharpness.noise;
       light += mean_light(tile_) - wishes_.black;
@@ -186,8 +188,8 @@ class Grader {
 
  private:
   ClipReader* clip_;
-  std::unique_ptr<Follower> follower_;
-  const std::vector<Part>* tiles_;
+  std::unique_ptr<registration::Follower> follower_;
+  const std::vector<Rectangle>* tiles_;
   GradeWishes wishes_;
   Frame whole_;
   Frame tile_;
@@ -232,9 +234,9 @@ void set_sharpness(ClipGrading& grading, const std::vector<Seen>& seen, std::siz
 }
 
 Result<ClipGrading> summed_up(const std::vector<Seen>& seen, const ClipReader& clip,
-                              const std::vector<Part>& tiles, ClipGrading grading,
+                              const std::vector<Rectangle>& tiles, ClipGrading grading,
                               const std::string& name) {
-  const frames::ClipFacts& facts = clip.facts();
+  const media::ClipFacts& facts = clip.facts();
   std::vector<double> levels;
   std::vector<double> noises;
   for (int i = 0; i < facts.frames; ++i) {
@@ -285,7 +287,7 @@ Result<ClipGrading> grade_clip(const std::filesystem::path& path, const GradeWis
   if (!first) {
     return tl::make_unexpected(first.error());
   }
-  const frames::ClipFacts facts = first->facts();
+  const media::ClipFacts facts = first->facts();
   const Samples samples = spread_over(*first, task);
   if (task.stopped()) {
     return base::fail(ErrorCode::kCancelled, "clip");
@@ -321,13 +323,13 @@ Result<ClipGrading> grade_clip(const std::filesystem::path& path, const GradeWis
     }
   }
   const bool single = facts.frames == 1;
-  const auto anchors =
-      choose_anchors(reference, single ? samples.spread : beside, single ? samples.spread : others);
-  const std::vector<Part> tiles = tiles_of(reference, wishes);
+  const auto anchors = registration::choose_alignment_squares(
+      reference, single ? samples.spread : beside, single ? samples.spread : others);
+  const std::vector<Rectangle> tiles = tiles_of(reference, wishes);
   // Where nothing but an edge is to be seen, that.
-  std::optional<measure::LimbFit> limb;
+  std::optional<disc::LimbFit> limb;
   if (!anchors) {
-    if (const auto fit = measure::fit_limb(reference, {task.stop, {}})) {
+    if (const auto fit = disc::fit_limb(reference, {task.stop, {}})) {
       limb = *fit;
     }
   }
@@ -339,18 +341,18 @@ Result<ClipGrading> grade_clip(const std::filesystem::path& path, const GradeWis
   std::vector<Seen> seen(static_cast<std::size_t>(facts.frames));
   std::atomic<int> done{0};
   std::atomic<bool> unreadable{false};
-  const int crew = std::clamp(facts.frames / 16, 1, hands());
-  together(crew, [&](int hand) {
+  const int crew = std::clamp(facts.frames / 16, 1, base::hands());
+  base::together(crew, [&](int hand) {
     auto own = hand == 0 ? std::move(first) : ClipReader::open(path);
     if (!own) {
       unreadable = true;
       return;
     }
-    std::unique_ptr<Follower> follower;
+    std::unique_ptr<registration::Follower> follower;
     if (anchors) {
-      follower = std::make_unique<SquareFollower>(reference, *anchors);
+      follower = std::make_unique<registration::SquareFollower>(reference, *anchors);
     } else {
-      follower = std::make_unique<LimbFollower>(*limb);
+      follower = std::make_unique<registration::LimbFollower>(*limb);
     }
     Grader grader(*own, std::move(follower), tiles, wishes);
     // Each goes forward through a stretch of its own: video is decoded once.

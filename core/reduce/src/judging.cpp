@@ -7,11 +7,13 @@
 #include <utility>
 
 #include "solarchon/base/parallel.h"
+#include "solarchon/image/plane.h"
+#include "solarchon/image/rectangle.h"
 
 namespace solarchon::reduce {
 
-Plane mean_of(const Sums& sums) {
-  Plane plane;
+image::Plane mean_of(const Sums& sums) {
+  image::Plane plane;
   plane.width = sums.width();
   plane.height = sums.height();
   plane.values.resize(static_cast<std::size_t>(plane.width) *
@@ -56,7 +58,7 @@ Judge judge_of(const Sums& sums, const Strictness& strictness) {
   return judge;
 }
 
-frames::Part covered(const Sums& sums) {
+image::Rectangle covered(const Sums& sums) {
   const int width = sums.width();
   const int height = sums.height();
   std::vector<double> of_row(static_cast<std::size_t>(height), 0.0);

@@ -2,13 +2,13 @@
 #pragma once
 
 #include "blocks.h"
-#include "field.h"
-#include "solarchon/frames/part.h"
+#include "solarchon/image/plane.h"
+#include "solarchon/image/rectangle.h"
 
 namespace solarchon::reduce {
 
 /// Mean of what was laid on each pixel; 0 where nothing was.
-[[nodiscard]] Plane mean_of(const Sums& sums);
+[[nodiscard]] image::Plane mean_of(const Sums& sums);
 
 /// How far values of frames may be off the mean of the sharpest.
 struct Strictness {
@@ -22,6 +22,6 @@ struct Strictness {
 [[nodiscard]] Judge judge_of(const Sums& sums, const Strictness& strictness);
 
 /// Rows and columns of which half of the most weight is there.
-[[nodiscard]] frames::Part covered(const Sums& sums);
+[[nodiscard]] image::Rectangle covered(const Sums& sums);
 
 }  // namespace solarchon::reduce

@@ -7,17 +7,19 @@
 #include <numbers>
 #include <opencv2/core.hpp>
 
-#include "crew.h"
-#include "overlap.h"
-#include "sample.h"
 #include "solarchon/base/middle.h"
 #include "solarchon/base/parallel.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/interpolation.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/image/point.h"
+#include "solarchon/registration/overlap.h"
 
 namespace solarchon::reduce {
 
 using base::ErrorCode;
 using base::Result;
-using frames::Picture;
+using image::Picture;
 
 namespace {
 
@@ -25,16 +27,16 @@ namespace {
 struct Pair {
   std::size_t one = 0;
   std::size_t other = 0;
-  Fine fine;
+  registration::FineOverlap fine;
   double strength = 0.0;
   double log_ratio = 0.0;  ///< of the other's light to the first one's
   double lit = 0.0;        ///< places that both have light at
 };
 
 /// Where the panels lie, each turned about its middle.
-using Lay = std::vector<Laid>;
+using Lay = std::vector<registration::PanelAlignment>;
 
-Point middle_of_panel(const Picture& panel) {
+image::Point middle_of_panel(const Picture& panel) {
   return {(panel.width - 1) / 2.0, (panel.height - 1) / 2.0};
 }
 
@@ -68,26 +70,26 @@ Result<void> checked_panels(const std::vector<Picture>& panels) {
 void compare_light(const std::vector<Picture>& panels, Pair& pair) {
   const Picture& one = panels[pair.one];
   const Picture& other = panels[pair.other];
-  const Fine& fine = pair.fine;
+  const registration::FineOverlap& fine = pair.fine;
   constexpr double kPlaces = 150.0;
   const double step =
       std::max(1.0, std::max(fine.right - fine.left, fine.bottom - fine.top) / kPlaces);
   std::vector<double> first;
   std::vector<double> second;
   // The mean about each place: single pixels are noise.
-  const auto mean = [](const Picture& panel, const Point& at) {
+  const auto mean = [](const Picture& panel, const image::Point& at) {
     float sum = 0.0F;
     for (int j = -1; j <= 1; ++j) {
       for (int i = -1; i <= 1; ++i) {
-        sum += sampled(panel, 0, at.x + i, at.y + j);
+        sum += image::sampled(panel, 0, at.x + i, at.y + j);
       }
     }
     return static_cast<double>(sum) / 9.0;
   };
   for (double y = fine.top; y <= fine.bottom; y += step) {
     for (double x = fine.left; x <= fine.right; x += step) {
-      const Point there = fine.laid.at({x, y});
-      if (lies_on(one, x, y) && lies_on(other, there.x, there.y)) {
+      const image::Point there = fine.laid.at({x, y});
+      if (image::lies_on(one, x, y) && image::lies_on(other, there.x, there.y)) {
         first.push_back(mean(one, {x, y}));
         second.push_back(mean(other, there));
       }
@@ -116,7 +118,7 @@ std::vector<Pair> pairs_of(const std::vector<Picture>& greys, const base::Task& 
   for (const Picture& panel : greys) {
     longest = std::max({longest, panel.width, panel.height});
   }
-  const int bin = bin_for_overlap(longest);
+  const int bin = registration::bin_for_overlap(longest);
   std::vector<Pair> tried;
   for (std::size_t i = 0; i < greys.size(); ++i) {
     for (std::size_t j = i + 1; j < greys.size(); ++j) {
@@ -126,13 +128,13 @@ std::vector<Pair> pairs_of(const std::vector<Picture>& greys, const base::Task& 
   std::atomic<std::size_t> next{0};
   std::mutex together_with;
   std::vector<Pair> found;
-  together(hands(), [&](int) {
+  base::together(base::hands(), [&](int) {
     for (std::size_t at = next++; at < tried.size() && !task.stopped(); at = next++) {
       Pair pair = tried[at];
       const Picture& one = greys[pair.one];
       const Picture& other = greys[pair.other];
-      const auto rough = rough_overlap(one, other, bin, task);
-      const auto fine = rough ? fine_overlap(one, other, rough->laid) : std::nullopt;
+      const auto rough = registration::rough_overlap(one, other, bin, task);
+      const auto fine = rough ? registration::fine_overlap(one, other, rough->laid) : std::nullopt;
       constexpr double kFewest = 0.25;
       constexpr double kWorst_px = 1.5;
       constexpr double kLeastAlike = 0.25;
@@ -155,11 +157,11 @@ std::vector<Pair> pairs_of(const std::vector<Picture>& greys, const base::Task& 
 
 /// Hangs panels onto the first, over the surest pairs. What does not hang together with it has no
 /// place.
-std::vector<std::optional<Laid>> hung(const std::vector<Picture>& panels,
-                                      const std::vector<Pair>& pairs) {
-  std::vector<std::optional<Laid>> lay(panels.size());
-  const Point first = middle_of_panel(panels[0]);
-  lay[0] = Laid{first, first, 0.0};
+std::vector<std::optional<registration::PanelAlignment>> hung(const std::vector<Picture>& panels,
+                                                              const std::vector<Pair>& pairs) {
+  std::vector<std::optional<registration::PanelAlignment>> lay(panels.size());
+  const image::Point first = middle_of_panel(panels[0]);
+  lay[0] = registration::PanelAlignment{first, first, 0.0};
   for (bool more = true; more;) {
     more = false;
     for (const Pair& pair : pairs) {
@@ -169,11 +171,12 @@ std::vector<std::optional<Laid>> hung(const std::vector<Picture>& panels,
       const bool forward = lay[pair.one].has_value();
       const std::size_t known = forward ? pair.one : pair.other;
       const std::size_t fresh = forward ? pair.other : pair.one;
-      const Point middle = middle_of_panel(panels[fresh]);
-      const Laid& way = pair.fine.laid;
-      const Point there = forward ? way.back(middle) : way.at(middle);
-      lay[fresh] = Laid{middle, lay[known]->at(there),
-                        lay[known]->turn_rad + (forward ? -way.turn_rad : way.turn_rad)};
+      const image::Point middle = middle_of_panel(panels[fresh]);
+      const registration::PanelAlignment& way = pair.fine.laid;
+      const image::Point there = forward ? way.back(middle) : way.at(middle);
+      lay[fresh] = registration::PanelAlignment{
+          middle, lay[known]->at(there),
+          lay[known]->turn_rad + (forward ? -way.turn_rad : way.turn_rad)};
       more = true;
       break;
     }
@@ -181,27 +184,30 @@ std::vector<std::optional<Laid>> hung(const std::vector<Picture>& panels,
   return lay;
 }
 
-std::array<Point, 5> ties_of(const Fine& fine) {
+std::array<image::Point, 5> ties_of(const registration::FineOverlap& fine) {
   const double x = (fine.left + fine.right) / 2.0;
   const double y = (fine.top + fine.bottom) / 2.0;
-  return {Point{fine.left, fine.top}, Point{fine.right, fine.top}, Point{fine.left, fine.bottom},
-          Point{fine.right, fine.bottom}, Point{x, y}};
+  return {image::Point{fine.left, fine.top}, image::Point{fine.right, fine.top},
+          image::Point{fine.left, fine.bottom}, image::Point{fine.right, fine.bottom},
+          image::Point{x, y}};
 }
 
 /// By how much a pair does not meet, RMS (px).
 double miss_of(const Pair& pair, const Lay& lay) {
   double sum = 0.0;
   const auto ties = ties_of(pair.fine);
-  for (const Point& tie : ties) {
-    const Point one = lay[pair.one].at(tie);
-    const Point other = lay[pair.other].at(pair.fine.laid.at(tie));
+  for (const image::Point& tie : ties) {
+    const image::Point one = lay[pair.one].at(tie);
+    const image::Point other = lay[pair.other].at(pair.fine.laid.at(tie));
     sum += std::pow(one.x - other.x, 2.0) + std::pow(one.y - other.y, 2.0);
   }
   return std::sqrt(sum / static_cast<double>(ties.size()));
 }
 
 /// Of the overlap (px2).
-double area_of(const Fine& fine) { return (fine.right - fine.left) * (fine.bottom - fine.top); }
+double area_of(const registration::FineOverlap& fine) {
+  return (fine.right - fine.left) * (fine.bottom - fine.top);
+}
 
 /// How much a pair counts: small overlaps, and those whose detail does not agree on one place, are
 /// less sure.
@@ -230,11 +236,11 @@ void settle(Lay& lay, const std::vector<Pair>& pairs) {
     };
     for (const Pair& pair : pairs) {
       const double weight = weight_of(pair);
-      for (const Point& tie : ties_of(pair.fine)) {
-        const Laid& a = lay[pair.one];
-        const Laid& b = lay[pair.other];
-        const Point in_a = a.at(tie);
-        const Point in_b = b.at(pair.fine.laid.at(tie));
+      for (const image::Point& tie : ties_of(pair.fine)) {
+        const registration::PanelAlignment& a = lay[pair.one];
+        const registration::PanelAlignment& b = lay[pair.other];
+        const image::Point in_a = a.at(tie);
+        const image::Point in_b = b.at(pair.fine.laid.at(tie));
         const int i = static_cast<int>(3 * pair.one);
         const int j = static_cast<int>(3 * pair.other);
         const std::array<int, 6> which{i, i + 1, i + 2, j, j + 1, j + 2};
@@ -298,10 +304,10 @@ std::vector<double> gains_of(std::size_t panels, const std::vector<Pair>& pairs,
 
 /// The way back into a panel, its turn worked out once for all pixels.
 struct Way {
-  Laid laid;
+  registration::PanelAlignment laid;
   double cosine;
   double sine;
-  [[nodiscard]] Point back(const Point& point) const {
+  [[nodiscard]] image::Point back(const image::Point& point) const {
     const double x = point.x - laid.moved_to.x;
     const double y = point.y - laid.moved_to.y;
     return {laid.middle.x + cosine * x + sine * y, laid.middle.y - sine * x + cosine * y};
@@ -309,7 +315,7 @@ struct Way {
 };
 
 /// How much of a panel counts at a place in it: less towards its border.
-double weight_at(const Picture& panel, const Point& at) {
+double weight_at(const Picture& panel, const image::Point& at) {
   const double far = std::min({at.x, at.y, panel.width - 1.0 - at.x, panel.height - 1.0 - at.y});
   if (far < -0.5) {
     return 0.0;
@@ -321,21 +327,21 @@ double weight_at(const Picture& panel, const Point& at) {
 
 Result<Mosaic> composed(const std::vector<Picture>& panels, const Lay& lay,
                         const std::vector<double>& gains, const base::Task& task) {
-  Point least{1e9, 1e9};
-  Point most{-1e9, -1e9};
+  image::Point least{1e9, 1e9};
+  image::Point most{-1e9, -1e9};
   for (std::size_t k = 0; k < panels.size(); ++k) {
     const double right = panels[k].width - 1.0;
     const double bottom = panels[k].height - 1.0;
-    for (const Point corner :
-         {Point{0.0, 0.0}, Point{right, 0.0}, Point{0.0, bottom}, Point{right, bottom}}) {
-      const Point at = lay[k].at(corner);
+    for (const image::Point corner : {image::Point{0.0, 0.0}, image::Point{right, 0.0},
+                                      image::Point{0.0, bottom}, image::Point{right, bottom}}) {
+      const image::Point at = lay[k].at(corner);
       least = {std::min(least.x, at.x), std::min(least.y, at.y)};
       most = {std::max(most.x, at.x), std::max(most.y, at.y)};
     }
   }
   // Panels that lie straight are not told to be larger by what their turn was not quite 0.
   constexpr double kHair = 0.05;
-  const Point origin{std::floor(least.x + kHair), std::floor(least.y + kHair)};
+  const image::Point origin{std::floor(least.x + kHair), std::floor(least.y + kHair)};
   Mosaic mosaic;
   Picture& picture = mosaic.picture;
   picture.info = panels.front().info;
@@ -349,8 +355,8 @@ Result<Mosaic> composed(const std::vector<Picture>& panels, const Lay& lay,
   }
   const double width = std::ceil(most.x - kHair) - origin.x + 1.0;
   const double height = std::ceil(most.y - kHair) - origin.y + 1.0;
-  if (const auto fits = frames::check_size(static_cast<std::int64_t>(width),
-                                           static_cast<std::int64_t>(height), "mosaic");
+  if (const auto fits = image::check_size(static_cast<std::int64_t>(width),
+                                          static_cast<std::int64_t>(height), "mosaic");
       !fits) {
     return tl::make_unexpected(fits.error());
   }
@@ -360,7 +366,7 @@ Result<Mosaic> composed(const std::vector<Picture>& panels, const Lay& lay,
   picture.values.assign(picture.plane_size() * static_cast<std::size_t>(picture.planes), 0.0F);
   std::vector<Way> ways;
   ways.reserve(lay.size());
-  for (const Laid& laid : lay) {
+  for (const registration::PanelAlignment& laid : lay) {
     ways.push_back({laid, std::cos(laid.turn_rad), std::sin(laid.turn_rad)});
   }
   std::atomic<std::int64_t> empty{0};
@@ -370,15 +376,15 @@ Result<Mosaic> composed(const std::vector<Picture>& panels, const Lay& lay,
       double weights = 0.0;
       std::array<double, 3> sums{};
       for (std::size_t k = 0; k < panels.size(); ++k) {
-        const Point at = ways[k].back({x + origin.x, y + origin.y});
-        if (!lies_on(panels[k], at.x, at.y)) {
+        const image::Point at = ways[k].back({x + origin.x, y + origin.y});
+        if (!image::lies_on(panels[k], at.x, at.y)) {
           continue;
         }
         const double weight = weight_at(panels[k], at);
         weights += weight;
         for (int plane = 0; plane < picture.planes; ++plane) {
           sums.at(static_cast<std::size_t>(plane)) +=
-              weight * gains[k] * static_cast<double>(sampled(panels[k], plane, at.x, at.y));
+              weight * gains[k] * static_cast<double>(image::sampled(panels[k], plane, at.x, at.y));
         }
       }
       missing += weights > 0.0 ? 0 : 1;
@@ -412,7 +418,7 @@ Result<Mosaic> join_panels(const std::vector<Picture>& panels, const base::Task&
   std::vector<Picture> made;
   for (const Picture& panel : panels) {
     if (panel.planes > 1) {
-      made.push_back(grey_of(panel));
+      made.push_back(image::grey_of(panel));
     }
   }
   const std::vector<Picture>& greys = made.empty() ? panels : made;

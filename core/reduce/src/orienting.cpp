@@ -4,17 +4,19 @@
 #include <atomic>
 #include <cmath>
 
-#include "disc_sight.h"
-#include "sample.h"
 #include "solarchon/base/middle.h"
 #include "solarchon/base/parallel.h"
 #include "solarchon/base/range.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/disc/projection.h"
+#include "solarchon/image/interpolation.h"
+#include "solarchon/image/picture.h"
 
 namespace solarchon::reduce {
 
 using base::ErrorCode;
 using base::Result;
-using frames::Picture;
+using image::Picture;
 
 namespace {
 
@@ -26,30 +28,12 @@ int samples_for(double source_px) { return std::max(1, static_cast<int>(std::lro
 
 }  // namespace
 
-std::vector<float> ground_of(const Picture& picture, const measure::LimbFit& limb) {
-  constexpr double kWellBeyond = 1.02;
-  constexpr int kEvery = 3;
-  std::vector<float> ground;
-  for (int plane = 0; plane < picture.planes; ++plane) {
-    std::vector<double> values;
-    for (int y = 0; y < picture.height; y += kEvery) {
-      for (int x = 0; x < picture.width; x += kEvery) {
-        if (std::hypot(x - limb.centre_x_px, y - limb.centre_y_px) > kWellBeyond * limb.radius_px) {
-          values.push_back(static_cast<double>(picture.at(x, y, plane)));
-        }
-      }
-    }
-    ground.push_back(static_cast<float>(base::middle_of(std::move(values))));
-  }
-  return ground;
-}
-
 Result<Oriented> orient(const Picture& picture, const OrientWishes& wishes,
                         const base::Task& task) {
   if (const auto beyond = base::checked("beyond", wishes.beyond, kBeyondRange); !beyond) {
     return tl::make_unexpected(beyond.error());
   }
-  const auto limb = measure::fit_limb(frames::frame_of(picture), {task.stop, {}});
+  const auto limb = disc::fit_limb(image::frame_of(picture), {task.stop, {}});
   if (!limb) {
     return tl::make_unexpected(limb.error());
   }
@@ -64,7 +48,8 @@ Result<Oriented> orient(const Picture& picture, const OrientWishes& wishes,
     return base::fail_because(ErrorCode::kMissing, "orientation", base::because("no-orientation"));
   }
   // Where it is not turned, picture and square have the same north, whatever that is.
-  const DiscSight sight(*limb, wishes.north_up ? *solar : sky::PictureOrientation{0.0, false});
+  const disc::DiscProjection sight(*limb,
+                                   wishes.north_up ? *solar : sky::PictureOrientation{0.0, false});
   Oriented made;
   made.limb = *limb;
   const int half = static_cast<int>(std::ceil(*radius * wishes.beyond - 1e-9));
@@ -82,7 +67,7 @@ Result<Oriented> orient(const Picture& picture, const OrientWishes& wishes,
   square.info = picture.info;
   square.recipe = picture.recipe;
   square.values.resize(square.plane_size() * static_cast<std::size_t>(square.planes));
-  const std::vector<float> ground = ground_of(picture, *limb);
+  const std::vector<float> ground = disc::ground_of(picture, *limb);
   const int samples = samples_for(limb->radius_px / *radius);
   std::atomic<int> outside{0};
   const auto do_row = [&](int row) {
@@ -93,12 +78,12 @@ Result<Oriented> orient(const Picture& picture, const OrientWishes& wishes,
         const double right = column - half + (s % samples + 0.5) / samples - 0.5;
         const int line = s / samples;
         const double down = row - half + (line + 0.5) / samples - 0.5;
-        const DiscSight::Place place = sight.at(right / *radius, -down / *radius);
-        const bool on = lies_on(picture, place.x_px, place.y_px);
+        const disc::DiscProjection::Place place = sight.at(right / *radius, -down / *radius);
+        const bool on = image::lies_on(picture, place.x_px, place.y_px);
         missing += on || s > 0 ? 0 : 1;
         for (int plane = 0; plane < square.planes; ++plane) {
           const auto p = static_cast<std::size_t>(plane);
-          sums.at(p) += on ? sampled(picture, plane, place.x_px, place.y_px) : ground[p];
+          sums.at(p) += on ? image::sampled(picture, plane, place.x_px, place.y_px) : ground[p];
         }
       }
       for (int plane = 0; plane < square.planes; ++plane) {

@@ -5,20 +5,22 @@
 #include <cmath>
 #include <vector>
 
-#include "sample.h"
 #include "solarchon/base/middle.h"
 #include "solarchon/base/parallel.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/interpolation.h"
+#include "solarchon/image/picture.h"
 
 namespace solarchon::reduce {
 
 using base::ErrorCode;
 using base::Result;
-using frames::Picture;
+using image::Picture;
 
 namespace {
 
 /// The middle of each ring of a pixel's width, from the limb outwards.
-std::vector<double> glow_of(const Picture& picture, const measure::LimbFit& limb) {
+std::vector<double> glow_of(const Picture& picture, const disc::LimbFit& limb) {
   std::vector<std::vector<double>> rings;
   for (int y = 0; y < picture.height; ++y) {
     for (int x = 0; x < picture.width; ++x) {
@@ -69,18 +71,18 @@ double brightest(std::vector<double> values) {
 
 }  // namespace
 
-Result<Picture> with_prominences(const Picture& disc, const measure::LimbFit& limb,
+Result<Picture> with_prominences(const Picture& disc, const disc::LimbFit& limb,
                                  const Picture& prominences, std::optional<double> wished,
                                  double& gain, const base::Task& task) {
   constexpr double kOtherDisc = 0.05;
-  const auto other = measure::fit_limb(frames::frame_of(prominences), {task.stop, {}});
+  const auto other = disc::fit_limb(image::frame_of(prominences), {task.stop, {}});
   if (!other) {
     return tl::make_unexpected(other.error());
   }
   if (std::abs(other->radius_px / limb.radius_px - 1.0) > kOtherDisc) {
     return base::fail_because(ErrorCode::kMalformed, "prominences", base::because("another-disc"));
   }
-  const Picture grey = grey_of(prominences);
+  const Picture grey = image::grey_of(prominences);
   const std::vector<double> glow = glow_of(grey, *other);
   const double scale = other->radius_px / limb.radius_px;
   // From the limb on they come in over twice the edge's softness.
@@ -94,12 +96,12 @@ Result<Picture> with_prominences(const Picture& disc, const measure::LimbFit& li
       const double out = std::hypot(right, down) - limb.radius_px;
       const double from_x = other->centre_x_px + right * scale;
       const double from_y = other->centre_y_px + down * scale;
-      if (out <= 0.0 || !lies_on(grey, from_x, from_y)) {
+      if (out <= 0.0 || !image::lies_on(grey, from_x, from_y)) {
         continue;
       }
       const double in = std::min(1.0, out / soft_px);
       const double more =
-          static_cast<double>(sampled(grey, 0, from_x, from_y)) - at_ring(glow, out * scale);
+          static_cast<double>(image::sampled(grey, 0, from_x, from_y)) - at_ring(glow, out * scale);
       added[static_cast<std::size_t>(y) * static_cast<std::size_t>(disc.width) +
             static_cast<std::size_t>(x)] =
           static_cast<float>(std::max(0.0, more) * in * in * (3.0 - 2.0 * in));

@@ -5,8 +5,8 @@
 
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
-#include "solarchon/frames/picture.h"
-#include "solarchon/measure/limb.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/picture.h"
 
 namespace solarchon::reduce {
 
@@ -17,10 +17,10 @@ namespace solarchon::reduce {
 /// @param wished  as in FinishWishes
 /// @param gain    how much brighter they are now
 /// Errors: as finish.
-[[nodiscard]] base::Result<frames::Picture> with_prominences(const frames::Picture& disc,
-                                                             const measure::LimbFit& limb,
-                                                             const frames::Picture& prominences,
-                                                             std::optional<double> wished,
-                                                             double& gain, const base::Task& task);
+[[nodiscard]] base::Result<image::Picture> with_prominences(const image::Picture& disc,
+                                                            const disc::LimbFit& limb,
+                                                            const image::Picture& prominences,
+                                                            std::optional<double> wished,
+                                                            double& gain, const base::Task& task);
 
 }  // namespace solarchon::reduce

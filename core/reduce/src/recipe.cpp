@@ -8,14 +8,16 @@
 #include "recipe_json.h"
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
-#include "solarchon/frames/clip_reader.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/media/clip_reader.h"
+#include "solarchon/media/picture_file.h"
 
 namespace solarchon::reduce {
 
 using base::ErrorCode;
 using base::Json;
 using base::Result;
-using frames::Picture;
+using image::Picture;
 
 namespace {
 
@@ -37,7 +39,7 @@ base::Task part_of(const base::Task& task, double from, double to) {
 
 /// A picture, or the mean of a clip's frames.
 Result<Picture> mean_of_file(const std::filesystem::path& path, const base::Task& task) {
-  auto clip = frames::ClipReader::open(path);
+  auto clip = media::ClipReader::open(path);
   if (!clip) {
     return tl::make_unexpected(clip.error());
   }
@@ -134,7 +136,7 @@ Result<Product> Reducer::stacked(const Recipe& recipe, const base::Task& task) {
 Result<Product> Reducer::joined(const Recipe& recipe, const base::Task& task) {
   std::vector<Picture> panels;
   for (const std::filesystem::path& path : recipe.panels) {
-    auto panel = frames::read_picture(path);
+    auto panel = media::read_picture(path);
     if (!panel) {
       return tl::make_unexpected(panel.error());
     }
@@ -176,7 +178,7 @@ Result<Product> Reducer::begun(const Recipe& recipe, const base::Task& task) {
 }
 
 Result<Product> Reducer::read(const Recipe& recipe) {
-  return frames::read_picture(recipe.picture).and_then([&](Picture picture) {
+  return media::read_picture(recipe.picture).and_then([&](Picture picture) {
     return recipe_with_inputs(recipe).map([&](const Json& json) {
       Product product;
       picture.recipe = inner_text(json);
@@ -208,7 +210,7 @@ Result<Product> Reducer::restored(const Recipe& recipe, const base::Task& task) 
   RestoreWishes wishes = *recipe.restore;
   wishes.noise =
       product->facts.noise > 0.0 && !wishes.noise_given ? product->facts.noise : wishes.noise;
-  wishes.scale_arcsec_px /= recipe.finer;
+  wishes.imaging.scale_arcsec_px /= recipe.finer;
   auto done = restore(product->picture, wishes, part_of(task, kBegun, 1.0));
   if (!done) {
     return tl::make_unexpected(done.error());
@@ -227,7 +229,7 @@ std::vector<std::filesystem::path> Reducer::inputs_of(const Recipe& recipe) cons
   std::vector<std::filesystem::path> inputs = recipe.panels;
   for (const std::filesystem::path& clip : {recipe.clip, recipe.dark, recipe.flat}) {
     if (!clip.empty()) {
-      const auto files = frames::files_of_clip(clip);
+      const auto files = media::files_of_clip(clip);
       inputs.insert(inputs.end(), files.begin(), files.end());
     }
   }
@@ -254,7 +256,7 @@ Result<Product> Reducer::make(const Recipe& recipe, const base::Task& task) {
   }
   std::optional<Picture> prominences;
   if (!recipe.prominences.empty()) {
-    auto read = frames::read_picture(recipe.prominences);
+    auto read = media::read_picture(recipe.prominences);
     if (!read) {
       return tl::make_unexpected(read.error());
     }
@@ -285,7 +287,7 @@ Result<Product> Reducer::make(const Recipe& recipe, const base::Task& task) {
 }
 
 Result<Recipe> Reducer::take(const std::filesystem::path& path) {
-  auto picture = frames::read_picture(path);
+  auto picture = media::read_picture(path);
   if (!picture) {
     return tl::make_unexpected(picture.error());
   }
@@ -343,7 +345,7 @@ Result<void> write_product(const Product& product, const std::filesystem::path& 
   const Json seen = seen_from(*recipe, std::filesystem::absolute(path, status).parent_path());
   Picture picture = product.picture;
   picture.recipe = inner_text(seen);
-  if (auto written = frames::write_picture(picture, path); !written) {
+  if (auto written = media::write_picture(picture, path); !written) {
     return written;
   }
   return write_beside(path, seen);

@@ -5,9 +5,11 @@
 
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
-#include "solarchon/frames/fingerprint.h"
-#include "solarchon/frames/movie.h"
-#include "solarchon/frames/picture.h"
+#include "solarchon/image/interpolation.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/media/fingerprint.h"
+#include "solarchon/media/movie.h"
+#include "solarchon/media/picture_file.h"
 #include "solarchon/reduce/recipe.h"
 
 namespace solarchon::reduce {
@@ -48,9 +50,9 @@ Result<std::string> recipe_text(const std::filesystem::path& path) {
     return base::read_file(path, kMostBytes);
   }
   const auto inside = ending == ".mkv" || ending == ".mp4"
-                          ? frames::recipe_of_movie(path)
-                          : frames::read_picture(path).map(
-                                [](const frames::Picture& picture) { return picture.recipe; });
+                          ? media::recipe_of_movie(path)
+                          : media::read_picture(path).map(
+                                [](const image::Picture& picture) { return picture.recipe; });
   return inside && inside->empty() ? base::read_file(recipe_beside(path), kMostBytes) : inside;
 }
 
@@ -69,11 +71,11 @@ Json new_recipe(const char* product) {
 }
 
 Result<Json> input_json(const std::filesystem::path& path) {
-  return frames::fingerprint(path).map([&](const frames::Fingerprint& print) {
+  return media::fingerprint(path).map([&](const media::Fingerprint& print) {
     return Json{{"file", path.string()},
                 {"bytes", print.bytes},
                 {"sha256", print.sha256},
-                {"sampled", print.sampled}};
+                {"image::sampled", print.sampled}};
   });
 }
 
@@ -87,7 +89,7 @@ Result<std::filesystem::path> input_of(const Json& input, const std::string& nam
     return tl::make_unexpected(*reader.error());
   }
   const std::filesystem::path path = (folder / named).lexically_normal();
-  const auto print = frames::fingerprint(path);
+  const auto print = media::fingerprint(path);
   if (!print) {
     return tl::make_unexpected(print.error());
   }

@@ -5,6 +5,7 @@
 
 #include "recipe_file.h"
 #include "solarchon/base/json.h"
+#include "solarchon/image/rectangle.h"
 #include "solarchon/seeing/air.h"
 
 namespace solarchon::reduce {
@@ -49,7 +50,7 @@ Json stack_steps(const Recipe& recipe, const KeepWish& keep, const ClipGrading& 
                  const Stacked& stacked) {
   Json keeping = keep_json(keep);
   keeping["frames"] = stacked.frames;
-  const frames::Part& part = stacked.part;
+  const image::Rectangle& part = stacked.part;
   return Json::array({{{"step", "grade"},
                        {"scale_px", recipe.grade.scale_px},
                        {"black", recipe.grade.black},
@@ -83,10 +84,10 @@ Json mosaic_step(const Mosaic& mosaic) {
 
 Json restore_step(const RestoreWishes& wishes, const Restored& done) {
   return Json{{"step", "restore"},
-              {"aperture_mm", wishes.aperture_mm},
-              {"obstruction", wishes.obstruction},
-              {"wavelength_nm", wishes.wavelength_nm},
-              {"scale_arcsec_px", wishes.scale_arcsec_px},
+              {"aperture_mm", wishes.imaging.aperture_mm},
+              {"obstruction", wishes.imaging.obstruction},
+              {"wavelength_nm", wishes.imaging.wavelength_nm},
+              {"scale_arcsec_px", wishes.imaging.scale_arcsec_px},
               {"r0_cm", base::or_null(wishes.r0_cm)},
               {"noise", wishes.noise},
               {"noise_given", wishes.noise_given},
@@ -164,10 +165,10 @@ KeepWish read_keep(base::ObjectReader& step) {
 
 RestoreWishes read_restore(base::ObjectReader& step, int finer) {
   RestoreWishes wishes;
-  wishes.aperture_mm = step.number("aperture_mm", {1.0, 2000.0});
-  wishes.obstruction = step.number_or("obstruction", {0.0, 0.95}, 0.0);
-  wishes.wavelength_nm = step.number("wavelength_nm", {300.0, 1100.0});
-  wishes.scale_arcsec_px = step.number("scale_arcsec_px", {0.01, 100.0}) * finer;
+  wishes.imaging.aperture_mm = step.number("aperture_mm", {1.0, 2000.0});
+  wishes.imaging.obstruction = step.number_or("obstruction", {0.0, 0.95}, 0.0);
+  wishes.imaging.wavelength_nm = step.number("wavelength_nm", {300.0, 1100.0});
+  wishes.imaging.scale_arcsec_px = step.number("scale_arcsec_px", {0.01, 100.0}) * finer;
   wishes.r0_cm = step.optional_number("r0_cm", seeing::kR0Range);
   wishes.noise = step.number_or("noise", {0.0, 1.0}, wishes.noise);
   wishes.noise_given = step.flag_or("noise_given", false);

@@ -4,143 +4,186 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <functional>
 #include <numbers>
-#include <opencv2/core.hpp>
+#include <optional>
+#include <utility>
 #include <vector>
 
-#include "sharp_disc.h"
 #include "solarchon/base/range.h"
+#include "solarchon/disc/disc_model.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/image/spectrum.h"
+#include "solarchon/psf/transfer.h"
 #include "solarchon/reduce/finishing.h"
 #include "solarchon/seeing/air.h"
-#include "transfer.h"
 
 namespace solarchon::reduce {
 
 using base::ErrorCode;
 using base::Result;
-using frames::Picture;
+using image::Picture;
 
 namespace {
 
-/// A plane on a ground that goes on beyond its edges as in a mirror, so that nothing wraps round.
-class Spectrum2d {
- public:
-  Spectrum2d(int width, int height, int margin)
-      : width_(width),
-        height_(height),
-        margin_(margin),
-        wide_(cv::getOptimalDFTSize(width + 2 * margin)),
-        tall_(cv::getOptimalDFTSize(height + 2 * margin)) {}
+constexpr double kGoalFlat = 0.65;    // of the cutoff: full contrast up to here, none at the cutoff
+constexpr std::size_t kSteps = 2049;  // of tables by frequency
+constexpr std::size_t kRings = 96;    // in which a picture's power is counted
 
-  /// Passes every frequency by a factor.
-  /// @param factor  of the frequency in cycles per pixel
-  [[nodiscard]] std::vector<float> filtered(const std::vector<float>& plane,
-                                            const std::function<double(double)>& factor) const {
-    cv::Mat spectrum = spectrum_of(plane);
-    each_frequency([&](int x, int y, double cycles) {
-      spectrum.at<cv::Vec2f>(y, x) *= static_cast<float>(factor(cycles));
-    });
-    cv::Mat back;
-    cv::dft(spectrum, back, cv::DFT_INVERSE | cv::DFT_REAL_OUTPUT | cv::DFT_SCALE);
-    std::vector<float> made(plane.size());
-    for (int y = 0; y < height_; ++y) {
-      const float* row = back.ptr<float>(y + margin_) + margin_;
-      std::copy_n(row, width_, made.begin() + static_cast<std::ptrdiff_t>(y) * width_);
+/// What is wanted of contrast, at a share of the cutoff.
+double goal(double share) {
+  if (share <= kGoalFlat) {
+    return 1.0;
+  }
+  if (share >= 1.0) {
+    return 0.0;
+  }
+  return 0.5 + 0.5 * std::cos(std::numbers::pi * (share - kGoalFlat) / (1.0 - kGoalFlat));
+}
+
+/// A table for image::Spectrum.
+/// @param factor  of the frequency in cycles per pixel
+template <typename Factor>
+std::vector<float> by_frequency(const Factor& factor) {
+  std::vector<float> table;
+  table.reserve(kSteps);
+  for (std::size_t i = 0; i < kSteps; ++i) {
+    table.push_back(static_cast<float>(
+        factor(image::kMostCycles * static_cast<double>(i) / static_cast<double>(kSteps - 1))));
+  }
+  return table;
+}
+
+std::vector<float> less(std::vector<float> values, const std::vector<float>& taken) {
+  for (std::size_t i = 0; i < values.size(); ++i) {
+    values[i] -= taken[i];
+  }
+  return values;
+}
+
+/// @param pixel  whether pixels gathered the light after that
+psf::Transfer blur_of(const RestoreWishes& wishes, const std::optional<double>& r0_cm, bool pixel) {
+  psf::Blurring blurring;
+  blurring.r0_cm = r0_cm;
+  blurring.pixel = pixel;
+  return {wishes.imaging, blurring};
+}
+
+/// The disc of a plane, taken out of it: what is left is detail.
+struct DiscApart {
+  disc::DiscModel disc;
+  double r0_cm = 0.0;        ///< by which the limb is as soft as it is seen
+  std::vector<float> sharp;  ///< the disc, as sharp as pixels let it be
+  std::vector<float> rings;  ///< what is the same all along the limb, and no disc
+  std::vector<float> detail;
+};
+
+/// The edge itself says how soft it is: what the wishes say of the air would leave a ring. The
+/// blur's wings reach far into the disc: light and softness are found in turns.
+std::optional<DiscApart> disc_apart(const Picture& picture, const std::vector<float>& values,
+                                    double wide_px, const RestoreWishes& wishes,
+                                    const base::Task& task) {
+  const auto found = disc::disc_in(picture, values, 2.0 * wide_px, task);
+  if (!found) {
+    return std::nullopt;
+  }
+  DiscApart apart{*found, 0.0, {}, {}, {}};
+  std::vector<float> soft;
+  std::optional<image::Spectrum> model;
+  constexpr int kTurns = 3;
+  for (int turn = 0; turn < kTurns; ++turn) {
+    apart.r0_cm = disc::nearest_air(apart.disc, values, picture.width, wide_px, wishes.imaging);
+    model.emplace(disc::drawn(apart.disc, picture.width, picture.height), picture.width,
+                  picture.height);
+    // The model is drawn as light over pixels already.
+    soft = model->filtered(blur_of(wishes, apart.r0_cm, false).table(kSteps));
+    if (turn + 1 < kTurns) {
+      disc::add_light(apart.disc, less(values, soft), picture, 2.0 * wide_px);
     }
-    return made;
+  }
+  // As sharp as pixels let it be, by a curve that does not ring.
+  const double sigma_px = 0.33 * wishes.imaging.pixels_per_cutoff();
+  apart.sharp = model->filtered(by_frequency([&](double cycles) {
+    return std::exp(-2.0 * std::pow(std::numbers::pi * sigma_px * cycles, 2.0));
+  }));
+  apart.detail = less(values, soft);
+  apart.rings = disc::rings_of(apart.detail, picture.width, apart.disc, 2.0 * wide_px);
+  apart.detail = less(std::move(apart.detail), apart.rings);
+  return apart;
+}
+
+/// Puts the disc back. The rings come back as they were, but never beyond what the sharp disc and
+/// the edge as it was seen have between them: a blur that is not quite the real one would draw a
+/// rim there.
+void put_back(const DiscApart& apart, const std::vector<float>& values, double strength,
+              std::vector<float>& made) {
+  const auto share = static_cast<float>(strength);
+  for (std::size_t i = 0; i < made.size(); ++i) {
+    const float seen = values[i] - apart.detail[i];
+    const float sharpened =
+        std::clamp(apart.sharp[i] + apart.rings[i], std::min(apart.sharp[i], seen),
+                   std::max(apart.sharp[i], seen));
+    made[i] += seen + share * (sharpened - seen);
+  }
+}
+
+/// Undoes a blur frequency by frequency, as far as each stands out of the noise.
+class Filter {
+ public:
+  /// @param noise  of one pixel, in the plane's numbers
+  Filter(psf::Transfer blur, std::vector<double> power, double noise, double strength)
+      : blur_(std::move(blur)), power_(std::move(power)), noise_(noise), strength_(strength) {}
+
+  [[nodiscard]] double factor(double cycles) const {
+    const double share = cycles * blur_.pixels_per_cutoff();
+    const double power = power_[std::min(
+        kRings - 1, static_cast<std::size_t>(cycles / image::kMostCycles * kRings))];
+    // What stands out of the noise, of all that is there.
+    const double own = power > 0.0 ? std::max(0.0, 1.0 - noise_ * noise_ / power) : 0.0;
+    constexpr double kMostRaised = 30.0;
+    const double raised =
+        share < 1.0 ? std::min(kMostRaised, 1.0 / std::max(1e-6, blur_.at(share))) : 0.0;
+    // What is noise is left as it is, beyond the cutoff nothing.
+    const double full = goal(share) * (own * raised + (1.0 - own));
+    return 1.0 + strength_ * (full - 1.0);
   }
 
-  /// Power by frequency, in rings: of one value of the plane, as noise of the same power all over
-  /// would have it. Edges are faded out.
-  [[nodiscard]] std::vector<double> power(const std::vector<float>& plane,
-                                          std::size_t rings) const {
-    std::vector<float> faded(plane.size());
-    double mean = 0.0;
-    for (const float value : plane) {
-      mean += static_cast<double>(value) / static_cast<double>(plane.size());
-    }
-    double kept = 0.0;
-    for (int y = 0; y < height_; ++y) {
-      const double down = hann(y, height_);
-      for (int x = 0; x < width_; ++x) {
-        const double share = down * hann(x, width_);
-        const auto at = static_cast<std::size_t>(y) * static_cast<std::size_t>(width_) +
-                        static_cast<std::size_t>(x);
-        faded[at] = static_cast<float>((static_cast<double>(plane[at]) - mean) * share);
-        kept += share * share;
+  /// By what the noise of a pixel is multiplied, and up to which share of the cutoff detail was
+  /// brought back to half or more.
+  struct Effect {
+    double noise = 1.0;
+    double reached = 0.0;
+  };
+  [[nodiscard]] Effect effect() const {
+    Effect effect;
+    double left = 0.0;
+    double all = 0.0;
+    for (std::size_t ring = 0; ring < kRings; ++ring) {
+      const double area = static_cast<double>(ring) + 0.5;
+      const double cycles = area / kRings * image::kMostCycles;
+      left += std::pow(factor(cycles), 2.0) * area;
+      all += area;
+      const double share = cycles * blur_.pixels_per_cutoff();
+      if (share <= 1.0 && factor(cycles) * blur_.at(share) >= 0.5) {
+        effect.reached = share;
       }
     }
-    cv::Mat ground = cv::Mat::zeros(tall_, wide_, CV_32F);
-    for (int y = 0; y < height_; ++y) {
-      std::copy_n(faded.begin() + static_cast<std::ptrdiff_t>(y) * width_, width_,
-                  ground.ptr<float>(y));
-    }
-    cv::Mat spectrum;
-    cv::dft(ground, spectrum, cv::DFT_COMPLEX_OUTPUT);
-    std::vector<double> sums(rings, 0.0);
-    std::vector<double> counts(rings, 0.0);
-    each_frequency([&](int x, int y, double cycles) {
-      const auto ring = std::min(
-          rings - 1, static_cast<std::size_t>(cycles / kMostCycles * static_cast<double>(rings)));
-      const auto value = spectrum.at<cv::Vec2f>(y, x);
-      sums[ring] += static_cast<double>(value[0]) * static_cast<double>(value[0]) +
-                    static_cast<double>(value[1]) * static_cast<double>(value[1]);
-      counts[ring] += 1.0;
-    });
-    for (std::size_t i = 0; i < rings; ++i) {
-      sums[i] = counts[i] > 0.0 ? sums[i] / counts[i] / kept : 0.0;
-    }
-    return sums;
+    effect.noise = std::sqrt(left / all);
+    return effect;
   }
-
-  static constexpr double kMostCycles = 0.7072;  ///< per pixel, in the corner of the spectrum
 
  private:
-  [[nodiscard]] static double hann(int i, int size) {
-    return 0.5 - 0.5 * std::cos(2.0 * std::numbers::pi * (i + 0.5) / size);
-  }
-  [[nodiscard]] cv::Mat spectrum_of(const std::vector<float>& plane) const {
-    cv::Mat ground(tall_, wide_, CV_32F);
-    const auto mirrored = [](int i, int size) {
-      const int period = 2 * size;
-      const int in = ((i % period) + period) % period;
-      return in < size ? in : period - 1 - in;
-    };
-    for (int y = 0; y < tall_; ++y) {
-      // Halfway through what is beyond it turns towards the other side.
-      const int beyond = y - margin_;
-      const int row =
-          mirrored(beyond < height_ + (tall_ - height_) / 2 ? beyond : beyond - tall_, height_);
-      float* to = ground.ptr<float>(y);
-      for (int x = 0; x < wide_; ++x) {
-        const int aside = x - margin_;
-        const int column =
-            mirrored(aside < width_ + (wide_ - width_) / 2 ? aside : aside - wide_, width_);
-        to[x] = plane[static_cast<std::size_t>(row) * static_cast<std::size_t>(width_) +
-                      static_cast<std::size_t>(column)];
-      }
-    }
-    cv::Mat spectrum;
-    cv::dft(ground, spectrum, cv::DFT_COMPLEX_OUTPUT);
-    return spectrum;
-  }
-  void each_frequency(const std::function<void(int x, int y, double cycles)>& act) const {
-    for (int y = 0; y < tall_; ++y) {
-      const double down = static_cast<double>(std::min(y, tall_ - y)) / tall_;
-      for (int x = 0; x < wide_; ++x) {
-        const double right = static_cast<double>(std::min(x, wide_ - x)) / wide_;
-        act(x, y, std::hypot(right, down));
-      }
-    }
-  }
-
-  int width_;
-  int height_;
-  int margin_;
-  int wide_;
-  int tall_;
+  psf::Transfer blur_;
+  std::vector<double> power_;
+  double noise_;
+  double strength_;
 };
+
+/// The light below which nine tenths of a plane lie.
+double bright_part(std::vector<float> values) {
+  const auto bright = values.begin() + static_cast<std::ptrdiff_t>(values.size() * 9 / 10);
+  std::nth_element(values.begin(), bright, values.end());
+  return static_cast<double>(*bright);
+}
 
 Result<void> checked_restore(const RestoreWishes& wishes) {
   struct Figure {
@@ -149,10 +192,10 @@ Result<void> checked_restore(const RestoreWishes& wishes) {
     base::Range range;
   };
   for (const Figure& figure :
-       {Figure{"aperture_mm", wishes.aperture_mm, {1.0, 2000.0}},
-        {"obstruction", wishes.obstruction, {0.0, 0.95}},
-        {"wavelength_nm", wishes.wavelength_nm, {300.0, 1100.0}},
-        {"scale_arcsec_px", wishes.scale_arcsec_px, {0.01, 100.0}},
+       {Figure{"aperture_mm", wishes.imaging.aperture_mm, {1.0, 2000.0}},
+        {"obstruction", wishes.imaging.obstruction, {0.0, 0.95}},
+        {"wavelength_nm", wishes.imaging.wavelength_nm, {300.0, 1100.0}},
+        {"scale_arcsec_px", wishes.imaging.scale_arcsec_px, {0.01, 100.0}},
         {"r0_cm", wishes.r0_cm.value_or(seeing::kR0Range.low), seeing::kR0Range},
         {"noise", wishes.noise, {0.0, 1.0}},
         {"strength", wishes.strength, {0.0, 1.0}}}) {
@@ -165,6 +208,23 @@ Result<void> checked_restore(const RestoreWishes& wishes) {
 
 }  // namespace
 
+double r0_of_kept(double clip_r0_cm, const psf::ImagingSetup& imaging, double detail_gain) {
+  constexpr double kGraded = 0.36;  // of the cutoff: such detail counts in grading
+  constexpr double kStep = 1.02;
+  constexpr double kMost_cm = 40.0;
+  const auto left = [&](double r0_cm) {
+    return seeing::short_exposure_transfer(kGraded, r0_cm, imaging.wavelength_nm,
+                                           imaging.aperture_mm);
+  };
+  const double wanted = left(clip_r0_cm) * detail_gain;
+  double r0_cm = clip_r0_cm;
+  while (r0_cm < kMost_cm && left(r0_cm) < wanted) {
+    r0_cm *= kStep;
+  }
+  constexpr double kTenths = 10.0;
+  return std::round(std::min(r0_cm, kMost_cm) * kTenths) / kTenths;
+}
+
 Result<Restored> restore(const Picture& picture, const RestoreWishes& wishes,
                          const base::Task& task) {
   if (const auto good = checked_restore(wishes); !good) {
@@ -174,11 +234,8 @@ Result<Restored> restore(const Picture& picture, const RestoreWishes& wishes,
   if (std::min(picture.width, picture.height) < kLeastSide) {
     return base::fail_because(ErrorCode::kMalformed, "picture", base::because("picture-too-small"));
   }
-  const Blur blur(wishes);
   // How wide the blur is: the aperture's, and the air's that is left.
-  const double wide_px = 2.0 * blur.pixels_per_cutoff() + 4.0;
-  const int margin = static_cast<int>(std::ceil(6.0 * wide_px));
-  const Spectrum2d field(picture.width, picture.height, margin);
+  const double wide_px = 2.0 * wishes.imaging.pixels_per_cutoff() + 4.0;
   Restored restored;
   restored.picture = picture;
   const auto size = static_cast<std::ptrdiff_t>(picture.plane_size());
@@ -187,100 +244,28 @@ Result<Restored> restore(const Picture& picture, const RestoreWishes& wishes,
       return base::fail(ErrorCode::kCancelled, "picture");
     }
     const auto first = picture.values.begin() + plane * size;
-    std::vector<float> values(first, first + size);
-    auto disc = disc_in(picture, values, 2.0 * wide_px, task);
-    Blur detail_blur = blur;
-    std::vector<float> detail = values;
-    std::vector<float> sharp;
-    std::vector<float> rings;
-    if (disc) {
-      // The edge itself says how soft it is: what the wishes say of the air would leave a ring. The
-      // blur's wings reach far into the disc: light and softness are found in turns.
-      RestoreWishes of_edge = wishes;
-      std::vector<float> model;
-      std::vector<float> soft;
-      constexpr int kTurns = 3;
-      for (int turn = 0; turn < kTurns; ++turn) {
-        of_edge.r0_cm = nearest_air(*disc, values, picture.width, wide_px, wishes);
-        const Blur edge_blur(of_edge);
-        model = drawn(*disc, picture.width, picture.height);
-        soft = field.filtered(model, [&](double cycles) {
-          return edge_blur.transfer(cycles * edge_blur.pixels_per_cutoff());
-        });
-        if (turn + 1 < kTurns) {
-          std::vector<float> off = values;
-          for (std::size_t i = 0; i < off.size(); ++i) {
-            off[i] -= soft[i];
-          }
-          add_light(*disc, off, picture, 2.0 * wide_px);
-        }
-      }
-      if (plane == 0) {
-        restored.limb_r0_cm = of_edge.r0_cm;
-      }
-      if (!wishes.r0_cm) {
-        detail_blur = Blur(of_edge);
-      }
-      // As sharp as pixels let it be, by a curve that does not ring.
-      const double sigma_px = 0.33 * blur.pixels_per_cutoff();
-      sharp = field.filtered(model, [&](double cycles) {
-        return std::exp(-2.0 * std::pow(std::numbers::pi * sigma_px * cycles, 2.0));
-      });
-      for (std::size_t i = 0; i < detail.size(); ++i) {
-        detail[i] -= soft[i];
-      }
-      rings = rings_of(detail, picture.width, *disc, 2.0 * wide_px);
-      for (std::size_t i = 0; i < detail.size(); ++i) {
-        detail[i] -= rings[i];
-      }
+    const std::vector<float> values(first, first + size);
+    const auto apart = disc_apart(picture, values, wide_px, wishes, task);
+    const std::vector<float>& detail = apart ? apart->detail : values;
+    const Filter filter(
+        blur_of(wishes, wishes.r0_cm || !apart ? wishes.r0_cm : std::optional(apart->r0_cm), true),
+        image::power_by_ring(detail, picture.width, picture.height, kRings),
+        wishes.noise * bright_part(values), wishes.strength);
+    std::vector<float> made =
+        image::Spectrum(detail, picture.width, picture.height)
+            .filtered(by_frequency([&](double cycles) { return filter.factor(cycles); }));
+    const Filter::Effect effect = filter.effect();
+    restored.noise = wishes.noise * effect.noise;
+    if (plane == 0) {
+      restored.reached = effect.reached;
     }
-    std::vector<float> sorted = values;
-    const auto bright = sorted.begin() + static_cast<std::ptrdiff_t>(sorted.size() * 9 / 10);
-    std::nth_element(sorted.begin(), bright, sorted.end());
-    const double noise = wishes.noise * static_cast<double>(*bright);
-    constexpr std::size_t kRings = 96;
-    const std::vector<double> power = field.power(detail, kRings);
-    double noise_left = 0.0;
-    double rings_left = 0.0;
-    const auto factor = [&](double cycles) {
-      const double share = cycles * blur.pixels_per_cutoff();
-      const auto ring = std::min(
-          kRings - 1,
-          static_cast<std::size_t>(cycles / Spectrum2d::kMostCycles * static_cast<double>(kRings)));
-      // What stands out of the noise, of all that is there.
-      const double own = power[ring] > 0.0 ? std::max(0.0, 1.0 - noise * noise / power[ring]) : 0.0;
-      constexpr double kMostRaised = 30.0;
-      const double raised =
-          share < 1.0 ? std::min(kMostRaised, 1.0 / std::max(1e-6, detail_blur.transfer(share)))
-                      : 0.0;
-      // What is noise is left as it is, beyond the cutoff nothing.
-      const double full = Blur::goal(share) * (own * raised + (1.0 - own));
-      return 1.0 + wishes.strength * (full - 1.0);
-    };
-    for (std::size_t ring = 0; ring < kRings; ++ring) {
-      const double cycles = (static_cast<double>(ring) + 0.5) / kRings * Spectrum2d::kMostCycles;
-      const double area = static_cast<double>(ring) + 0.5;
-      noise_left += std::pow(factor(cycles), 2.0) * area;
-      rings_left += area;
-      const double share = cycles * blur.pixels_per_cutoff();
-      if (plane == 0 && share <= 1.0 && factor(cycles) * detail_blur.transfer(share) >= 0.5) {
-        restored.reached = share;
-      }
-    }
-    restored.noise = wishes.noise * std::sqrt(noise_left / rings_left);
-    std::vector<float> made = field.filtered(detail, factor);
-    if (disc) {
-      const auto strength = static_cast<float>(wishes.strength);
-      for (std::size_t i = 0; i < made.size(); ++i) {
-        // The rings come back as they were, but never beyond what the sharp disc and the edge as it
-        // was seen have between them: a blur that is not quite the real one would draw a rim there.
-        const float seen = values[i] - detail[i];
-        const float sharpened =
-            std::clamp(sharp[i] + rings[i], std::min(sharp[i], seen), std::max(sharp[i], seen));
-        made[i] += seen + strength * (sharpened - seen);
-      }
+    if (apart) {
+      put_back(*apart, values, wishes.strength, made);
       restored.limb_overshoot =
-          overshoot(made, picture.width, picture.height, *disc, 2.0 * wide_px);
+          disc::overshoot(made, picture.width, picture.height, apart->disc, 2.0 * wide_px);
+      if (plane == 0) {
+        restored.limb_r0_cm = apart->r0_cm;
+      }
     }
     std::copy(made.begin(), made.end(), restored.picture.values.begin() + plane * size);
     task.report(static_cast<double>(plane + 1) / picture.planes);

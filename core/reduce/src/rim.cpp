@@ -3,14 +3,15 @@
 #include <cmath>
 #include <vector>
 
-#include "sample.h"
-#include "sharp_disc.h"
 #include "solarchon/base/middle.h"
+#include "solarchon/disc/disc_model.h"
+#include "solarchon/image/interpolation.h"
+#include "solarchon/image/picture.h"
 #include "solarchon/reduce/finishing.h"
 
 namespace solarchon::reduce {
 
-using frames::Picture;
+using image::Picture;
 
 namespace {
 
@@ -57,7 +58,8 @@ std::vector<float> far_from(const std::vector<float>& light, int width, int heig
 }
 
 /// A picture over the light that the Sun has there; 0 where that is not asked.
-std::vector<float> without_darkening(const Picture& picture, const std::optional<SharpDisc>& disc) {
+std::vector<float> without_darkening(const Picture& picture,
+                                     const std::optional<disc::DiscModel>& disc) {
   std::vector<float> even = picture.values;
   std::vector<double> some;
   for (std::size_t i = 0; i < even.size(); i += 7) {
@@ -131,10 +133,10 @@ double rim_about_dark(const Picture& before, const Picture& after) {
   if (before.width != after.width || before.height != after.height) {
     return 0.0;
   }
-  const Picture was = grey_of(before);
-  const Picture is = grey_of(after);
+  const Picture was = image::grey_of(before);
+  const Picture is = image::grey_of(after);
   constexpr double kClear_px = 4.0;
-  const auto disc = disc_in(was, was.values, kClear_px, {});
+  const auto disc = disc::disc_in(was, was.values, kClear_px, {});
   const std::vector<float> old_light = without_darkening(was, disc);
   const std::vector<float> far = far_from(old_light, was.width, was.height);
   const std::vector<Excess> old_rings = excesses(old_light, far);

@@ -9,20 +9,23 @@
 
 #include "blocks.h"
 #include "colours.h"
-#include "crew.h"
-#include "field.h"
 #include "judging.h"
 #include "solarchon/base/parallel.h"
 #include "solarchon/base/range.h"
-#include "solarchon/frames/clip_reader.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/image/plane.h"
+#include "solarchon/image/point.h"
+#include "solarchon/media/clip_reader.h"
+#include "solarchon/registration/shift_field.h"
 
 namespace solarchon::reduce {
 
 using base::ErrorCode;
 using base::Result;
-using frames::ClipReader;
-using frames::Frame;
-using frames::Picture;
+using image::Frame;
+using image::Picture;
+using media::ClipReader;
 
 namespace {
 
@@ -31,7 +34,7 @@ struct Ready {
   bool read = false;
   int number = 0;
   std::vector<Frame> planes;
-  Field field;
+  registration::ShiftField field;
   Layer layer;  ///< without its frame and field
 };
 
@@ -42,14 +45,14 @@ class Stacker {
       : clip_(std::move(clip)), grading_(grading), places_(places), wishes_(wishes), task_(task) {}
 
   Result<Stacked> run() {
-    for (int i = 0; i < hands(); ++i) {
+    for (int i = 0; i < base::hands(); ++i) {
       auto reader = ClipReader::open(clip_);
       if (!reader) {
         return tl::make_unexpected(reader.error());
       }
       readers_.push_back(std::move(*reader));
     }
-    const frames::ClipFacts& facts = readers_.front().facts();
+    const media::ClipFacts& facts = readers_.front().facts();
     if (facts.width != grading_.width_px || facts.height != grading_.height_px) {
       return base::fail_because(ErrorCode::kMalformed, clip_.string(),
                                 base::because("another-size"));
@@ -85,7 +88,7 @@ class Stacker {
   /// Pixels that stand out of the mean of some frames.
   void find_bad_pixels() {
     constexpr std::size_t kLooked = 12;
-    const frames::ClipFacts& facts = readers_.front().facts();
+    const media::ClipFacts& facts = readers_.front().facts();
     Picture mean;
     mean.width = facts.width;
     mean.height = facts.height;
@@ -93,9 +96,9 @@ class Stacker {
     mean.values.resize(mean.plane_size());
     const std::size_t count = std::min<std::size_t>(kLooked, places_.size());
     constexpr int kMostHands = 4;  // each has a sum of its own
-    const int crew = std::min(hands(), kMostHands);
+    const int crew = std::min(base::hands(), kMostHands);
     std::vector<std::vector<std::uint32_t>> sums(static_cast<std::size_t>(crew));
-    together(crew, [&](int hand) {
+    base::together(crew, [&](int hand) {
       const auto own = static_cast<std::size_t>(hand);
       sums[own].assign(mean.plane_size(), 0U);
       Frame frame;
@@ -123,7 +126,7 @@ class Stacker {
     }
   }
 
-  void take(std::size_t place, int hand, const FieldSeeker* seeker, Ready& into) {
+  void take(std::size_t place, int hand, const registration::PatchMatcher* seeker, Ready& into) {
     const GradedFrame& graded = grading_.frames[place];
     into.number = graded.frame;
     into.planes.resize(1);
@@ -143,10 +146,10 @@ class Stacker {
     const double light = std::max(1e-6, graded.level - grading_.black);
     const double usual = std::max(1e-6, grading_.level - grading_.black);
     const double even_gain = usual / light / full;
-    const Offset about{graded.right_px, graded.down_px};
-    into.field = even_field(shown.width, shown.height, about, even_gain);
+    const image::Offset about{graded.right_px, graded.down_px};
+    into.field = registration::even_field(shown.width, shown.height, about, even_gain);
     if (seeker != nullptr) {
-      Field field =
+      registration::ShiftField field =
           seeker->seek(shown, layer.black, about, scratch_[static_cast<std::size_t>(hand)]);
       if (field.gain > 0.0) {
         into.field = std::move(field);
@@ -163,16 +166,16 @@ class Stacker {
     layer.weight = std::clamp(light / usual, 0.05, 2.0) * std::clamp(graded.sharpness, 0.05, 20.0);
   }
 
-  [[nodiscard]] static Offset mean_offset(const Field& field) {
-    Offset mean;
-    for (const Offset& offset : field.offsets) {
+  [[nodiscard]] static image::Offset mean_offset(const registration::ShiftField& field) {
+    image::Offset mean;
+    for (const image::Offset& offset : field.offsets) {
       mean.right_px += offset.right_px / static_cast<double>(field.offsets.size());
       mean.down_px += offset.down_px / static_cast<double>(field.offsets.size());
     }
     return mean;
   }
   /// The same offset all over: the mean one.
-  static void flatten(Field& field) {
+  static void flatten(registration::ShiftField& field) {
     std::fill(field.offsets.begin(), field.offsets.end(), mean_offset(field));
   }
 
@@ -181,9 +184,9 @@ class Stacker {
   void find_bends() {
     constexpr std::size_t kLooked = 32;
     const std::size_t count = std::min(kLooked, places_.size());
-    std::vector<Field> fields(count);
+    std::vector<registration::ShiftField> fields(count);
     std::atomic<std::size_t> next{0};
-    together(hands(), [&](int hand) {
+    base::together(base::hands(), [&](int hand) {
       Ready ready;
       for (std::size_t i = next++; i < count && !task_.stopped(); i = next++) {
         take(places_[places_.size() * i / count], hand, seeker_.get(), ready);
@@ -192,28 +195,28 @@ class Stacker {
         }
       }
     });
-    std::vector<Offset> sums;
+    std::vector<image::Offset> sums;
     double used = 0.0;
-    for (const Field& field : fields) {
+    for (const registration::ShiftField& field : fields) {
       if (field.offsets.empty()) {
         continue;
       }
       sums.resize(field.offsets.size());
-      const Offset mean = mean_offset(field);
+      const image::Offset mean = mean_offset(field);
       for (std::size_t i = 0; i < sums.size(); ++i) {
         sums[i].right_px += field.offsets[i].right_px - mean.right_px;
         sums[i].down_px += field.offsets[i].down_px - mean.down_px;
       }
       used += 1.0;
     }
-    for (Offset& sum : sums) {
+    for (image::Offset& sum : sums) {
       sum = {sum.right_px / used, sum.down_px / used};
     }
     bends_ = std::move(sums);
   }
 
   /// Reads some frames at once, and lays them: false when it was stopped.
-  bool lay(const std::vector<std::size_t>& places, const FieldSeeker* seeker,
+  bool lay(const std::vector<std::size_t>& places, const registration::PatchMatcher* seeker,
            const std::function<void(const std::vector<const Ready*>&, int band)>& lay_band,
            int bands, double from, double to) {
     constexpr std::size_t kAtOnce = 16;
@@ -221,7 +224,7 @@ class Stacker {
     for (std::size_t first = 0; first < places.size(); first += kAtOnce) {
       const std::size_t count = std::min(kAtOnce, places.size() - first);
       std::atomic<std::size_t> next{0};
-      together(hands(), [&](int hand) {
+      base::together(base::hands(), [&](int hand) {
         for (std::size_t i = next++; i < count && !task_.stopped(); i = next++) {
           take(places[first + i], hand, seeker, batch_[i]);
         }
@@ -311,7 +314,7 @@ class Stacker {
       }
       reference_ = mean_of(sums[shown]);
       bends_.clear();
-      seeker_ = std::make_unique<FieldSeeker>(reference_);
+      seeker_ = std::make_unique<registration::PatchMatcher>(reference_);
       if (turn > 0) {
         // One of eight that is off by any amount lies within 2.5 deviations: it counts in them.
         constexpr double kStrict = 2.2;
@@ -339,7 +342,7 @@ class Stacker {
   }
 
   /// Where the pixels of a finer picture lie between the camera's.
-  [[nodiscard]] std::vector<Offset> phases() const {
+  [[nodiscard]] std::vector<image::Offset> phases() const {
     if (wishes_.finer == 1) {
       return {{0.0, 0.0}};
     }
@@ -349,7 +352,7 @@ class Stacker {
   }
 
   bool lay_all() {
-    const std::vector<Offset> offsets = phases();
+    const std::vector<image::Offset> offsets = phases();
     for (int plane = 0; plane < planes_; ++plane) {
       for (std::size_t i = 0; i < offsets.size(); ++i) {
         sums_.emplace_back(grading_.width_px, grading_.height_px, false);
@@ -414,7 +417,7 @@ class Stacker {
     return stacked;
   }
 
-  void inform(frames::FrameInfo& info) const {
+  void inform(image::FrameInfo& info) const {
     info = readers_.front().facts().info;
     info.bayer.clear();
     info.mosaic = false;
@@ -451,11 +454,11 @@ class Stacker {
   int planes_ = 1;
   double black_ = 0.0;
   std::vector<Ready> batch_;
-  std::vector<std::array<Plane, 2>> scratch_ =
-      std::vector<std::array<Plane, 2>>(static_cast<std::size_t>(hands()));
-  Plane reference_;
-  std::unique_ptr<FieldSeeker> seeker_;
-  std::vector<Offset> bends_;  ///< of the reference, at the nodes of fields
+  std::vector<std::array<image::Plane, 2>> scratch_ =
+      std::vector<std::array<image::Plane, 2>>(static_cast<std::size_t>(base::hands()));
+  image::Plane reference_;
+  std::unique_ptr<registration::PatchMatcher> seeker_;
+  std::vector<image::Offset> bends_;  ///< of the reference, at the nodes of fields
   std::vector<Judge> judges_;
   std::vector<Sums> sums_;
   std::vector<int> left_out_;

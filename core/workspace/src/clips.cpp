@@ -8,7 +8,7 @@
 
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
-#include "solarchon/frames/clip_reader.h"
+#include "solarchon/media/clip_reader.h"
 #include "solarchon/optics/rig_file.h"
 
 namespace solarchon::workspace {
@@ -59,7 +59,7 @@ log::SessionStart start_by(const Json& facts, log::SessionStart start) {
   return start;
 }
 
-double duration_of(const frames::ClipFacts& clip) {
+double duration_of(const media::ClipFacts& clip) {
   if (!clip.seconds.empty()) {
     return clip.seconds.back();
   }
@@ -78,11 +78,11 @@ std::filesystem::path clips_folder(const std::filesystem::path& data) { return d
 
 Result<ClipOnDisk> clip_on_disk(const std::filesystem::path& file,
                                 const std::filesystem::path& data, const log::SessionStart& usual) {
-  const auto reader = frames::ClipReader::open(file);
+  const auto reader = media::ClipReader::open(file);
   if (!reader) {
     return tl::make_unexpected(reader.error());
   }
-  const frames::ClipFacts& clip = reader->facts();
+  const media::ClipFacts& clip = reader->facts();
   const Json facts = facts_beside(file);
   ClipOnDisk found;
   found.start = start_by(facts, usual);

@@ -143,7 +143,7 @@ Result<void> observe(const DemoSession& session, const std::optional<log::Sessio
     const auto seed = static_cast<std::uint32_t>(time.unix_ms / 1000);
     const auto taken =
         shot_for(workspace, answers, std::nullopt, seed).and_then([&](const camera::Shot& shot) {
-          return take_frame(workspace, shot, with_log, id, data, {task.stop});
+          return take_frame(workspace, shot, with_log, data, {task.stop});
         });
     if (!taken) {
       return tl::make_unexpected(taken.error());
@@ -236,6 +236,7 @@ Result<DemoScenario> demo_scenario() {
   return workspace_from_json(inner).and_then([&](Workspace workspace) {
     return sky::parse_utc(now, "now").map([&](sky::UtcTime time) {
       constexpr int kHours = 12 * 24;
+      workspace.wishes.learn_from_simulated = true;  // nothing else is there to learn from
       workspace.wishes.forecast =
           plan::stand_in_forecast(workspace.site, time - sky::days(2.0), kHours);
       return DemoScenario{workspace, time};

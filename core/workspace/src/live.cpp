@@ -5,7 +5,8 @@
 #include <cmath>
 
 #include "solarchon/base/angle.h"
-#include "solarchon/live/air_watch.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/live/seeing_monitor.h"
 #include "solarchon/match/target.h"
 #include "solarchon/optics/rig_file.h"
 #include "solarchon/seeing/air.h"
@@ -143,9 +144,9 @@ seeing::Cloud cloud_of(const Workspace& workspace, sky::UtcTime time, std::uint3
   return cloud;
 }
 
-frames::FrameInfo frame_info(const Workspace& workspace, const Answers& answers) {
+image::FrameInfo frame_info(const Workspace& workspace, const Answers& answers) {
   const optics::Train& train = answers.train;
-  frames::FrameInfo info;
+  image::FrameInfo info;
   info.time = answers.time;
   info.plate_scale_arcsec_px = train.sampling_arcsec_px;
   info.orientation = answers.solar;
@@ -173,11 +174,9 @@ base::Result<live::Setting> live_setting(const Workspace& workspace, const Answe
     return base::fail(base::ErrorCode::kMissing, "rig", {}, base::wants("telescope-and-camera"));
   }
   live::Setting setting;
-  setting.aperture_mm = train.aperture_mm;
-  setting.obstruction = train.obstruction;
-  setting.wavelength_nm = train.band.wavelength_nm;
+  setting.imaging = {train.aperture_mm, train.obstruction, train.band.wavelength_nm,
+                     *train.sampling_arcsec_px};
   setting.focal_ratio = *train.effective_focal_length_mm / train.aperture_mm;
-  setting.plate_scale_arcsec_px = *train.sampling_arcsec_px;
   setting.sun_radius_arcsec = sky::limb_radius_arcsec(answers.disc.distance_au);
   setting.line = train.band.line;
   setting.target_level = workspace.conditions.target_level;
@@ -195,6 +194,16 @@ base::Result<live::Setting> live_setting(const Workspace& workspace, const Answe
     }
   }
   return setting;
+}
+
+base::Result<live::Setting> setting_of_frames(const Workspace& workspace, const optics::Rig& rig,
+                                              sky::UtcTime time, double black_level) {
+  Workspace then = workspace;
+  then.rig = rig;
+  return live_setting(then, answer(then, time), {}, black_level).map([](live::Setting setting) {
+    setting.clear_level.reset();
+    return setting;
+  });
 }
 
 base::Result<FocuserScale> focuser_scale(const Workspace& workspace, const Answers& answers) {

@@ -7,7 +7,10 @@
 #include "solarchon/base/angle.h"
 #include "solarchon/base/file.h"
 #include "solarchon/base/range.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/light/exposure_plan.h"
+#include "solarchon/media/frame_file.h"
 #include "solarchon/scene/magnetism.h"
 #include "solarchon/scene/synthetic_sun.h"
 
@@ -221,10 +224,12 @@ const plan::SeeingExperience& SeeingLesson::learn(const std::vector<log::Session
     present.insert(session.id);
   }
   const bool holds = site_ == site && surroundings_ == workspace.wishes.surroundings &&
+                     with_simulated_ == workspace.wishes.learn_from_simulated &&
                      std::includes(present.begin(), present.end(), known_.begin(), known_.end());
   if (!holds) {
     site_ = site;
     surroundings_ = workspace.wishes.surroundings;
+    with_simulated_ = workspace.wishes.learn_from_simulated;
     known_.clear();
     experience_ = plan::SeeingExperience({}, site, surroundings_);
   }
@@ -235,6 +240,9 @@ const plan::SeeingExperience& SeeingLesson::learn(const std::vector<log::Session
       continue;
     }
     ++looked_at_;
+    if (session.simulated && !with_simulated_) {
+      continue;
+    }
     if (std::abs(session.latitude_deg - site.latitude_deg) < kSameSiteDeg &&
         std::abs(base::wrap_180(session.longitude_deg - site.longitude_deg)) < kSameSiteDeg) {
       experience_.add({session.started, session.seeing_arcsec});
@@ -252,6 +260,18 @@ log::SessionStart session_start(const Workspace& workspace, sky::UtcTime time) {
           observer_of(workspace).weather};
 }
 
+light::Correction correction_by(const std::vector<log::RightExposure>& exposures,
+                                const Workspace& workspace) {
+  std::vector<double> ratios;
+  for (const log::RightExposure& exposure : exposures) {
+    const bool counts = !exposure.simulated || workspace.wishes.learn_from_simulated;
+    if (counts && exposure.rig == workspace.rig.name) {
+      ratios.push_back(exposure.right_ms / exposure.predicted_ms);
+    }
+  }
+  return light::correction_of(ratios);
+}
+
 plan::Stock stock_of(const Workspace& workspace, const plan::Day& day,
                      std::vector<optics::Element> kit,
                      const std::vector<log::SessionSummary>& sessions,
@@ -262,7 +282,8 @@ plan::Stock stock_of(const Workspace& workspace, const plan::Day& day,
   stock.write_mb_per_s = write_mb_s;
   stock.free_bytes = base::free_bytes(data);
   const auto used = std::find_if(sessions.begin(), sessions.end(), [&](const auto& session) {
-    return session.rig == workspace.rig.name && session.started < day.sun.start;
+    return !session.simulated && session.rig == workspace.rig.name &&
+           session.started < day.sun.start;
   });
   if (used != sessions.end()) {
     stock.last_use = used->started;
@@ -278,7 +299,7 @@ Result<std::vector<align::DiscSeen>> discs_in(const std::vector<std::filesystem:
   }
   std::vector<align::DiscSeen> discs;
   for (const std::filesystem::path& file : files) {
-    const auto frame = frames::read_frame(file);
+    const auto frame = media::read_frame(file);
     if (!frame) {
       return tl::make_unexpected(frame.error());
     }
@@ -286,7 +307,7 @@ Result<std::vector<align::DiscSeen>> discs_in(const std::vector<std::filesystem:
     if (!frame->info.time) {
       return base::fail(ErrorCode::kMissing, name + ": time", {}, base::wants("time-in-the-file"));
     }
-    const auto limb = measure::fit_limb(*frame, {task.stop, {}});
+    const auto limb = disc::fit_limb(*frame, {task.stop, {}});
     if (!limb && limb.error().code == ErrorCode::kCancelled) {
       return tl::make_unexpected(limb.error());
     }
@@ -305,7 +326,7 @@ WithLog directly(log::LogBook& log) {
 }
 
 std::optional<double> focal_length_by(const measure::DiscMeasurement& measurement,
-                                      const frames::Frame& frame, const optics::Rig& rig) {
+                                      const image::Frame& frame, const optics::Rig& rig) {
   const auto sensor = optics::sensor_of(rig);
   constexpr double kMostOfTheLimb = 0.5;
   if (!sensor || !measurement.plate_scale_arcsec_px || measurement.limb.saturated ||
@@ -322,26 +343,21 @@ std::optional<double> focal_length_by(const measure::DiscMeasurement& measuremen
       rig, *measurement.plate_scale_arcsec_px * camera.pixel_um / pixel_um);
 }
 
-Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot,
-                         const WithLog& with_log, std::optional<std::int64_t> session,
-                         const std::filesystem::path& data, const base::Task& task) {
-  auto recording =
-      camera::simulate(shot, {task.stop, [&](double done) { task.report(0.6 * done); }});
-  if (!recording) {
-    return tl::make_unexpected(recording.error());
-  }
-  Taken taken{std::move(*recording), std::nullopt, std::nullopt, {}, session.value_or(0)};
-  auto measured = measure::measure_disc(
-      taken.recording.frame, {}, {task.stop, [&](double done) { task.report(0.6 + 0.3 * done); }});
+Result<FiledFrame> file_frame(const Workspace& workspace, const image::Frame& frame,
+                              sky::UtcTime usually, const WithLog& with_log,
+                              const std::filesystem::path& data, const base::Task& task) {
+  FiledFrame filed;
+  auto measured = measure::measure_disc(frame, {}, task);
   if (measured) {
-    taken.measurement = std::move(*measured);
+    filed.measurement = std::move(*measured);
   } else if (measured.error().code == ErrorCode::kCancelled) {
     return tl::make_unexpected(measured.error());
   } else {
-    taken.not_measured = measured.error();
+    filed.not_measured = measured.error();
   }
-  const auto named = base::make_folder((data / frame_name(shot.time)).parent_path()).and_then([&] {
-    return take_name(data, frame_name(shot.time));
+  const sky::UtcTime time = frame.info.time.value_or(usually);
+  const auto named = base::make_folder((data / frame_name(time)).parent_path()).and_then([&] {
+    return take_name(data, frame_name(time));
   });
   if (!named) {
     return tl::make_unexpected(named.error());
@@ -352,36 +368,47 @@ Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot,
     std::filesystem::remove(data / name, ignored);
     return tl::make_unexpected(error);
   };
-  if (const auto written = frames::write_fits(taken.recording.frame, data / name); !written) {
+  if (const auto written = media::write_fits(frame, data / name); !written) {
     return give_up(written.error());
   }
   const sky::Observer observer = observer_of(workspace);
-  const sky::LocalSun local = sky::local_sun(sky::geocentric_sun(shot.time, observer.dut1_s),
-                                             observer.site, observer.weather);
-  taken.entry = {0,
-                 shot.time,
+  const sky::LocalSun local =
+      sky::local_sun(sky::geocentric_sun(time, observer.dut1_s), observer.site, observer.weather);
+  filed.entry = {0,
+                 time,
                  name.string(),
-                 shot.exposure_ms,
+                 frame.info.exposure_ms.value_or(0.0),
                  local.altitude_deg,
-                 taken.measurement,
-                 taken.recording.frame.info.simulated};
-  const auto filed = with_log([&](log::LogBook& log) -> Result<void> {
-    if (session) {
-      return log.file_frame(*session, taken.entry).map([&](std::int64_t frame) {
-        taken.entry.id = frame;
-      });
-    }
-    return log.begin_with(session_start(workspace, shot.time), taken.entry)
+                 filed.measurement,
+                 frame.info.simulated};
+  const auto done = with_log([&](log::LogBook& log) -> Result<void> {
+    return log.file_frame(session_start(workspace, time), filed.entry)
         .map([&](const log::LogBook::Filed& both) {
-          taken.session = both.session;
-          taken.entry.id = both.frame;
+          filed.session = both.session;
+          filed.entry.id = both.entry;
         });
   });
+  if (!done) {
+    return give_up(done.error());
+  }
+  return filed;
+}
+
+Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot,
+                         const WithLog& with_log, const std::filesystem::path& data,
+                         const base::Task& task) {
+  auto recording =
+      camera::simulate(shot, {task.stop, [&](double done) { task.report(0.6 * done); }});
+  if (!recording) {
+    return tl::make_unexpected(recording.error());
+  }
+  auto filed = file_frame(workspace, recording->frame, shot.time, with_log, data,
+                          {task.stop, [&](double done) { task.report(0.6 + 0.3 * done); }});
   if (!filed) {
-    return give_up(filed.error());
+    return tl::make_unexpected(filed.error());
   }
   task.report(1.0);
-  return taken;
+  return Taken{std::move(*filed), std::move(*recording)};
 }
 
 }  // namespace solarchon::workspace

@@ -6,6 +6,7 @@
 #include "or_null.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/base/json.h"
+#include "solarchon/disc/limb.h"
 #include "solarchon/optics/rig_file.h"
 
 namespace solarchon::workspace {
@@ -92,7 +93,7 @@ Json measurement_report(const measure::DiscMeasurement& measured) {
                      {"x_px", spot.x_px},
                      {"y_px", spot.y_px}});
   }
-  const measure::LimbFit& limb = measured.limb;
+  const disc::LimbFit& limb = measured.limb;
   const auto of_view = [&](double sky::DiscView::*member) {
     return measured.view ? Json((*measured.view).*member) : Json(nullptr);
   };

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "solarchon/image/frame.h"
 #include "tests/support/support.h"
 
 namespace solarchon::camera {
@@ -26,7 +27,7 @@ optics::Rig film_refractor(const std::string& eyepiece = "Eyepiece 20 mm") {
 }
 
 /// Pixels of a middle row that are brighter than a tenth of the brightest.
-int lit(const frames::Frame& frame) {
+int lit(const image::Frame& frame) {
   const int y = frame.height / 2;
   int count = 0;
   for (int x = 0; x < frame.width; ++x) {

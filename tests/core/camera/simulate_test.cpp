@@ -5,6 +5,7 @@
 #include <cmath>
 #include <stop_token>
 
+#include "solarchon/image/frame.h"
 #include "tests/support/support.h"
 
 namespace solarchon::camera {
@@ -15,7 +16,7 @@ using test::FailsWith;
 using test::morning_shot;
 using test::quick_rig;
 
-double mean_around(const frames::Frame& frame, double x, double y, int reach) {
+double mean_around(const image::Frame& frame, double x, double y, int reach) {
   double sum = 0.0;
   int count = 0;
   for (int dy = -reach; dy <= reach; ++dy) {

@@ -7,9 +7,10 @@
 #include <vector>
 
 #include "solarchon/base/angle.h"
-#include "solarchon/camera/blur.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/light/limb_darkening.h"
 #include "solarchon/optics/catalogue.h"
+#include "solarchon/psf/transfer.h"
 #include "tests/support/support.h"
 
 namespace solarchon::camera {
@@ -50,7 +51,7 @@ Recording recorded(Stream& stream, double seconds) {
   return recording;
 }
 
-double mean_of(const frames::Frame& frame) {
+double mean_of(const image::Frame& frame) {
   double sum = 0.0;
   for (const std::uint16_t value : frame.pixels) {
     sum += value;
@@ -58,7 +59,7 @@ double mean_of(const frames::Frame& frame) {
   return sum / static_cast<double>(frame.pixels.size());
 }
 
-double difference(const frames::Frame& a, const frames::Frame& b) {
+double difference(const image::Frame& a, const image::Frame& b) {
   double squares = 0.0;
   for (std::size_t i = 0; i < a.pixels.size(); ++i) {
     const double step = static_cast<double>(a.pixels[i]) - static_cast<double>(b.pixels[i]);
@@ -177,7 +178,7 @@ TEST(Stream, ItsNumbersAreInProportionToTheExposure) {
 }
 
 /// Where the limb crosses a row, to a part of a pixel: half of the brightness inside.
-double crossing(const frames::Frame& frame, int y) {
+double crossing(const image::Frame& frame, int y) {
   const double half = 0.5 * (frame.at(frame.width - 1, y) + frame.at(0, y));
   int x = 0;
   while (x + 1 < frame.width && frame.at(x + 1, y) < half) {
@@ -239,7 +240,7 @@ double slope_left(const optics::Train& train, double r0_cm, double limb_px) {
     const double share = (i + 0.5) / kSteps;
     const double turn = 2.0 * base::kPi * share * cutoff;
     transfer.push_back(
-        pupil_transfer(share, train.obstruction, 0.0) *
+        psf::pupil_transfer(share, train.obstruction, 0.0) *
         seeing::short_exposure_transfer(share, r0_cm, train.band.wavelength_nm, train.aperture_mm) *
         std::sin(turn) / turn);
   }
@@ -307,7 +308,7 @@ TEST(Stream, ADimPixelKeepsItsMean) {
 }
 
 /// Middle of the light of a whole disc.
-test::Pixel centroid(const frames::Frame& frame) {
+test::Pixel centroid(const image::Frame& frame) {
   double sum = 0.0;
   double right = 0.0;
   double down = 0.0;
@@ -374,7 +375,7 @@ TEST(Stream, ARollingShutterLeansADriftingSun) {
   plan.row_delay_us = 0.0;
   Stream upright = *Stream::open(plan);
   const Recording straight = recorded(upright, 0.0);
-  const auto edge = [](const frames::Frame& frame, int y) {
+  const auto edge = [](const image::Frame& frame, int y) {
     int x = 0;
     while (x + 1 < frame.width && frame.at(x, y) < frame.saturation / 5) {
       ++x;
@@ -492,7 +493,7 @@ TEST(Stream, AColourSensorSeesHydrogenAlphaInItsRedPixelsAlone) {
   camera.bits = 16;
   camera.colour = true;
   camera.full_well_e = 4e8;
-  const auto by_pattern = [](const frames::Frame& frame) {
+  const auto by_pattern = [](const image::Frame& frame) {
     std::vector<double> means(4);
     for (int y = 0; y < frame.height; ++y) {
       for (int x = 0; x < frame.width; ++x) {

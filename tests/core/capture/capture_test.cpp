@@ -17,16 +17,17 @@
 #include "solarchon/base/random.h"
 #include "solarchon/capture/session.h"
 #include "solarchon/capture/watch.h"
-#include "solarchon/frames/clip_writer.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/media/clip_writer.h"
 #include "tests/support/support.h"
 
 namespace solarchon::capture {
 namespace {
 
 using base::ErrorCode;
-using frames::ClipReader;
-using frames::ClipWriter;
-using frames::Frame;
+using image::Frame;
+using media::ClipReader;
+using media::ClipWriter;
 using test::FailsWith;
 using test::TempFolder;
 
@@ -45,7 +46,7 @@ Frame numbered(int number, int saturation, int width = 60, int height = 33) {
   return frame;
 }
 
-frames::ClipFormat format_of(const Frame& frame, double rate_hz = 50.0) {
+media::ClipFormat format_of(const Frame& frame, double rate_hz = 50.0) {
   return {frame.width, frame.height, frame.saturation, rate_hz, frame.info};
 }
 
@@ -192,7 +193,7 @@ TEST(Times, ThatDoNotFitAreNotBelieved) {
   for (const char* wrong :
        {"frame,seconds\n0,0\n1,0.5\n", "frame,seconds\n0,0\n1,nan\n2,1\n",
         "frame,seconds\n0,0\n1,7\n2,1\n", "frame,seconds\n0 0\n1 1\n2 2\n", "", "x"}) {
-    test::write_text(frames::times_beside(file), wrong);
+    test::write_text(media::times_beside(file), wrong);
     EXPECT_NEAR(*ClipReader::open(file)->seconds_of(2), 0.2, 1e-9) << wrong;
   }
 }

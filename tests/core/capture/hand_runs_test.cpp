@@ -6,6 +6,7 @@
 
 #include "solarchon/capture/run.h"
 #include "solarchon/capture/session.h"
+#include "solarchon/image/frame.h"
 #include "tests/core/capture/painted_source.h"
 #include "tests/support/support.h"
 
@@ -121,7 +122,7 @@ TEST(ExposureRun, SaysWhatStandsAgainstIt) {
 
 TEST(ExposureRun, ACameraThatDoesNotObeyIsSaid) {
   LiveFrame frame;
-  frame.frame = frames::Frame{};
+  frame.frame = image::Frame{};
   frame.frame.info.exposure_ms = 1.0;
   ExposureRun run = *ExposureRun::begin(ladder(), frame, setting());
   const live::Meters meters(setting());

@@ -11,6 +11,7 @@
 
 #include "solarchon/base/random.h"
 #include "solarchon/capture/session.h"
+#include "solarchon/image/frame.h"
 #include "tests/support/support.h"
 
 namespace solarchon::capture {
@@ -106,7 +107,7 @@ class PaintedSource : public Source {
     return guided_.west_arcsec != target_.west_arcsec ||
            guided_.north_arcsec != target_.north_arcsec;
   }
-  void paint(frames::Frame& frame, double right_px, double down_px, double light) {
+  void paint(image::Frame& frame, double right_px, double down_px, double light) {
     frame.width = card_.width;
     frame.height = card_.height;
     frame.saturation = card_.saturation;
@@ -141,7 +142,7 @@ class PaintedSource : public Source {
 
 inline live::Setting setting() {
   live::Setting setting;
-  setting.plate_scale_arcsec_px = kScale;
+  setting.imaging.scale_arcsec_px = kScale;
   setting.target_level = 0.6;
   return setting;
 }

@@ -11,7 +11,10 @@
 #include "solarchon/base/json.h"
 #include "solarchon/base/random.h"
 #include "solarchon/capture/session.h"
-#include "solarchon/frames/clip_reader.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/sharpness.h"
+#include "solarchon/media/clip_reader.h"
+#include "solarchon/registration/reference_square.h"
 #include "tests/core/capture/painted_source.h"
 #include "tests/support/support.h"
 
@@ -19,7 +22,7 @@ namespace solarchon::capture {
 namespace {
 
 using base::ErrorCode;
-using frames::ClipReader;
+using media::ClipReader;
 using test::FailsWith;
 using test::TempFolder;
 
@@ -94,8 +97,8 @@ TEST(Series, PairsOfExposuresAndBackToTheFirst) {
     if (!tells) {
       continue;  // nobody knows what the first exposure was, so none is set
     }
-    frames::Frame disc;
-    frames::Frame prominences;
+    image::Frame disc;
+    image::Frame prominences;
     ASSERT_TRUE(ClipReader::open(recorded[2].file)->read(0, disc));
     ASSERT_TRUE(ClipReader::open(recorded[1].file)->read(0, prominences));
     EXPECT_NEAR(static_cast<double>(prominences.pixels[0]) / disc.pixels[0], 1.8, 0.05);
@@ -135,8 +138,8 @@ TEST(Series, PanelsLieWhereTheyShould) {
   const auto recorded = session.take_recorded();
   ASSERT_EQ(recorded.size(), 2U);
   EXPECT_EQ(recorded[1].file.filename(), "run-panel-2.fits");
-  frames::Frame first;
-  frames::Frame second;
+  image::Frame first;
+  image::Frame second;
   ASSERT_TRUE(ClipReader::open(recorded[0].file)->read(0, first));
   ASSERT_TRUE(ClipReader::open(recorded[1].file)->read(1, second));
   const sky::PictureOffset moved = sky::to_picture({-60.0, 80.0}, kHangs);
@@ -174,12 +177,12 @@ TEST(Series, HoldsAFeatureOnItsPixel) {
   EXPECT_EQ(session.glance().series->clips, 10);
   EXPECT_LT(worst_px, 1.5) << "without it, 15 px";
   ASSERT_TRUE(session.glance().series->held_arcsec);
-  frames::Frame first;
-  frames::Frame last;
+  image::Frame first;
+  image::Frame last;
   const auto recorded = session.take_recorded();
   ASSERT_TRUE(ClipReader::open(recorded.front().file)->read(0, first));
   ASSERT_TRUE(ClipReader::open(recorded.back().file)->read(0, last));
-  const auto shifted = live::Registered(first, 16, 0, 64).lay(last);
+  const auto shifted = registration::ReferenceSquare(first, 16, 0, 64).lay(last);
   ASSERT_TRUE(shifted);
   EXPECT_LT(std::hypot(shifted->right_px, shifted->down_px), 1.2);
 }
@@ -201,9 +204,9 @@ TEST(Series, ExposuresFollowTheLight) {
   for (const Recorded& clip : recorded) {
     EXPECT_GE(*clip.exposure_ms, before_ms);
     before_ms = *clip.exposure_ms;
-    frames::Frame frame;
+    image::Frame frame;
     ASSERT_TRUE(ClipReader::open(clip.file)->read(0, frame));
-    levels.push_back(live::level_of(frame).bright);
+    levels.push_back(image::level_of(frame).bright);
   }
   EXPECT_EQ(before_ms, 8.0) << "as far as the shutter goes";
   for (std::size_t i = 1; i < 6; ++i) {

@@ -9,6 +9,7 @@
 #include <fstream>
 #include <thread>
 
+#include "solarchon/image/frame.h"
 #include "tests/support/support.h"
 
 namespace solarchon::devices {
@@ -18,8 +19,8 @@ using base::ErrorCode;
 using test::FailsWith;
 
 /// Every pixel holds the number.
-frames::Frame filled(int number, int width = 64, int height = 48) {
-  frames::Frame frame;
+image::Frame filled(int number, int width = 64, int height = 48) {
+  image::Frame frame;
   frame.width = width;
   frame.height = height;
   frame.saturation = 4095;

@@ -5,6 +5,7 @@
 #include "solarchon/base/json.h"
 #include "solarchon/devices/mount_state.h"
 #include "solarchon/devices/telescope_state.h"
+#include "solarchon/image/rectangle.h"
 #include "solarchon/sky/sun.h"
 #include "tests/support/support.h"
 
@@ -186,19 +187,19 @@ MountState honest(const sky::Observer& observer, sky::UtcTime now) {
 TEST(TelescopeStates, OfGuiderAndRegionComeBackAndBelieveNobody) {
   const GuiderState guider{12.5, -3.0, true};
   EXPECT_EQ(guider_state_from_json(to_json(guider), "guide.state").value(), guider);
-  const Region region{8, 16, 320, 240};
+  const image::Rectangle region{8, 16, 320, 240};
   EXPECT_EQ(region_from_json(to_json(region), "region").value(), region);
   EXPECT_FALSE(guider_state_from_json({{"west_arcsec", 1e12}, {"north_arcsec", 0}}, "guide.state"));
   EXPECT_FALSE(region_from_json({{"left_px", -8}, {"top_px", 0}, {"width_px", 8}}, "region"));
   EXPECT_FALSE(region_from_json(base::Json::array(), "region"));
 }
 
-TEST(Region, LiesAboutThePlaceAndWithinTheSensor) {
-  EXPECT_EQ(part_about(2048, 1536, 1.0, 5.0, 5.0), (Region{}));
-  EXPECT_EQ(part_about(2048, 1536, 0.5, 1024.0, 768.0), (Region{512, 384, 1024, 768}));
-  EXPECT_EQ(part_about(2048, 1536, 0.5, 0.0, 1e6), (Region{0, 768, 1024, 768}));
-  EXPECT_EQ(part_about(2048, 1536, 0.5, -1e6, 700.0), (Region{0, 312, 1024, 768}));
-  EXPECT_EQ(part_about(6, 4, 0.5, 3.0, 2.0), (Region{0, 0, 6, 4}));
+TEST(Rectangle, LiesAboutThePlaceAndWithinTheSensor) {
+  EXPECT_EQ(part_about(2048, 1536, 1.0, 5.0, 5.0), (image::Rectangle{}));
+  EXPECT_EQ(part_about(2048, 1536, 0.5, 1024.0, 768.0), (image::Rectangle{512, 384, 1024, 768}));
+  EXPECT_EQ(part_about(2048, 1536, 0.5, 0.0, 1e6), (image::Rectangle{0, 768, 1024, 768}));
+  EXPECT_EQ(part_about(2048, 1536, 0.5, -1e6, 700.0), (image::Rectangle{0, 312, 1024, 768}));
+  EXPECT_EQ(part_about(6, 4, 0.5, 3.0, 2.0), (image::Rectangle{0, 0, 6, 4}));
 }
 
 TEST(MountDoubts, AnHonestMountIsBelievedEverywhere) {

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Dust on pictures that are painted here, and on the simulator's.
-#include "solarchon/live/dust_watch.h"
+#include "solarchon/live/dust_detector.h"
 
 #include <algorithm>
 #include <cmath>
@@ -8,6 +8,7 @@
 
 #include "solarchon/base/random.h"
 #include "solarchon/camera/stream.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/live/meters.h"
 #include "tests/support/support.h"
 
@@ -27,8 +28,8 @@ struct Mote {
 };
 
 /// A disc with spots of many sizes, at a place, under dust that stays.
-frames::Frame painted(double right, double down, const std::vector<Mote>& motes,
-                      std::uint32_t seed = 1, double light = 0.6, double sun_px = 900.0) {
+image::Frame painted(double right, double down, const std::vector<Mote>& motes,
+                     std::uint32_t seed = 1, double light = 0.6, double sun_px = 900.0) {
   base::Random sun{7};
   std::vector<Mote> spots;
   for (int i = 0; i < 60; ++i) {
@@ -36,7 +37,7 @@ frames::Frame painted(double right, double down, const std::vector<Mote>& motes,
                      3.0 * std::exp(sun.uniform(0.0, 2.2)), sun.uniform(-0.2, 0.6)});
   }
   base::Random random{seed};
-  frames::Frame frame;
+  image::Frame frame;
   frame.width = kWidth;
   frame.height = kHeight;
   frame.saturation = static_cast<int>(kFull);
@@ -68,7 +69,7 @@ const std::vector<Mote> kMotes{
 /// What is found when the picture goes so far between one frame and the next.
 std::optional<std::vector<Speck>> found(const std::vector<Mote>& motes, double step_px, int frames,
                                         double sun_px = 900.0) {
-  DustWatch watch;
+  DustDetector watch;
   for (int i = 0; i < frames; ++i) {
     const double right = step_px * i;
     const double down = -0.6 * step_px * i;
@@ -114,7 +115,7 @@ TEST(Dust, IsNotToldWhereThePictureStands) {
 }
 
 TEST(Dust, TakesAnythingThatIsAFrame) {
-  DustWatch watch;
+  DustDetector watch;
   for (int i = 0; i < 6; ++i) {
     watch.take(painted(0.0, 0.0, {}, 1, 0.0), 20.0 * i, 0.0);
   }
@@ -125,7 +126,7 @@ TEST(Dust, TakesAnythingThatIsAFrame) {
     watch.take(painted(0.0, 0.0, kMotes, 1, 9.0), 20.0 * i, 0.0);
   }
   EXPECT_TRUE(watch.specks()->empty()) << "full";
-  frames::Frame small;
+  image::Frame small;
   small.width = 8;
   small.height = 8;
   small.saturation = 255;
@@ -150,9 +151,9 @@ std::optional<std::vector<Speck>> metered(int motes) {
   plan.sun_step_s = 3600.0;
   plan.way = {{0.0, {0.0, 0.0}}, {4.0, {150.0, 60.0}}};
   Setting setting;
-  setting.aperture_mm = 80.0;
+  setting.imaging.aperture_mm = 80.0;
   setting.focal_ratio = 6.0;
-  setting.plate_scale_arcsec_px = 5e-3 / 480.0 * 206264.8;
+  setting.imaging.scale_arcsec_px = 5e-3 / 480.0 * 206264.8;
   setting.sun_radius_arcsec = 944.0;
   setting.black_level = 0.01;
   Meters meters(setting);

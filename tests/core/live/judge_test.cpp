@@ -5,6 +5,7 @@
 
 #include "solarchon/base/random.h"
 #include "solarchon/camera/stream.h"
+#include "solarchon/disc/limb_tracker.h"
 #include "solarchon/workspace/answers.h"
 #include "solarchon/workspace/observe.h"
 #include "tests/support/support.h"
@@ -18,7 +19,7 @@ Readings calm() {
   readings.span_s = 10.0;
   readings.field_arcsec = 1000.0;
   readings.level = {0.7, 0.6, 0.01, 0.0};
-  AirWatch::Seen air;
+  SeeingMonitor::Seen air;
   air.r0_cm = {8.0, 1.0};
   readings.air = air;
   const Setting setting;
@@ -71,7 +72,7 @@ TEST(Judge, NamesOneThing) {
   EXPECT_EQ(judge(soft, prominences).limit, Limit::kAperture) << "the edge of what is full";
 
   Readings early = calm();
-  early.limb = LimbSeen{};
+  early.limb = disc::TrackedLimb{};
   early.air.reset();
   early.span_s = 1.0;
   EXPECT_EQ(judge(early, setting).limit, Limit::kNotYet);
@@ -107,7 +108,7 @@ TEST(Judge, NamesOneThing) {
 TEST(Judge, KnowsTheLineByItsLightAndItsDetail) {
   Setting line;
   line.line = true;
-  line.wavelength_nm = 656.28;
+  line.imaging.wavelength_nm = 656.28;
   Readings off = calm();
   off.edge_arcsec = Estimate{edge_width_arcsec(line, 8.0, 0.0), 0.1};
   EXPECT_EQ(judge(off, line).limit, Limit::kAperture);
@@ -153,10 +154,10 @@ Case case_of(std::uint32_t seed) {
   shot.air->r0_cm = random.uniform(7.0, 10.0);
   const optics::Train& train = answers.train;
   Setting& setting = one.setting;
-  setting.aperture_mm = train.aperture_mm;
-  setting.wavelength_nm = train.band.wavelength_nm;
+  setting.imaging.aperture_mm = train.aperture_mm;
+  setting.imaging.wavelength_nm = train.band.wavelength_nm;
   setting.focal_ratio = *train.effective_focal_length_mm / train.aperture_mm;
-  setting.plate_scale_arcsec_px = *train.sampling_arcsec_px;
+  setting.imaging.scale_arcsec_px = *train.sampling_arcsec_px;
   setting.line = train.band.line;
   setting.sun_radius_arcsec = sky::limb_radius_arcsec(answers.disc.distance_au);
   setting.black_level = 0.01;

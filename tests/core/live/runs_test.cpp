@@ -5,8 +5,8 @@
 
 #include "solarchon/base/random.h"
 #include "solarchon/camera/simulate.h"
-#include "solarchon/live/air_watch.h"
-#include "solarchon/live/limb_watch.h"
+#include "solarchon/disc/limb_tracker.h"
+#include "solarchon/live/seeing_monitor.h"
 #include "tests/support/support.h"
 
 namespace solarchon::live {
@@ -81,7 +81,7 @@ TEST(FocusRun, IsRightOnPicturesOfTheLimb) {
   const Setting setting;
   std::vector<FocusPoint> points;
   for (int i = -4; i <= 4; ++i) {
-    LimbWatch watch(230.0);
+    disc::LimbTracker watch(230.0);
     for (int again = 0; again < 3; ++again) {
       shot.defocus_um = 120.0 * i + 37.0;
       shot.air_s = 3.0 * i + again;

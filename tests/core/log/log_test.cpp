@@ -71,35 +71,35 @@ TEST(LogBook, KeepsASessionWholeAcrossReopening) {
   EXPECT_TRUE(frame.measurement->view);
 }
 
-TEST(LogBook, KnowsWhatNoLightOfTheSunMade) {
+TEST(LogBook, ARehearsalIsASessionOfItsOwn) {
   const TempFolder folder;
   LogBook book = LogBook::open(folder / "log.sqlite").value();
   const SessionStart start = morning_start();
-  std::int64_t id = 0;
+  std::array<std::int64_t, 2> sessions{};
   for (const bool simulated : {false, true}) {
     FrameEntry frame;
     frame.taken = test::morning();
     frame.file = simulated ? "frames/a.fits" : "frames/b.fits";
     frame.simulated = simulated;
-    if (id == 0) {
-      id = book.begin_with(start, frame).value().session;
-    } else {
-      ASSERT_TRUE(book.file_frame(id, frame));
-    }
+    sessions.at(simulated ? 1 : 0) = book.file_frame(start, frame).value().session;
+  }
+  EXPECT_NE(sessions[0], sessions[1]);
+  for (const bool simulated : {true, false}) {
     ClipEntry clip;
-    clip.begun = test::morning();
+    clip.begun = test::morning() + sky::minutes(5.0);
     clip.file = simulated ? "clips/a.fits" : "clips/b.fits";
     clip.simulated = simulated;
-    ASSERT_TRUE(book.file_clip(start, clip));
+    EXPECT_EQ(book.file_clip(start, clip).value(), sessions.at(simulated ? 1 : 0));
   }
-  const Session session = book.session(id).value();
-  ASSERT_EQ(session.frames.size(), 2U);
-  ASSERT_EQ(session.clips.size(), 2U);
-  for (const FrameEntry& frame : session.frames) {
-    EXPECT_EQ(frame.simulated, frame.file == "frames/a.fits");
+  for (const bool simulated : {false, true}) {
+    const Session session = book.session(sessions.at(simulated ? 1 : 0)).value();
+    ASSERT_EQ(session.frames.size(), 1U);
+    ASSERT_EQ(session.clips.size(), 1U);
+    EXPECT_EQ(session.frames.front().simulated, simulated);
+    EXPECT_EQ(session.clips.front().simulated, simulated);
   }
-  for (const ClipEntry& clip : session.clips) {
-    EXPECT_EQ(clip.simulated, clip.file == "clips/a.fits");
+  for (const SessionSummary& summary : book.summaries().value()) {
+    EXPECT_EQ(summary.simulated, summary.id == sessions[1]);
   }
 }
 
@@ -163,7 +163,7 @@ ClipEntry morning_clip(double minutes) {
 TEST(LogBook, FilesClipsWithTheSessionThatTheyAreOf) {
   const TempFolder folder;
   LogBook book = LogBook::open(folder / "log.sqlite").value();
-  const auto frames = book.begin_with(morning_start(), measured_frame()).value();
+  const auto frames = book.file_frame(morning_start(), measured_frame()).value();
   SessionStart later = morning_start();
   later.started = test::morning() + sky::hours(1.0);
   EXPECT_EQ(book.file_clip(later, morning_clip(60.0)).value(), frames.session);
@@ -428,14 +428,14 @@ TEST(LogBook, KeepsExposuresThatWereFoundRight) {
   const TempFolder folder;
   LogBook book = LogBook::open(folder / "log.sqlite").value();
   EXPECT_TRUE(book.right_exposures("Ours").value().empty());
-  const auto first = book.note_exposure({0, test::morning(), "Ours", 2.0, 3.0});
+  const auto first = book.note_exposure({0, test::morning(), "Ours", 2.0, 3.0, true});
   ASSERT_TRUE(first);
   ASSERT_TRUE(book.note_exposure({0, test::morning() + sky::seconds(60.0), "Ours", 2.0, 4.0}));
   ASSERT_TRUE(book.note_exposure({0, test::morning(), "Theirs", 1.0, 1.0}));
   const auto ours = LogBook::open(folder / "log.sqlite").value().right_exposures("Ours").value();
   ASSERT_EQ(ours.size(), 2U);
   EXPECT_EQ(ours[0].right_ms, 4.0);  // newest first
-  EXPECT_EQ(ours[1], (RightExposure{*first, test::morning(), "Ours", 2.0, 3.0}));
+  EXPECT_EQ(ours[1], (RightExposure{*first, test::morning(), "Ours", 2.0, 3.0, true}));
   EXPECT_EQ(book.right_exposures({}).value().size(), 3U);
   ASSERT_TRUE(book.drop_exposure(*first));
   EXPECT_EQ(book.right_exposures("Ours").value().size(), 1U);

@@ -6,6 +6,8 @@
 #include <vector>
 
 #include "solarchon/base/random.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/light/limb_darkening.h"
 #include "solarchon/measure/disc.h"
 #include "tests/support/support.h"
@@ -13,7 +15,7 @@
 namespace solarchon::measure {
 namespace {
 
-using frames::Frame;
+using image::Frame;
 
 /// The exponentially scaled Bessel function of the first kind and order 0. Source: Abramowitz and
 /// Stegun, 9.8.1 and 9.8.2.
@@ -100,7 +102,7 @@ TEST(ForeignDisc, SoftnessUpToSixPixelsCostsLessThanATwentiethOfOne) {
     for (const double sigma : {0.8, 1.5, 2.5, 4.0, 6.0}) {
       const double middle = radius + 8.0 * sigma + 8.0;
       const Frame frame = disc(middle + 0.31, middle - 1.17, radius, sigma, 540.0);
-      const LimbFit limb = fit_limb(frame).value();
+      const disc::LimbFit limb = disc::fit_limb(frame).value();
       EXPECT_NEAR(limb.radius_px, radius, kTolerance_px) << radius << ' ' << sigma;
       EXPECT_NEAR(limb.centre_x_px, middle + 0.31, kTolerance_px) << radius << ' ' << sigma;
       EXPECT_NEAR(limb.centre_y_px, middle - 1.17, kTolerance_px) << radius << ' ' << sigma;
@@ -112,7 +114,7 @@ TEST(ForeignDisc, SoftnessUpToSixPixelsCostsLessThanATwentiethOfOne) {
 TEST(ForeignDisc, IsCorrectedByTheLawOfItsOwnColour) {
   for (const double wavelength_nm : {422.0, 540.0, 656.28, 850.0}) {
     const Frame frame = disc(260.2, 258.8, 220.0, 3.0, wavelength_nm);
-    EXPECT_NEAR(fit_limb(frame).value().radius_px, 220.0, 0.05) << wavelength_nm;
+    EXPECT_NEAR(disc::fit_limb(frame).value().radius_px, 220.0, 0.05) << wavelength_nm;
   }
 }
 
@@ -182,9 +184,9 @@ TEST(ForeignDisc, ThatIsTooDimOrFullSaysSo) {
   }
   Frame full = frame;
   std::fill(full.pixels.begin(), full.pixels.end(), std::uint16_t{65535});
-  EXPECT_EQ(fit_limb(dim).error().reason.id, "picture-too-dim");
-  EXPECT_EQ(fit_limb(full).error().reason.id, "picture-too-bright");
-  EXPECT_TRUE(fit_limb(frame));
+  EXPECT_EQ(disc::fit_limb(dim).error().reason.id, "picture-too-dim");
+  EXPECT_EQ(disc::fit_limb(full).error().reason.id, "picture-too-bright");
+  EXPECT_TRUE(disc::fit_limb(frame));
 }
 
 TEST(Simulate, WritesTheWavelengthOfItsLightPath) {

@@ -5,6 +5,8 @@
 
 #include "solarchon/base/angle.h"
 #include "solarchon/base/random.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/light/limb_darkening.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/seeing/turbulence.h"
@@ -25,7 +27,7 @@ constexpr double kInside_deg = 60.0;
 
 camera::Recording record(const camera::Shot& shot) { return camera::simulate(shot).value(); }
 
-void expect_limb(const LimbFit& limb, const camera::Truth& truth, const std::string& where) {
+void expect_limb(const disc::LimbFit& limb, const camera::Truth& truth, const std::string& where) {
   EXPECT_NEAR(limb.centre_x_px, truth.centre_x_px, kLimbTolerance_px) << where;
   EXPECT_NEAR(limb.centre_y_px, truth.centre_y_px, kLimbTolerance_px) << where;
   EXPECT_NEAR(limb.radius_px, truth.radius_px, kLimbTolerance_px) << where;
@@ -47,7 +49,7 @@ TEST(FitLimb, MeetsTheTruthOverSeedsSeeingAndSuns) {
       shot.sun_seed = seed;
       shot.seeing_arcsec = seeing;
       const camera::Recording recording = record(shot);
-      const LimbFit limb = fit_limb(recording.frame).value();
+      const disc::LimbFit limb = disc::fit_limb(recording.frame).value();
       expect_limb(limb, recording.truth,
                   "seed " + std::to_string(seed) + " seeing " + std::to_string(seeing));
       EXPECT_GT(limb.seen_share, 0.95);
@@ -60,14 +62,14 @@ TEST(FitLimb, MeetsTheTruthAtAThirdOfTheExposure) {
   camera::Shot shot = morning_shot(starter_rig(), 2);
   shot.exposure_ms /= 3.0;
   const camera::Recording recording = record(shot);
-  expect_limb(fit_limb(recording.frame).value(), recording.truth, "dim");
+  expect_limb(disc::fit_limb(recording.frame).value(), recording.truth, "dim");
 }
 
 TEST(FitLimb, MeetsTheTruthOfASmallDisc) {
   const camera::Recording recording =
       record(morning_shot(with_part(starter_rig(), optics::Reducer{0.3}, 20.0), 3));
   ASSERT_LT(recording.truth.radius_px, 200.0);
-  expect_limb(fit_limb(recording.frame).value(), recording.truth, "small");
+  expect_limb(disc::fit_limb(recording.frame).value(), recording.truth, "small");
 }
 
 TEST(FitLimb, SurvivesADiscCutByTheFrame) {
@@ -76,7 +78,7 @@ TEST(FitLimb, SurvivesADiscCutByTheFrame) {
     camera::Shot shot = morning_shot(starter_rig(), 4);
     shot.target = {west, north};
     const camera::Recording recording = record(shot);
-    const LimbFit limb = fit_limb(recording.frame).value();
+    const disc::LimbFit limb = disc::fit_limb(recording.frame).value();
     EXPECT_LT(limb.seen_share, 0.97);
     expect_limb(limb, recording.truth, std::to_string(west) + " " + std::to_string(north));
   }
@@ -86,7 +88,7 @@ TEST(FitLimb, SurvivesALongFocusWithAQuarterOfTheLimb) {
   camera::Shot shot = morning_shot(with_part(starter_rig(), optics::Amplifier{2.5}, 60.0), 5);
   shot.target = {700.0, 400.0};
   const camera::Recording recording = record(shot);
-  const LimbFit limb = fit_limb(recording.frame).value();
+  const disc::LimbFit limb = disc::fit_limb(recording.frame).value();
   EXPECT_LT(limb.seen_share, 0.4);
   // A quarter of the limb fixes the radius less well than the direction to it.
   EXPECT_NEAR(limb.radius_px, recording.truth.radius_px, 0.3);
@@ -107,7 +109,7 @@ TEST(FitLimb, SurvivesABite) {
       }
     }
   }
-  const LimbFit limb = fit_limb(recording.frame).value();
+  const disc::LimbFit limb = disc::fit_limb(recording.frame).value();
   EXPECT_NEAR(limb.centre_x_px, truth.centre_x_px, 0.1);
   EXPECT_NEAR(limb.centre_y_px, truth.centre_y_px, 0.1);
   EXPECT_NEAR(limb.radius_px, truth.radius_px, 0.1);
@@ -116,11 +118,11 @@ TEST(FitLimb, SurvivesABite) {
 TEST(FitLimb, SaysWhenTheDiscIsSaturated) {
   camera::Shot shot = morning_shot(starter_rig(), 7);
   shot.exposure_ms *= 3.0;
-  EXPECT_TRUE(fit_limb(record(shot).frame).value().saturated);
+  EXPECT_TRUE(disc::fit_limb(record(shot).frame).value().saturated);
 }
 
 TEST(FitLimb, FindsNothingWhereThereIsNothing) {
-  frames::Frame frame;
+  image::Frame frame;
   frame.width = 320;
   frame.height = 240;
   frame.saturation = 4095;
@@ -130,36 +132,37 @@ TEST(FitLimb, FindsNothingWhereThereIsNothing) {
     return frame;
   };
   base::Random random{8};
-  EXPECT_THAT(fit_limb(filled([] { return std::uint16_t{0}; })),
+  EXPECT_THAT(disc::fit_limb(filled([] { return std::uint16_t{0}; })),
               FailsWith(ErrorCode::kNotFound, "limb"));
-  EXPECT_THAT(fit_limb(filled([] { return std::uint16_t{4095}; })),
+  EXPECT_THAT(disc::fit_limb(filled([] { return std::uint16_t{4095}; })),
               FailsWith(ErrorCode::kNotFound, "limb"));
-  EXPECT_THAT(fit_limb(filled([&] { return static_cast<std::uint16_t>(random.uniform(0, 4095)); })),
-              FailsWith(ErrorCode::kNotFound, "limb"));
+  EXPECT_THAT(
+      disc::fit_limb(filled([&] { return static_cast<std::uint16_t>(random.uniform(0, 4095)); })),
+      FailsWith(ErrorCode::kNotFound, "limb"));
   int i = 0;
-  EXPECT_THAT(fit_limb(filled([&] { return static_cast<std::uint16_t>((i++ % 320) * 12); })),
+  EXPECT_THAT(disc::fit_limb(filled([&] { return static_cast<std::uint16_t>((i++ % 320) * 12); })),
               FailsWith(ErrorCode::kNotFound, "limb"));
 }
 
 TEST(FitLimb, FindsNothingInsideTheDisc) {
   camera::Shot shot = morning_shot(with_part(starter_rig(), optics::Amplifier{5.0}, 60.0), 9);
-  EXPECT_THAT(fit_limb(record(shot).frame), FailsWith(ErrorCode::kNotFound, "limb"));
+  EXPECT_THAT(disc::fit_limb(record(shot).frame), FailsWith(ErrorCode::kNotFound, "limb"));
 }
 
 TEST(FitLimb, TakesAFrameOfAFewPixels) {
   for (const auto& [width, height] : {std::pair(1, 1), std::pair(3, 2), std::pair(16, 16)}) {
-    frames::Frame frame;
+    image::Frame frame;
     frame.width = width;
     frame.height = height;
     frame.pixels.assign(static_cast<std::size_t>(width * height), 100);
-    EXPECT_FALSE(fit_limb(frame));
+    EXPECT_FALSE(disc::fit_limb(frame));
   }
 }
 
 TEST(FitLimb, StopsWhenAsked) {
   std::stop_source source;
   source.request_stop();
-  EXPECT_THAT(fit_limb(record(morning_shot(starter_rig())).frame, {source.get_token()}),
+  EXPECT_THAT(disc::fit_limb(record(morning_shot(starter_rig())).frame, {source.get_token()}),
               FailsWith(ErrorCode::kCancelled, "limb"));
 }
 
@@ -259,7 +262,7 @@ TEST(MeasureDisc, TakesNoLaneBetweenGranulesForASpot) {
 }
 
 /// Where a circle comes to lie whose points the air has shifted: the least-squares centre.
-sky::PictureOffset centre_moved(const seeing::MotionField& field, const LimbFit& limb,
+sky::PictureOffset centre_moved(const seeing::MotionField& field, const disc::LimbFit& limb,
                                 double scale) {
   constexpr int kPoints = 720;
   sky::PictureOffset moved;
@@ -281,17 +284,17 @@ TEST(FitLimb, SeesTheAirMoveAndBendTheLimb) {
   camera::Shot still = morning_shot(starter_rig());
   still.pointing_spread_px = 0.0;
   still.seeing_arcsec = 0.0;
-  const LimbFit quiet = fit_limb(record(still).frame).value();
+  const disc::LimbFit quiet = disc::fit_limb(record(still).frame).value();
   camera::Shot moved = still;
   moved.air = seeing::Air{};
   moved.air->r0_cm = 3.0;
   camera::Shot softened = still;
   softened.seeing_arcsec = seeing::long_exposure_arcsec(3.0, 540.0);
-  const double long_blur = fit_limb(record(softened).frame).value().blur_px;
+  const double long_blur = disc::fit_limb(record(softened).frame).value().blur_px;
   for (const double seconds : {0.0, 11.0}) {
     moved.time = still.time + sky::seconds(seconds);
     const camera::Recording recording = record(moved);
-    const LimbFit limb = fit_limb(recording.frame).value();
+    const disc::LimbFit limb = disc::fit_limb(recording.frame).value();
     const double scale = recording.truth.plate_scale_arcsec_px;
     const seeing::Turbulence turbulence(*moved.air, recording.frame.info.wavelength_nm.value(),
                                         80.0);

@@ -6,20 +6,24 @@
 
 #include <fstream>
 
-#include "painted.h"
 #include "painted_sun.h"
 #include "solarchon/base/range.h"
 #include "solarchon/camera/stream.h"
-#include "solarchon/frames/clip_reader.h"
-#include "solarchon/frames/movie.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/media/clip_reader.h"
+#include "solarchon/media/movie.h"
+#include "solarchon/media/picture_file.h"
 #include "solarchon/reduce/recipe.h"
+#include "tests/core/registration/painted.h"
 #include "tests/support/support.h"
 
 namespace solarchon::reduce {
 namespace {
 
 using base::ErrorCode;
-using frames::Picture;
+using image::Picture;
 using test::FailsWith;
 using test::PaintedSun;
 using test::SunPlace;
@@ -78,7 +82,7 @@ class AnimationTest : public testing::Test {
       const auto file = folder_ / ("d" + std::to_string((i * 5) % 11) + ".fits");
       Picture picture = disc_of(time, i);
       picture.recipe = "{}";
-      EXPECT_TRUE(frames::write_picture(picture, file));
+      EXPECT_TRUE(media::write_picture(picture, file));
       recipe.pictures.push_back(file);
     }
     std::swap(recipe.pictures[0], recipe.pictures[2]);
@@ -184,7 +188,7 @@ TEST_F(AnimationTest, AWeekOfDiscsDoesNotJumpAndSpotsAreWhereTheyAre) {
   for (int n = 0; n < facts.shown; ++n) {
     const auto picture = animation->picture(n);
     ASSERT_TRUE(picture);
-    const auto limb = measure::fit_limb(frames::frame_of(*picture));
+    const auto limb = disc::fit_limb(image::frame_of(*picture));
     ASSERT_TRUE(limb);
     EXPECT_NEAR(limb->radius_px, 140.0, 0.15);
     EXPECT_NEAR(limb->centre_x_px, (picture->width - 1) / 2.0, 0.1);
@@ -236,7 +240,7 @@ TEST_F(AnimationTest, ItIsWrittenAsMovieWithItsRecipe) {
     ASSERT_TRUE(made) << made.error().reason.detail;
     EXPECT_EQ(made->shown, 8) << "forward in five, and back without the ends";
     EXPECT_EQ(decorated, 24);
-    auto clip = frames::ClipReader::open(folder_ / name);
+    auto clip = media::ClipReader::open(folder_ / name);
     ASSERT_TRUE(clip) << name;
     EXPECT_EQ(clip->facts().frames, 8);
     EXPECT_NEAR(clip->facts().width, made->width, 1);
@@ -257,14 +261,14 @@ TEST_F(AnimationTest, GreyIsKeptToTheLastDigitWithoutLoss) {
     picture.values.push_back(static_cast<float>(i) / 700.0F);
   }
   const auto file = folder_ / "grey.mkv";
-  ASSERT_TRUE(frames::write_movie(
+  ASSERT_TRUE(media::write_movie(
       2, 10.0, [&](int) { return base::Result<Picture>(picture); }, "{\"a\": 1}", file));
-  auto clip = frames::ClipReader::open(file);
+  auto clip = media::ClipReader::open(file);
   ASSERT_TRUE(clip);
-  frames::Frame frame;
+  image::Frame frame;
   ASSERT_TRUE(clip->read(1, frame));
-  EXPECT_EQ(frame.pixels, frames::frame_of(picture).pixels);
-  EXPECT_EQ(*frames::recipe_of_movie(file), "{\"a\": 1}");
+  EXPECT_EQ(frame.pixels, image::frame_of(picture).pixels);
+  EXPECT_EQ(*media::recipe_of_movie(file), "{\"a\": 1}");
 }
 
 TEST_F(AnimationTest, CommonVideoShowsGreysAndColoursAsTheyAre) {
@@ -280,11 +284,11 @@ TEST_F(AnimationTest, CommonVideoShowsGreysAndColoursAsTheyAre) {
     }
   }
   const auto file = folder_ / "grey.mp4";
-  ASSERT_TRUE(frames::write_movie(
+  ASSERT_TRUE(media::write_movie(
       3, 10.0, [&](int) { return base::Result<Picture>(picture); }, "", file));
-  auto clip = frames::ClipReader::open(file);
+  auto clip = media::ClipReader::open(file);
   ASSERT_TRUE(clip);
-  frames::Frame frame;
+  image::Frame frame;
   ASSERT_TRUE(clip->read(0, frame));
   // Its brightness goes from 16 to 235.
   EXPECT_NEAR(frame.at(10, 20) * 255.0 / frame.saturation, 16.0 + 219.0 * 0.25, 2.0);
@@ -300,10 +304,10 @@ TEST_F(AnimationTest, AFieldIsHeldByItsDetail) {
     glimpse.right_px = 3.7 * i;
     glimpse.down_px = -2.4 * i;
     glimpse.light = 1.0 - 0.04 * i;
-    frames::Frame frame = painting.frame(glimpse, random_, 65535);
+    image::Frame frame = painting.frame(glimpse, random_, 65535);
     frame.info.time = first_day() + sky::minutes(i);
     const auto file = folder_ / ("f" + std::to_string(i) + ".tif");
-    ASSERT_TRUE(frames::write_picture(frames::picture_of(frame), file));
+    ASSERT_TRUE(media::write_picture(image::picture_of(frame), file));
     recipe.pictures.push_back(file);
   }
   auto animation = Animation::plan(recipe);
@@ -343,7 +347,7 @@ TEST_F(AnimationTest, WhatDoesNotFitIsLeftOutOrSaid) {
   cloud.width = 200;
   cloud.height = 200;
   cloud.values.assign(cloud.plane_size(), 0.4F);
-  ASSERT_TRUE(frames::write_picture(cloud, folder_ / "cloud.fits"));
+  ASSERT_TRUE(media::write_picture(cloud, folder_ / "cloud.fits"));
   test::write_text(folder_ / "broken.fits", "SIMPLE  = nothing");
   recipe.pictures.push_back(folder_ / "cloud.fits");
   recipe.pictures.push_back(folder_ / "broken.fits");
@@ -367,7 +371,7 @@ TEST_F(AnimationTest, WhatDoesNotFitIsLeftOutOrSaid) {
   // A disc of which nobody knows where north is.
   Picture lost = disc_of(first_day(), 4);
   lost.info.orientation.reset();
-  ASSERT_TRUE(frames::write_picture(lost, folder_ / "lost.fits"));
+  ASSERT_TRUE(media::write_picture(lost, folder_ / "lost.fits"));
   recipe.wishes = {};
   recipe.pictures.push_back(folder_ / "lost.fits");
   const auto unknown = Animation::plan(recipe);
@@ -429,12 +433,12 @@ DrawnWeek drawn_week(std::uint32_t sun_seed, const TempFolder& folder) {
         [&](camera::Stream stream) { return stream.record(0.0, recording); });
     EXPECT_TRUE(drawn);
     week.spots.push_back(recording.truth.spots);
-    Picture picture = frames::picture_of(recording.frame);
+    Picture picture = image::picture_of(recording.frame);
     picture.info.orientation = recording.truth.solar;
     picture.info.time = plan.shot.time;
     picture.recipe = "{}";
     const auto file = folder / ("sun" + std::to_string(i) + ".fits");
-    EXPECT_TRUE(frames::write_picture(picture, file));
+    EXPECT_TRUE(media::write_picture(picture, file));
     week.recipe.pictures.push_back(file);
   }
   return week;

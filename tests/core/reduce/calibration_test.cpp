@@ -5,7 +5,9 @@
 
 #include <cmath>
 
-#include "painted.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
+#include "tests/core/registration/painted.h"
 #include "tests/support/support.h"
 
 namespace solarchon::reduce {
@@ -14,8 +16,8 @@ namespace {
 using base::ErrorCode;
 using test::FailsWith;
 
-frames::Picture even(int width, int height, float value) {
-  frames::Picture picture;
+image::Picture even(int width, int height, float value) {
+  image::Picture picture;
   picture.width = width;
   picture.height = height;
   picture.values.assign(picture.plane_size(), value);
@@ -25,14 +27,14 @@ frames::Picture even(int width, int height, float value) {
 TEST(Calibration, ADarkIsTheMeanOfItsFrames) {
   test::TempFolder folder;
   test::write_clip(folder / "dark.fits", 10, [](int i) {
-    frames::Frame frame;
+    image::Frame frame;
     frame.width = 32;
     frame.height = 24;
     frame.saturation = 255;
     frame.pixels.assign(32U * 24U, static_cast<std::uint16_t>(i % 2 == 0 ? 10 : 12));
     return frame;
   });
-  auto clip = frames::ClipReader::open(folder / "dark.fits");
+  auto clip = media::ClipReader::open(folder / "dark.fits");
   ASSERT_TRUE(clip);
   const auto dark = mean_of(*clip);
   ASSERT_TRUE(dark);
@@ -40,7 +42,7 @@ TEST(Calibration, ADarkIsTheMeanOfItsFrames) {
 }
 
 TEST(Calibration, AFlatHasAMedianOfOne) {
-  frames::Picture mean = even(40, 30, 0.5F);
+  image::Picture mean = even(40, 30, 0.5F);
   mean.values[7] = 0.25F;
   mean.values[8] = 0.001F;
   const auto flat = flat_of(mean, even(40, 30, 0.1F));
@@ -102,7 +104,7 @@ constexpr std::array<std::pair<double, double>, 7> kMoves{{{0.0, 0.0},
 
 /// How far a flat is off the sensor, RMS: compared within the part that the disc covers in all
 /// pictures, each over its own mean.
-double error_of(const frames::Picture& flat, const std::vector<float>& sensor) {
+double error_of(const image::Picture& flat, const std::vector<float>& sensor) {
   const auto inside = [](int x, int y) { return std::hypot(x - 140.0, y - 128.0) < 75.0; };
   const auto sensor_at = [&](int x, int y) {
     return static_cast<double>(sensor[static_cast<std::size_t>(y * kWidth + x)]);
@@ -150,7 +152,7 @@ TEST(Calibration, AClipOfAMovedDiscIsAFlatWithoutBeingToldWhereItLies) {
   const auto clip = [&](const char* name, double across, double along) {
     test::write_clip(folder / name, kMoves.size(), [&](int i) {
       const auto& [right, down] = kMoves.at(static_cast<std::size_t>(i));
-      return frames::frame_of(
+      return image::frame_of(
           shifted(across * right, along * down, sensor, kWidth, kHeight).picture);
     });
     return folder / name;
@@ -163,9 +165,9 @@ TEST(Calibration, AClipOfAMovedDiscIsAFlatWithoutBeingToldWhereItLies) {
               FailsWith(ErrorCode::kMalformed, "flat"));
   // Something evenly lit is that, as before.
   test::write_clip(folder / "even.fits", 3, [&](int) {
-    frames::Picture picture = even(kWidth, kHeight, 0.0F);
+    image::Picture picture = even(kWidth, kHeight, 0.0F);
     picture.values = sensor;
-    return frames::frame_of(picture);
+    return image::frame_of(picture);
   });
   const auto lit = flat_from_file(folder / "even.fits", std::nullopt);
   ASSERT_TRUE(lit);
@@ -177,7 +179,7 @@ TEST(Calibration, AClipOfAMovedDiscIsAFlatWithoutBeingToldWhereItLies) {
 TEST(Calibration, FindsPixelsThatStandAlone) {
   test::Painting painting(200, 160);
   base::Random random{2};
-  frames::Picture mean = even(200, 160, 0.0F);
+  image::Picture mean = even(200, 160, 0.0F);
   const auto light = painting.light({});
   for (std::size_t i = 0; i < light.size(); ++i) {
     mean.values[i] = static_cast<float>(light[i] + 0.002 * random.normal());
@@ -191,7 +193,7 @@ TEST(Calibration, FindsPixelsThatStandAlone) {
 }
 
 TEST(Calibration, FillsABadPixelFromThoseAroundIt) {
-  frames::Frame frame;
+  image::Frame frame;
   frame.width = 5;
   frame.height = 5;
   frame.saturation = 255;

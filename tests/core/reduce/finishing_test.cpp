@@ -5,13 +5,15 @@
 #include <gtest/gtest.h>
 
 #include "painted_sun.h"
-#include "solarchon/measure/limb.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
 
 namespace solarchon::reduce {
 namespace {
 
 using base::ErrorCode;
-using frames::Picture;
+using image::Picture;
 using test::PaintedSun;
 using test::SunPlace;
 
@@ -224,7 +226,7 @@ TEST(Finishing, DiscsAreMadeAlike) {
     const auto made = finish(one, wishes);
     ASSERT_TRUE(made) << made.error().field;
     EXPECT_EQ(made->picture.width, made->picture.height);
-    const auto limb = measure::fit_limb(frames::frame_of(made->picture));
+    const auto limb = disc::fit_limb(image::frame_of(made->picture));
     ASSERT_TRUE(limb);
     EXPECT_NEAR(limb->radius_px, 100.0, 0.15);
     EXPECT_NEAR(limb->centre_x_px, (made->picture.width - 1) / 2.0, 0.1);
@@ -269,7 +271,7 @@ TEST(Finishing, ColoursGrowWithLightAndGoByTheLine) {
   const auto red = tint_of(Tint::kHydrogenAlpha, 0.5F);
   EXPECT_GT(red[0], red[1]);
   EXPECT_GT(red[1], red[2]);
-  frames::FrameInfo info;
+  image::FrameInfo info;
   EXPECT_EQ(tint_for(info), Tint::kWhiteLight);
   info.wavelength_nm = 656.28;
   info.band_width_nm = 0.07;

@@ -7,9 +7,10 @@
 #include <cmath>
 #include <fstream>
 
-#include "painted.h"
-#include "solarchon/frames/clip.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/media/clip.h"
 #include "solarchon/reduce/keep.h"
+#include "tests/core/registration/painted.h"
 #include "tests/support/support.h"
 
 namespace solarchon::reduce {
@@ -83,14 +84,13 @@ TEST(Grading, DoesNotDependOnTheKindOfFile) {
   const Painting painting(256, 200);
   TempFolder folder;
   base::Random random{2};
-  std::vector<frames::Frame> all;
+  std::vector<image::Frame> all;
   for (int i = 0; i < 24; ++i) {
     all.push_back(painting.frame(glimpse_of(i), random));
   }
   write_clip(folder / "clip.fits", 24, [&](int i) { return all[static_cast<std::size_t>(i)]; });
-  ASSERT_TRUE(frames::write_video(
-      24, 20.0,
-      [&](int i) { return base::Result<frames::Frame>(all[static_cast<std::size_t>(i)]); },
+  ASSERT_TRUE(media::write_video(
+      24, 20.0, [&](int i) { return base::Result<image::Frame>(all[static_cast<std::size_t>(i)]); },
       folder / "clip.mkv"));
   const auto cube = grade_clip(folder / "clip.fits");
   const auto video = grade_clip(folder / "clip.mkv");
@@ -108,7 +108,7 @@ TEST(Grading, SaysWhatNoStackCouldBeMadeOf) {
   base::Random random{3};
   const auto even = [&](double level, double noise) {
     return [&random, level, noise](int) {
-      frames::Frame frame;
+      image::Frame frame;
       frame.width = 256;
       frame.height = 200;
       frame.saturation = 255;

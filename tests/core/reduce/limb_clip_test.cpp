@@ -4,11 +4,15 @@
 
 #include <cmath>
 
-#include "anchor.h"
-#include "painted.h"
+#include "solarchon/image/binning.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/rectangle.h"
+#include "solarchon/media/frame_file.h"
 #include "solarchon/reduce/keep.h"
 #include "solarchon/reduce/recipe.h"
 #include "solarchon/reduce/stacking.h"
+#include "solarchon/registration/follower.h"
+#include "tests/core/registration/painted.h"
 #include "tests/support/support.h"
 
 namespace solarchon::reduce {
@@ -25,8 +29,8 @@ using test::write_clip;
 constexpr double kRadius = 260.0;
 
 /// A bare disc cut by the frame, its middle at a place; two small flames beyond its edge.
-frames::Frame edge_frame(double middle_x, double middle_y, base::Random& random) {
-  frames::Frame frame;
+image::Frame edge_frame(double middle_x, double middle_y, base::Random& random) {
+  image::Frame frame;
   frame.width = 320;
   frame.height = 280;
   frame.saturation = 4095;
@@ -101,18 +105,18 @@ TEST_F(EdgeClip, KeepsItsFlamesWhenStacked) {
   }
 }
 
-TEST(Anchor, FindsAFrameThatJumped) {
+TEST(AlignmentSquare, FindsAFrameThatJumped) {
   const Painting painting(400, 360);
   base::Random random{52};
-  const frames::Frame reference = painting.frame({}, random);
+  const image::Frame reference = painting.frame({}, random);
   Glimpse jumped;
   jumped.right_px = 17.0;
   jumped.down_px = -11.5;
-  const frames::Frame other = painting.frame(jumped, random);
-  Anchor anchor(reference, {136, 116, 128, 128}, 1);
+  const image::Frame other = painting.frame(jumped, random);
+  registration::AlignmentSquare anchor(reference, {136, 116, 128, 128}, 1);
   const auto found = anchor.seek(
-      [&](const frames::Part& part, frames::Frame& into) {
-        frames::cut(other, part, into);
+      [&](const image::Rectangle& part, image::Frame& into) {
+        image::cut(other, part, into);
         return true;
       },
       400, 360, {});
@@ -121,15 +125,15 @@ TEST(Anchor, FindsAFrameThatJumped) {
   EXPECT_NEAR(found->down_px, -11.5, 0.1);
 }
 
-TEST(Anchor, SumsOfPixelsFitInSixteenBits) {
-  frames::Frame full;
+TEST(AlignmentSquare, SumsOfPixelsFitInSixteenBits) {
+  image::Frame full;
   full.width = 16;
   full.height = 8;
   full.saturation = 65535;
   full.pixels.assign(128, 65535);
   for (const int bin : {1, 2, 4}) {
-    frames::Frame small;
-    bin_down(full, bin, small);
+    image::Frame small;
+    image::bin_down(full, bin, small);
     EXPECT_EQ(small.width, 16 / bin);
     EXPECT_EQ(small.height, 8 / bin);
     for (const std::uint16_t value : small.pixels) {
@@ -174,7 +178,7 @@ TEST(HandedOver, ASeriesOfPicturesIsAClipToo) {
   base::Random random{55};
   for (int i = 0; i < 24; ++i) {
     const std::string name = "sun-" + std::to_string(100 + i) + ".png";
-    ASSERT_TRUE(frames::write_png(painting.frame(glimpse_of(i), random), folder / name));
+    ASSERT_TRUE(media::write_png(painting.frame(glimpse_of(i), random), folder / name));
   }
   Recipe recipe;
   recipe.clip = folder / "sun-100.png";
@@ -204,7 +208,7 @@ TEST(HandedOver, ADarkInARecipeIsFoundAgain) {
   base::Random random{57};
   write_clip(folder / "sun.fits", 24, [&](int i) { return painting.frame(glimpse_of(i), random); });
   write_clip(folder / "dark.fits", 6, [&](int) {
-    frames::Frame frame;
+    image::Frame frame;
     frame.width = 200;
     frame.height = 160;
     frame.saturation = 255;

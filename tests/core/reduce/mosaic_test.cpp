@@ -6,13 +6,14 @@
 
 #include "painted_sun.h"
 #include "solarchon/camera/stream.h"
+#include "solarchon/image/picture.h"
 #include "tests/support/support.h"
 
 namespace solarchon::reduce {
 namespace {
 
 using base::ErrorCode;
-using frames::Picture;
+using image::Picture;
 using test::PaintedSun;
 using test::SunPlace;
 
@@ -195,7 +196,7 @@ TEST(Mosaic, PanelsOfTheSyntheticSunMeetWhereItWasDrawn) {
   camera::Recording recording;
   for (std::size_t k = 0; k < lights.size(); ++k) {
     ASSERT_TRUE(stream->record(static_cast<double>(k), recording));
-    Picture panel = frames::picture_of(recording.frame);
+    Picture panel = image::picture_of(recording.frame);
     for (float& value : panel.values) {
       value = static_cast<float>(lights[k]) * (value - static_cast<float>(camera::kBlackShare));
     }

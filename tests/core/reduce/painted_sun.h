@@ -7,7 +7,7 @@
 #include <vector>
 
 #include "solarchon/base/random.h"
-#include "solarchon/frames/picture.h"
+#include "solarchon/image/picture.h"
 
 namespace solarchon::test {
 
@@ -51,9 +51,9 @@ class PaintedSun {
            mu * (1.28590 + mu * (-1.24892 + mu * (1.17063 + mu * (-0.79103 + 0.21341 * mu))));
   }
 
-  [[nodiscard]] frames::Picture picture(int width, int height, const SunPlace& place,
-                                        base::Random& random) const {
-    frames::Picture made;
+  [[nodiscard]] image::Picture picture(int width, int height, const SunPlace& place,
+                                       base::Random& random) const {
+    image::Picture made;
     made.width = width;
     made.height = height;
     made.values.resize(made.plane_size());

@@ -5,9 +5,12 @@
 
 #include <fstream>
 
-#include "painted.h"
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/media/frame_file.h"
+#include "solarchon/media/picture_file.h"
+#include "tests/core/registration/painted.h"
 #include "tests/support/support.h"
 
 namespace solarchon::reduce {
@@ -57,7 +60,7 @@ TEST_F(RecipeTest, AProductCanBeMadeAgainFromItself) {
   for (std::size_t i = 0; i < again->picture.values.size(); i += 37) {
     ASSERT_NEAR(again->picture.values[i], product->picture.values[i], 1e-5);
   }
-  const auto read = frames::read_picture(folder_ / "a.fits");
+  const auto read = media::read_picture(folder_ / "a.fits");
   ASSERT_TRUE(read);
   EXPECT_EQ(read->values, product->picture.values) << "FITS keeps every digit";
 }
@@ -138,9 +141,9 @@ TEST_F(RecipeTest, NamesWhatIsWrongInARecipe) {
 TEST_F(RecipeTest, AMosaicIsFinishedAndMadeAgain) {
   const Painting painting(420, 200);
   base::Random random{23};
-  const frames::Picture whole = frames::picture_of(painting.frame({}, random, 65535));
+  const image::Picture whole = image::picture_of(painting.frame({}, random, 65535));
   for (int k = 0; k < 2; ++k) {
-    frames::Picture panel;
+    image::Picture panel;
     panel.width = 240;
     panel.height = 200;
     for (int y = 0; y < 200; ++y) {
@@ -149,7 +152,7 @@ TEST_F(RecipeTest, AMosaicIsFinishedAndMadeAgain) {
       }
     }
     const auto file = folder_ / ("p" + std::to_string(k) + ".tif");
-    ASSERT_TRUE(frames::write_picture(panel, file));
+    ASSERT_TRUE(media::write_picture(panel, file));
     recipe_.panels.push_back(file);
   }
   recipe_.clip.clear();
@@ -183,7 +186,7 @@ TEST_F(RecipeTest, AMosaicIsFinishedAndMadeAgain) {
 TEST_F(RecipeTest, APictureFromElsewhereIsGoneOnWith) {
   const Painting painting(160, 120);
   base::Random random{24};
-  ASSERT_TRUE(frames::write_png(painting.frame({}, random, 65535), folder_ / "their.png"));
+  ASSERT_TRUE(media::write_png(painting.frame({}, random, 65535), folder_ / "their.png"));
   Reducer reducer;
   auto recipe = reducer.take(folder_ / "their.png");
   ASSERT_TRUE(recipe);

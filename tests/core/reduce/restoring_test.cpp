@@ -6,9 +6,11 @@
 #include <cmath>
 #include <numbers>
 
-#include "painted.h"
-#include "solarchon/camera/blur.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/image/spectrum.h"
+#include "solarchon/psf/transfer.h"
 #include "solarchon/seeing/air.h"
+#include "tests/core/registration/painted.h"
 #include "tests/support/support.h"
 
 namespace solarchon::reduce {
@@ -21,28 +23,34 @@ constexpr double kScale = 0.42;
 
 RestoreWishes fine_wishes() {
   RestoreWishes wishes;
-  wishes.aperture_mm = 120.0;
-  wishes.wavelength_nm = 540.0;
-  wishes.scale_arcsec_px = kScale;
+  wishes.imaging.aperture_mm = 120.0;
+  wishes.imaging.wavelength_nm = 540.0;
+  wishes.imaging.scale_arcsec_px = kScale;
   wishes.r0_cm = 6.0;
   wishes.noise = 0.0005;
   return wishes;
 }
 
 double cutoff_px(const RestoreWishes& wishes) {
-  return 1e-6 * wishes.wavelength_nm / wishes.aperture_mm * 206264.806 / wishes.scale_arcsec_px;
+  return 1e-6 * wishes.imaging.wavelength_nm / wishes.imaging.aperture_mm * 206264.806 /
+         wishes.imaging.scale_arcsec_px;
 }
 
-/// A wave of known contrast after the blur of aperture and air, as its transfer leaves it.
-frames::Picture wave(double share, const RestoreWishes& wishes, double contrast, double angle,
-                     base::Random& random) {
-  frames::Picture picture;
+/// A wave of known contrast after the blur of aperture, air and square pixels, as its transfer
+/// leaves it.
+image::Picture wave(double share, const RestoreWishes& wishes, double contrast, double angle,
+                    base::Random& random) {
+  image::Picture picture;
   picture.width = 256;
   picture.height = 224;
-  const double left = camera::pupil_transfer(share, wishes.obstruction, 0.0) *
-                      seeing::short_exposure_transfer(share, *wishes.r0_cm, wishes.wavelength_nm,
-                                                      wishes.aperture_mm);
   const double cycles = share / cutoff_px(wishes);
+  const auto gathered = [](double turn) { return turn == 0.0 ? 1.0 : std::sin(turn) / turn; };
+  const double left =
+      psf::pupil_transfer(share, wishes.imaging.obstruction, 0.0) *
+      seeing::short_exposure_transfer(share, *wishes.r0_cm, wishes.imaging.wavelength_nm,
+                                      wishes.imaging.aperture_mm) *
+      gathered(std::numbers::pi * cycles * std::cos(angle)) *
+      gathered(std::numbers::pi * cycles * std::sin(angle));
   for (int y = 0; y < picture.height; ++y) {
     for (int x = 0; x < picture.width; ++x) {
       const double along = x * std::cos(angle) + y * std::sin(angle);
@@ -55,7 +63,7 @@ frames::Picture wave(double share, const RestoreWishes& wishes, double contrast,
 }
 
 /// Half of the swing of a picture's middle part, over the light.
-double contrast_of(const frames::Picture& picture) {
+double contrast_of(const image::Picture& picture) {
   double sum = 0.0;
   double squares = 0.0;
   int count = 0;
@@ -76,7 +84,7 @@ TEST(Restoring, BringsContrastBackUpToSixTenthsOfTheCutoff) {
   base::Random random{1};
   for (const double share : {0.1, 0.2, 0.3, 0.4, 0.5, 0.6}) {
     for (const double angle : {0.3, 1.2}) {
-      const frames::Picture soft = wave(share, wishes, 0.10, angle, random);
+      const image::Picture soft = wave(share, wishes, 0.10, angle, random);
       const auto restored = restore(soft, wishes);
       ASSERT_TRUE(restored);
       EXPECT_NEAR(contrast_of(restored->picture), 0.10, 0.02) << share << " " << angle;
@@ -89,7 +97,7 @@ TEST(Restoring, NoiseIsNotTakenForDetail) {
   RestoreWishes wishes = fine_wishes();
   wishes.noise = 0.01;
   base::Random random{2};
-  frames::Picture noise;
+  image::Picture noise;
   noise.width = 256;
   noise.height = 224;
   for (int i = 0; i < 256 * 224; ++i) {
@@ -103,8 +111,8 @@ TEST(Restoring, NoiseIsNotTakenForDetail) {
 
 /// A darkened disc whose edge is softened by a Gaussian, which no aperture draws: its blur is known
 /// to the restorer only about. Without softening its edge cuts through pixels.
-frames::Picture disc(double radius, double sigma) {
-  frames::Picture picture;
+image::Picture disc(double radius, double sigma) {
+  image::Picture picture;
   picture.width = 420;
   picture.height = 380;
   for (int y = 0; y < picture.height; ++y) {
@@ -123,7 +131,7 @@ frames::Picture disc(double radius, double sigma) {
 TEST(Restoring, TheLimbGetsSharperAndDoesNotRing) {
   RestoreWishes wishes = fine_wishes();
   wishes.r0_cm = 7.0;
-  const frames::Picture soft = disc(150.0, 1.3);
+  const image::Picture soft = disc(150.0, 1.3);
   const auto restored = restore(soft, wishes);
   ASSERT_TRUE(restored);
   ASSERT_TRUE(restored->limb_overshoot);
@@ -134,7 +142,7 @@ TEST(Restoring, TheLimbGetsSharperAndDoesNotRing) {
   double highest = 0.0;
   double lowest = 1.0;
   for (int x = 300; x < 380; ++x) {
-    const auto step = [&](const frames::Picture& picture) {
+    const auto step = [&](const image::Picture& picture) {
       return static_cast<double>(picture.at(x, 197)) - static_cast<double>(picture.at(x + 1, 197));
     };
     steepest_before = std::max(steepest_before, step(soft));
@@ -152,12 +160,12 @@ TEST(Restoring, TheLimbGetsSharperAndDoesNotRing) {
 TEST(Restoring, TheLimbTellsTheAir) {
   const RestoreWishes wishes = fine_wishes();
   for (const double r0_cm : {4.0, 8.0}) {
-    frames::Picture soft = disc(150.0, 0.0);
-    camera::Softness softness;
-    softness.pixels_per_cutoff = cutoff_px(wishes);
-    softness.short_exposure =
-        camera::Softness::Short{r0_cm, wishes.wavelength_nm, wishes.aperture_mm};
-    camera::blur(soft.values, soft.width, soft.height, softness);
+    image::Picture soft = disc(150.0, 0.0);
+    psf::Blurring air;
+    air.r0_cm = r0_cm;
+    air.pixel = false;  // it is drawn as light over pixels
+    soft.values = image::Spectrum(soft.values, soft.width, soft.height)
+                      .filtered(psf::Transfer(wishes.imaging, air).table(4097));
     const auto restored = restore(soft, wishes);
     ASSERT_TRUE(restored && restored->limb_r0_cm);
     EXPECT_NEAR(*restored->limb_r0_cm, r0_cm, 0.15 * r0_cm);
@@ -168,7 +176,7 @@ TEST(Restoring, TheLimbTellsTheAir) {
 TEST(Restoring, WithoutStrengthNothingChanges) {
   RestoreWishes wishes = fine_wishes();
   wishes.strength = 0.0;
-  const frames::Picture soft = disc(150.0, 1.3);
+  const image::Picture soft = disc(150.0, 1.3);
   const auto restored = restore(soft, wishes);
   ASSERT_TRUE(restored);
   for (std::size_t i = 0; i < soft.values.size(); i += 31) {
@@ -177,14 +185,14 @@ TEST(Restoring, WithoutStrengthNothingChanges) {
 }
 
 TEST(Restoring, RefusesNonsense) {
-  const frames::Picture soft = disc(150.0, 1.3);
+  const image::Picture soft = disc(150.0, 1.3);
   RestoreWishes wishes = fine_wishes();
-  wishes.aperture_mm = 0.0;
+  wishes.imaging.aperture_mm = 0.0;
   EXPECT_THAT(restore(soft, wishes), FailsWith(ErrorCode::kOutOfRange, "aperture_mm"));
   wishes = fine_wishes();
   wishes.r0_cm = -1.0;
   EXPECT_THAT(restore(soft, wishes), FailsWith(ErrorCode::kOutOfRange, "r0_cm"));
-  frames::Picture tiny;
+  image::Picture tiny;
   tiny.width = 8;
   tiny.height = 8;
   tiny.values.assign(64, 0.5F);

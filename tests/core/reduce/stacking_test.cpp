@@ -5,8 +5,11 @@
 
 #include <cmath>
 
-#include "painted.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/image/rectangle.h"
 #include "solarchon/reduce/keep.h"
+#include "tests/core/registration/painted.h"
 #include "tests/support/support.h"
 
 namespace solarchon::reduce {
@@ -24,7 +27,7 @@ using test::write_clip;
 class StackingTest : public testing::Test {
  protected:
   static constexpr int kFrames = 80;
-  void write(const std::function<frames::Frame(int)>& frame_of) {
+  void write(const std::function<image::Frame(int)>& frame_of) {
     write_clip(clip_, kFrames, frame_of);
     auto graded = grade_clip(clip_);
     ASSERT_TRUE(graded);
@@ -36,7 +39,7 @@ class StackingTest : public testing::Test {
 
   /// How a stack differs from the painting at a blur, laid where it fits best, over the light: the
   /// least over blurs, after the mean offset of the reference frame is taken out.
-  [[nodiscard]] double misfit(const frames::Picture& picture, const frames::Part& part,
+  [[nodiscard]] double misfit(const image::Picture& picture, const image::Rectangle& part,
                               double blur_px, int finer = 1) const {
     const Glimpse of_reference = glimpse_of(grading_.reference);
     double least = 1e9;
@@ -63,7 +66,7 @@ class StackingTest : public testing::Test {
     }
     return least;
   }
-  [[nodiscard]] double misfit_at(const frames::Picture& picture, const frames::Part& part,
+  [[nodiscard]] double misfit_at(const image::Picture& picture, const image::Rectangle& part,
                                  const Glimpse& seen, int finer) const {
     const std::vector<double> light = painting_.light(seen);
     double sum = 0.0;
@@ -118,7 +121,7 @@ TEST_F(StackingTest, FollowingDetailKeepsItAndMeanTakesNoiseAway) {
 TEST_F(StackingTest, WhatIsInOneFrameAloneDoesNotCount) {
   // A bird flies through the sharpest frames.
   write([&](int i) {
-    frames::Frame frame = painting_.frame(glimpse_of(i), random_);
+    image::Frame frame = painting_.frame(glimpse_of(i), random_);
     if (i % 9 == 2) {
       for (int y = 100; y < 112; ++y) {
         for (int x = 60 + i; x < 74 + i; ++x) {
@@ -166,11 +169,11 @@ TEST_F(StackingTest, LightOfCloudedFramesIsMadeGood) {
 }
 
 TEST_F(StackingTest, DustAndDarkAreTakenOut) {
-  frames::Picture dark;
+  image::Picture dark;
   dark.width = 256;
   dark.height = 224;
   dark.values.assign(dark.plane_size(), 0.0F);
-  frames::Picture flat = dark;
+  image::Picture flat = dark;
   for (int y = 0; y < 224; ++y) {
     for (int x = 0; x < 256; ++x) {
       const auto at = static_cast<std::size_t>(y) * 256 + static_cast<std::size_t>(x);
@@ -180,7 +183,7 @@ TEST_F(StackingTest, DustAndDarkAreTakenOut) {
     }
   }
   write([&](int i) {
-    frames::Frame frame = painting_.frame(glimpse_of(i), random_);
+    image::Frame frame = painting_.frame(glimpse_of(i), random_);
     for (std::size_t k = 0; k < frame.pixels.size(); ++k) {
       const double value = frame.pixels[k] / 255.0 * 0.9 * static_cast<double>(flat.values[k]) +
                            static_cast<double>(dark.values[k]);
@@ -194,7 +197,7 @@ TEST_F(StackingTest, DustAndDarkAreTakenOut) {
   const auto places = kept(grading_, {.share = 0.4});
   const auto cleaned = stack(clip_, grading_, places, wishes);
   ASSERT_TRUE(cleaned);
-  frames::Picture brighter = cleaned->picture;
+  image::Picture brighter = cleaned->picture;
   for (float& value : brighter.values) {
     value /= 0.9F;
   }
@@ -212,7 +215,7 @@ TEST_F(StackingTest, AFinerGridKeepsPlaceAndLight) {
 
 TEST_F(StackingTest, AMosaicGivesThreeColours) {
   write([&](int i) {
-    frames::Frame frame = painting_.frame(glimpse_of(i), random_);
+    image::Frame frame = painting_.frame(glimpse_of(i), random_);
     frame.info.bayer = "RGGB";
     for (int y = 0; y < frame.height; ++y) {
       for (int x = 0; x < frame.width; ++x) {
@@ -227,7 +230,7 @@ TEST_F(StackingTest, AMosaicGivesThreeColours) {
   });
   const auto stacked = stack(clip_, grading_, kept(grading_, {.share = 0.5}));
   ASSERT_TRUE(stacked);
-  const frames::Picture& picture = stacked->picture;
+  const image::Picture& picture = stacked->picture;
   ASSERT_EQ(picture.planes, 3);
   std::array<double, 3> means{};
   for (int plane = 0; plane < 3; ++plane) {
@@ -249,7 +252,7 @@ TEST_F(StackingTest, RefusesNonsenseAndStops) {
   EXPECT_THAT(stack(clip_, grading_, places, {.finer = 3}),
               FailsWith(ErrorCode::kOutOfRange, "finer"));
   StackWishes wishes;
-  wishes.calibration.dark = frames::Picture{10, 10, 1, std::vector<float>(100, 0.0F), {}, {}};
+  wishes.calibration.dark = image::Picture{10, 10, 1, std::vector<float>(100, 0.0F), {}, {}};
   EXPECT_THAT(stack(clip_, grading_, places, wishes), FailsWith(ErrorCode::kMalformed, "dark"));
   std::stop_source stop;
   double last = 0.0;

@@ -6,11 +6,12 @@
 #include <numbers>
 #include <opencv2/core.hpp>
 
-#include "painted.h"
 #include "solarchon/camera/stream.h"
+#include "solarchon/image/picture.h"
 #include "solarchon/reduce/keep.h"
 #include "solarchon/reduce/restoring.h"
 #include "solarchon/reduce/stacking.h"
+#include "tests/core/registration/painted.h"
 #include "tests/support/support.h"
 
 namespace solarchon::reduce {
@@ -84,7 +85,7 @@ double detail_at(const std::vector<double>& picture, int width, int height, doub
   return std::sqrt(power / count);
 }
 
-std::vector<double> values_of(const frames::Picture& picture) {
+std::vector<double> values_of(const image::Picture& picture) {
   return {picture.values.begin(), picture.values.end()};
 }
 
@@ -141,8 +142,8 @@ TEST(SunStack, RestoredItHasTheContrastOfTheSun) {
       stack(folder / "clip.fits", *grading, kept(*grading, {.rule = KeepRule::kAll}));
   ASSERT_TRUE(stacked);
   RestoreWishes wishes;
-  wishes.aperture_mm = 120.0;
-  wishes.scale_arcsec_px = recording.truth.plate_scale_arcsec_px;
+  wishes.imaging.aperture_mm = 120.0;
+  wishes.imaging.scale_arcsec_px = recording.truth.plate_scale_arcsec_px;
   wishes.r0_cm = 8.0;
   wishes.noise = stacked->noise;
   const auto restored = restore(stacked->picture, wishes);
@@ -154,7 +155,7 @@ TEST(SunStack, RestoredItHasTheContrastOfTheSun) {
   truth_shot.seeing_arcsec = 0.0;
   const auto truth = camera::simulate(truth_shot);
   ASSERT_TRUE(truth);
-  const frames::Picture sun = frames::picture_of(truth->frame);
+  const image::Picture sun = image::picture_of(truth->frame);
   const double cutoff_px = 540e-9 / 0.12 * 206264.8 / recording.truth.plate_scale_arcsec_px;
   for (const double share : {0.2, 0.3, 0.4, 0.5, 0.6}) {
     const double found = detail_at(values_of(restored->picture), restored->picture.width,

@@ -3,7 +3,8 @@
 
 #include "solarchon/base/json.h"
 #include "solarchon/capture/recorder.h"
-#include "solarchon/frames/clip.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/media/clip.h"
 #include "solarchon/workspace/live.h"
 #include "solarchon/workspace/observe.h"
 #include "solarchon/workspace/series.h"
@@ -102,9 +103,9 @@ TEST(Clips, OfAnotherRecorderAreOfTheWorkspaceInUse) {
   const TempFolder elsewhere;
   const Workspace space = morning_space();
   const auto file = elsewhere / "foreign.mkv";
-  ASSERT_TRUE(frames::write_video(
+  ASSERT_TRUE(media::write_video(
       6, 20.0,
-      [](int) -> base::Result<frames::Frame> {
+      [](int) -> base::Result<image::Frame> {
         return test::drawn_disc(120, 90, {60.0, 45.0}, 40.0, test::morning());
       },
       file));

@@ -10,6 +10,7 @@
 #include <set>
 #include <stop_token>
 
+#include "solarchon/media/frame_file.h"
 #include "solarchon/optics/catalogue.h"
 #include "solarchon/workspace/demo.h"
 #include "tests/support/support.h"
@@ -81,14 +82,14 @@ TEST(TakeFrame, WritesMeasuresAndFiles) {
   const Workspace space = morning_workspace(quick_rig());
   log::LogBook book = log::LogBook::open(log_file(folder.path())).value();
   const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
-  const Taken taken = take_frame(space, shot, directly(book), std::nullopt, folder.path()).value();
+  const Taken taken = take_frame(space, shot, directly(book), folder.path()).value();
   EXPECT_EQ(taken.entry.file, "frames/2027-07-17/084000.fits");
   ASSERT_TRUE(taken.measurement);
   const auto session = book.session(taken.session).value();
   EXPECT_EQ(session.start, session_start(space, test::morning()));
   ASSERT_EQ(session.frames.size(), 1U);
   EXPECT_NEAR(session.frames[0].sun_altitude_deg, 38.48, 0.01);
-  const auto frame = frames::read_frame(folder / session.frames[0].file).value();
+  const auto frame = media::read_frame(folder / session.frames[0].file).value();
   EXPECT_EQ(frame.pixels, taken.recording.frame.pixels);
 }
 
@@ -97,9 +98,8 @@ TEST(TakeFrame, NeverWritesOverAnEarlierFrame) {
   const Workspace space = morning_workspace(quick_rig());
   log::LogBook book = log::LogBook::open(log_file(folder.path())).value();
   const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
-  const Taken first = take_frame(space, shot, directly(book), std::nullopt, folder.path()).value();
-  const Taken second =
-      take_frame(space, shot, directly(book), first.session, folder.path()).value();
+  const Taken first = take_frame(space, shot, directly(book), folder.path()).value();
+  const Taken second = take_frame(space, shot, directly(book), folder.path()).value();
   EXPECT_NE(first.entry.file, second.entry.file);
   EXPECT_EQ(second.session, first.session);
   EXPECT_EQ(book.session(first.session).value().frames.size(), 2U);
@@ -116,7 +116,7 @@ TEST(TakeFrame, ACancelledFrameLeavesNothing) {
                             source.request_stop();
                           }
                         }};
-  const auto outcome = take_frame(space, shot, directly(book), std::nullopt, folder.path(), task);
+  const auto outcome = take_frame(space, shot, directly(book), folder.path(), task);
   ASSERT_FALSE(outcome);
   EXPECT_EQ(outcome.error().code, ErrorCode::kCancelled);
   EXPECT_TRUE(book.summaries().value().empty());
@@ -128,8 +128,11 @@ TEST(TakeFrame, AFrameThatCannotBeFiledIsNotKept) {
   const Workspace space = morning_workspace(quick_rig());
   log::LogBook book = log::LogBook::open(log_file(folder.path())).value();
   const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
-  EXPECT_THAT(take_frame(space, shot, directly(book), 12345, folder.path()),
-              FailsWith(ErrorCode::kNotFound, "session"));
+  const WithLog full = [](const auto&) -> base::Result<void> {
+    return base::fail(ErrorCode::kUnwritable, "log");
+  };
+  EXPECT_THAT(take_frame(space, shot, full, folder.path()),
+              FailsWith(ErrorCode::kUnwritable, "log"));
   EXPECT_FALSE(std::filesystem::exists(folder / "frames/2027-07-17/084000.fits"));
 }
 
@@ -139,7 +142,7 @@ TEST(TakeFrame, SaysWhenTheFolderCannotBeWritten) {
   log::LogBook book = log::LogBook::open(log_file(folder.path())).value();
   test::write_text(folder / "frames", "a file in the way");
   const auto shot = shot_for(space, now(space), std::nullopt, 1).value();
-  const auto outcome = take_frame(space, shot, directly(book), std::nullopt, folder.path());
+  const auto outcome = take_frame(space, shot, directly(book), folder.path());
   ASSERT_FALSE(outcome);
   EXPECT_EQ(outcome.error().code, ErrorCode::kUnwritable);
   EXPECT_TRUE(book.summaries().value().empty());
@@ -213,7 +216,7 @@ TEST(TakeFrame, LeavesNoEmptySessionAndSharesNoNameWithAnotherProcess) {
       for (int frame = 0; frame < kEach; ++frame) {
         auto book = log::LogBook::open(log_file(folder.path()));
         well = well && book &&
-               take_frame(space, shot, directly(*book), std::nullopt, folder.path()).has_value() &&
+               take_frame(space, shot, directly(*book), folder.path()).has_value() &&
                book->keep_in_kit(optics::shipped_catalogue()->front()).has_value();
       }
       std::_Exit(well ? 0 : 1);
@@ -234,7 +237,7 @@ TEST(TakeFrame, LeavesNoEmptySessionAndSharesNoNameWithAnotherProcess) {
     ASSERT_EQ(session.frames, 1);
     const log::FrameEntry frame = book.session(session.id).value().frames.front();
     EXPECT_TRUE(files.insert(frame.file).second) << frame.file;
-    EXPECT_TRUE(frames::read_frame(folder.path() / frame.file)) << frame.file;
+    EXPECT_TRUE(media::read_frame(folder.path() / frame.file)) << frame.file;
   }
 }
 

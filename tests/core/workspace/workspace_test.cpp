@@ -177,6 +177,34 @@ TEST(SweepDataFolder, FindsWhatKilledWritersLeft) {
   EXPECT_TRUE(std::filesystem::exists(folder / "frames/2027-07-17/084000.fits"));
 }
 
+TEST(Learning, LeavesRehearsalsOutUnlessAsked) {
+  Workspace space = morning_workspace(starter_rig());
+  log::SessionSummary seen;
+  seen.id = 1;
+  seen.started = test::morning();
+  seen.latitude_deg = space.site.latitude_deg;
+  seen.longitude_deg = space.site.longitude_deg;
+  seen.seeing_arcsec = 2.0;
+  log::SessionSummary rehearsed = seen;
+  rehearsed.id = 2;
+  rehearsed.seeing_arcsec = 9.0;
+  rehearsed.simulated = true;
+  const std::vector<log::RightExposure> exposures{
+      {1, test::morning(), space.rig.name, 2.0, 4.0, false},
+      {2, test::morning(), space.rig.name, 2.0, 64.0, true},
+      {3, test::morning(), "another", 2.0, 0.1, false}};
+  SeeingLesson lesson;
+  EXPECT_EQ(lesson.learn({rehearsed, seen}, space).notes(), 1U);
+  EXPECT_EQ(correction_by(exposures, space).count, 1);
+  EXPECT_NEAR(correction_by(exposures, space).stops, 1.0, 1e-9);
+  space.wishes.learn_from_simulated = true;
+  EXPECT_EQ(lesson.learn({rehearsed, seen}, space).notes(), 2U);
+  EXPECT_EQ(correction_by(exposures, space).count, 2);
+  const auto kept = workspace_from_json(to_json(space));
+  ASSERT_TRUE(kept);
+  EXPECT_TRUE(kept->wishes.learn_from_simulated);
+}
+
 TEST(SeeingLesson, LooksOnlyAtWhatIsNew) {
   const Workspace space = morning_workspace(starter_rig());
   std::vector<log::SessionSummary> sessions;

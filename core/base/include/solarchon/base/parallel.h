@@ -13,4 +13,11 @@ namespace solarchon::base {
 /// @return      false when it was stopped: some rows were then not done
 bool each_row(int rows, const Task& task, const std::function<void(int row)>& work);
 
+/// How many hands work at once: one a core.
+[[nodiscard]] int hands();
+
+/// Calls work(0) to work(count - 1), each on a thread of its own but the first, and waits for all.
+/// @param work  must not throw
+void together(int count, const std::function<void(int hand)>& work);
+
 }  // namespace solarchon::base

@@ -7,6 +7,7 @@
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
 #include "solarchon/camera/simulate.h"
+#include "solarchon/image/frame.h"
 
 namespace solarchon::camera {
 
@@ -15,7 +16,7 @@ enum class Glare { kDim, kEasy, kDazzling };
 
 /// What an eye sees in an eyepiece.
 struct EyeSight {
-  frames::Frame frame;  ///< square, brightness in proportion; black beyond the round field
+  image::Frame frame;  ///< square, brightness in proportion; black beyond the round field
   optics::Look look;
   double luminance_cd_m2 = 0.0;    ///< of the disc's centre as the eye has it, with the Sun high
   Glare glare = Glare::kEasy;      ///< dim below 100 cd/m2, dazzling above 30 000

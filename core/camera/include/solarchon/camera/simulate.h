@@ -8,7 +8,7 @@
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
 #include "solarchon/camera/marks.h"
-#include "solarchon/frames/frame.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/optics/rig.h"
 #include "solarchon/optics/train.h"
 #include "solarchon/scene/chromosphere.h"
@@ -72,7 +72,7 @@ struct Truth {
 };
 
 struct Recording {
-  frames::Frame frame;
+  image::Frame frame;
   Truth truth;
 };
 
@@ -83,7 +83,7 @@ struct Recording {
 /// gives the same frame. The scene of the last frame is kept, so that the next one of the same
 /// moment and place is not drawn anew. Errors: kMissing (field `rig`) without telescope and camera,
 /// kOutOfRange for a figure out of the range that is told above, kTooLarge beyond
-/// frames::check_size, kCancelled. Accuracy: diffraction is monochromatic; the seeing of a long
+/// image::check_size, kCancelled. Accuracy: diffraction is monochromatic; the seeing of a long
 /// exposure is a Gaussian; wings are not modelled. Source of short exposures:
 /// seeing::short_exposure_transfer, seeing::Turbulence.
 [[nodiscard]] base::Result<Recording> simulate(const Shot& shot, const base::Task& task = {});

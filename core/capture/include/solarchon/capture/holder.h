@@ -6,7 +6,7 @@
 
 #include "solarchon/capture/source.h"
 #include "solarchon/live/meters.h"
-#include "solarchon/live/registering.h"
+#include "solarchon/registration/reference_square.h"
 #include "solarchon/sky/disc.h"
 
 namespace solarchon::capture {
@@ -44,7 +44,7 @@ class Holder {
   [[nodiscard]] std::optional<Off> off(const LiveFrame& frame, const live::Meters& meters);
 
   HoldPlan plan_;
-  std::optional<live::Registered> patch_;
+  std::optional<registration::ReferenceSquare> patch_;
   std::optional<live::Meters::Stands> from_;
   int found_ = 0;  ///< frames in which the patch was
   int missed_ = 0;

@@ -9,6 +9,8 @@
 #include "solarchon/base/result.h"
 #include "solarchon/capture/exposing.h"
 #include "solarchon/capture/source.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/sharpness.h"
 #include "solarchon/live/meters.h"
 #include "solarchon/live/runs.h"
 
@@ -200,9 +202,9 @@ inline constexpr base::Range kRungsRange{2, 15};
 /// One exposure of a ladder, as its frame came out.
 struct ExposureRung {
   double exposure_ms = 0.0;
-  live::Level level;
+  image::Level level;
   double noise = 0.0;  ///< of one pixel, of full scale
-  std::shared_ptr<const frames::Frame> frame;
+  std::shared_ptr<const image::Frame> frame;
 };
 
 /// Where a ladder stands.

@@ -12,14 +12,16 @@
 #include "solarchon/capture/run.h"
 #include "solarchon/capture/series.h"
 #include "solarchon/capture/source.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/rectangle.h"
 #include "solarchon/live/judge.h"
 
 namespace solarchon::capture {
 
 /// What a live picture shows at a moment.
 struct Glance {
-  std::shared_ptr<const frames::Frame> frame;  ///< the last; none before the first
-  double seconds = 0.0;                        ///< of it
+  std::shared_ptr<const image::Frame> frame;  ///< the last; none before the first
+  double seconds = 0.0;                       ///< of it
   std::int64_t number = 0;
   double rate_hz = 0.0;   ///< at which frames have come of late
   std::int64_t lost = 0;  ///< frames that never came
@@ -79,7 +81,7 @@ class Session {
   void focus_to(double position_um);
   void tune_to(int step);
   void nudge(double west_arcsec, double north_arcsec);
-  void read_region(const devices::Region& region);
+  void read_region(const image::Rectangle& region);
   /// Begins a run with the next frame, in the place of one that goes on.
   void run_focus(const FocusPlan& plan);
   void run_tuning(const TuningPlan& plan);

@@ -14,15 +14,16 @@
 #include "solarchon/base/task.h"
 #include "solarchon/camera/stream.h"
 #include "solarchon/devices/telescope_state.h"
-#include "solarchon/frames/clip_reader.h"
-#include "solarchon/frames/frame.h"
-#include "solarchon/frames/video_feed.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/rectangle.h"
+#include "solarchon/media/clip_reader.h"
+#include "solarchon/media/video_feed.h"
 
 namespace solarchon::capture {
 
 /// A frame as it came from a source.
 struct LiveFrame {
-  frames::Frame frame;
+  image::Frame frame;
   double seconds = 0.0;     ///< since the source began
   std::int64_t number = 0;  ///< counts every frame that the source made: gaps were lost on the way
 };
@@ -76,19 +77,19 @@ class Source {
   /// Moves where the telescope looks on the sky, from where it was sent last. Errors: as focus_to.
   [[nodiscard]] virtual base::Result<void> nudge(double west_arcsec, double north_arcsec);
   /// Reads a part of the sensor alone, about, from one of the next frames on. Errors: as focus_to.
-  [[nodiscard]] virtual base::Result<void> read_region(const devices::Region& region);
+  [[nodiscard]] virtual base::Result<void> read_region(const image::Rectangle& region);
 };
 
 /// What is known of a camera's frames beforehand.
 struct Known {
-  Known(frames::FrameInfo of_all = {},  // NOLINT(google-explicit-constructor): mostly that is all
+  Known(image::FrameInfo of_all = {},  // NOLINT(google-explicit-constructor): mostly that is all
         std::function<sky::PictureOrientation(sky::UtcTime)> of_each = {})
       : info(std::move(of_all)), orientation(std::move(of_each)) {}
-  frames::FrameInfo info;  ///< its time is that of the device's start
+  image::FrameInfo info;  ///< its time is that of the device's start
   /// How the Sun lies in a frame of an instant; empty: as `info` says, always.
   std::function<sky::PictureOrientation(sky::UtcTime)> orientation;
   /// @param seconds  of a frame, since the start
-  [[nodiscard]] frames::FrameInfo at(double seconds) const;
+  [[nodiscard]] image::FrameInfo at(double seconds) const;
 };
 
 /// How fast a source that could be quicker gives its frames.
@@ -117,10 +118,10 @@ enum class Pace { kOfTheClock, kAsFastAsItGoes };
     const base::Task& task = {});
 
 /// A standard video device. Its exposure is its own.
-/// @param kind    as frames::VideoFeed::open
+/// @param kind    as media::VideoFeed::open
 /// @param device  its path, or the description of what is generated, and the name it shall have
-/// Errors: as frames::VideoFeed::open.
+/// Errors: as media::VideoFeed::open.
 [[nodiscard]] base::Result<std::unique_ptr<Source>> open_device_source(
-    const std::string& kind, const frames::VideoDevice& device, const Known& known = {});
+    const std::string& kind, const media::VideoDevice& device, const Known& known = {});
 
 }  // namespace solarchon::capture

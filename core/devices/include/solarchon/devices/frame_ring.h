@@ -6,13 +6,13 @@
 #include <memory>
 
 #include "solarchon/base/result.h"
-#include "solarchon/frames/frame.h"
+#include "solarchon/image/frame.h"
 
 namespace solarchon::devices {
 
 /// A frame that went through a ring.
 struct RingFrame {
-  frames::Frame frame;      ///< with its exposure, if the camera told it; nothing else is known
+  image::Frame frame;       ///< with its exposure, if the camera told it; nothing else is known
   double seconds = 0.0;     ///< by the camera's clock, from anywhere
   std::int64_t number = 0;  ///< from 0, counts all that the camera took
 };
@@ -24,7 +24,7 @@ class FrameRing {
  public:
   /// For the camera: makes the file for its owner alone, in the place of one that is there.
   /// @param slots  frames that it holds, 2 to 64
-  /// Errors: kUnwritable; kTooLarge, kMalformed as frames::check_size; kOutOfRange (`slots`).
+  /// Errors: kUnwritable; kTooLarge, kMalformed as image::check_size; kOutOfRange (`slots`).
   [[nodiscard]] static base::Result<FrameRing> make(const std::filesystem::path& path, int width,
                                                     int height, int slots);
   /// For the one who looks. Errors: kUnreadable when it cannot be opened or is somebody else's;
@@ -38,7 +38,7 @@ class FrameRing {
 
   /// Leaves a frame, in the place of the oldest. Only the camera does.
   /// @param frame  no larger than the ring was made for
-  void leave(const frames::Frame& frame, double seconds, std::int64_t number);
+  void leave(const image::Frame& frame, double seconds, std::int64_t number);
   /// Takes the newest frame, if there is one with another number than the last that was taken.
   /// @param into  its memory is used again
   /// @return      false: there is none yet. A frame that is overwritten while it is read is not

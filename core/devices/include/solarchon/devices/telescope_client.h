@@ -7,6 +7,7 @@
 #include "solarchon/base/result.h"
 #include "solarchon/devices/device_client.h"
 #include "solarchon/devices/telescope_state.h"
+#include "solarchon/image/rectangle.h"
 
 namespace solarchon::devices {
 
@@ -23,7 +24,7 @@ class TelescopeClient : public DeviceClient {
   [[nodiscard]] base::Result<void> expose(double exposure_ms);
   /// Reads a part of the sensor alone from one of the next frames on; the device may take one near
   /// to it. Each frame says how large it is.
-  [[nodiscard]] base::Result<void> read_region(const Region& region);
+  [[nodiscard]] base::Result<void> read_region(const image::Rectangle& region);
 
   [[nodiscard]] base::Result<FocuserState> focuser();
   /// Sets it going; state() tells when it is there.

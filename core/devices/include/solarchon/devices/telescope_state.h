@@ -8,6 +8,7 @@
 #include "solarchon/base/json_fwd.h"
 #include "solarchon/base/range.h"
 #include "solarchon/base/result.h"
+#include "solarchon/image/rectangle.h"
 
 namespace solarchon::devices {
 
@@ -50,19 +51,10 @@ struct GuiderState {
   bool operator==(const GuiderState&) const = default;
 };
 
-/// A part of the sensor that is read, from its upper left.
-struct Region {
-  int left_px = 0;
-  int top_px = 0;
-  int width_px = 0;  ///< 0: all of it
-  int height_px = 0;
-  bool operator==(const Region&) const = default;
-};
-
 /// A part of a sensor about a place on it, in steps of 8 pixels; all of it for a share of 1.
 /// @param share  of each side, 0.05 to 1
-[[nodiscard]] Region part_about(int width_px, int height_px, double share, double x_px,
-                                double y_px);
+[[nodiscard]] image::Rectangle part_about(int width_px, int height_px, double share, double x_px,
+                                          double y_px);
 
 /// So much a guider is told to move at once, to each side.
 inline constexpr base::Range kNudgeRange{-7200.0, 7200.0};
@@ -82,7 +74,7 @@ inline constexpr base::Range kHeaterStepRange{-100.0, 100.0};
 /// {west_arcsec, north_arcsec, moving}
 [[nodiscard]] base::Json to_json(const GuiderState& state);
 /// {left_px, top_px, width_px, height_px}
-[[nodiscard]] base::Json to_json(const Region& region);
+[[nodiscard]] base::Json to_json(const image::Rectangle& region);
 /// Errors: as base::ObjectReader, below `path`: a device may say anything.
 [[nodiscard]] base::Result<CameraState> camera_state_from_json(const base::Json& json,
                                                                const std::string& path);
@@ -92,7 +84,7 @@ inline constexpr base::Range kHeaterStepRange{-100.0, 100.0};
                                                                const std::string& path);
 [[nodiscard]] base::Result<GuiderState> guider_state_from_json(const base::Json& json,
                                                                const std::string& path);
-[[nodiscard]] base::Result<Region> region_from_json(const base::Json& json,
-                                                    const std::string& path);
+[[nodiscard]] base::Result<image::Rectangle> region_from_json(const base::Json& json,
+                                                              const std::string& path);
 
 }  // namespace solarchon::devices

@@ -7,14 +7,14 @@
 #include <utility>
 #include <vector>
 
-#include "solarchon/frames/frame.h"
-#include "solarchon/live/air_watch.h"
-#include "solarchon/live/band_watch.h"
-#include "solarchon/live/dust_watch.h"
-#include "solarchon/live/limb_watch.h"
-#include "solarchon/live/registering.h"
+#include "solarchon/disc/limb_tracker.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/sharpness.h"
+#include "solarchon/live/dust_detector.h"
+#include "solarchon/live/fringe_detector.h"
+#include "solarchon/live/seeing_monitor.h"
 #include "solarchon/live/setting.h"
-#include "solarchon/live/sharpness.h"
+#include "solarchon/registration/reference_square.h"
 
 namespace solarchon::live {
 
@@ -28,16 +28,16 @@ struct Drift {
 
 /// What all meters say together. What cannot be told is left out.
 struct Readings {
-  int frames = 0;                       ///< that were looked at
-  double span_s = 0.0;                  ///< from the first to the last of them
-  double field_arcsec = 0.0;            ///< the frame's shorter side
-  Level level;                          ///< of the last frame
-  double sharpness = 0;                 ///< of the last frame, as Sharpness::detail
-  double noise = 0.0;                   ///< of the last frame, of full scale
-  std::optional<LimbSeen> limb;         ///< in the last frame; its off_px left empty
-  std::optional<Estimate> edge_arcsec;  ///< how wide the limb is drawn, of the last seconds
-  std::optional<Estimate> defocus_um;   ///< that makes it wider than the air does; 0 in focus
-  std::optional<AirWatch::Seen> air;
+  int frames = 0;                         ///< that were looked at
+  double span_s = 0.0;                    ///< from the first to the last of them
+  double field_arcsec = 0.0;              ///< the frame's shorter side
+  image::Level level;                     ///< of the last frame
+  double sharpness = 0;                   ///< of the last frame, as Sharpness::detail
+  double noise = 0.0;                     ///< of the last frame, of full scale
+  std::optional<disc::TrackedLimb> limb;  ///< in the last frame; its off_px left empty
+  std::optional<Estimate> edge_arcsec;    ///< how wide the limb is drawn, of the last seconds
+  std::optional<Estimate> defocus_um;     ///< that makes it wider than the air does; 0 in focus
+  std::optional<SeeingMonitor::Seen> air;
   std::optional<Estimate> cloud_stops;  ///< against the clear sky; below 0 where it is brighter
   std::optional<Drift> drift;
   std::optional<Bands> bands;
@@ -55,13 +55,13 @@ class Meters {
   explicit Meters(const Setting& setting);
 
   /// @param seconds  of the frame, from anywhere; growing
-  void take(const frames::Frame& frame, double seconds);
+  void take(const image::Frame& frame, double seconds);
   [[nodiscard]] Readings readings() const;
   /// Of the last frame alone; costs nothing.
   struct Last {
     double sharpness;
     double noise;
-    Level level;
+    image::Level level;
     std::optional<double> edge_arcsec;  ///< how wide the limb is drawn
   };
   [[nodiscard]] Last last() const;
@@ -86,9 +86,9 @@ class Meters {
   [[nodiscard]] std::optional<Stands> stands() const;
 
  private:
-  void follow_limb(const LimbSeen& seen, double seconds);
-  void follow_detail(const frames::Frame& frame, double seconds, bool limb);
-  void take_tiles(const frames::Frame& frame, int side);
+  void follow_limb(const disc::TrackedLimb& seen, double seconds);
+  void follow_detail(const image::Frame& frame, double seconds, bool limb);
+  void take_tiles(const image::Frame& frame, int side);
   /// Places count from anew.
   void begin_places();
   void note_place(double seconds, double right_arcsec, double down_arcsec);
@@ -114,12 +114,12 @@ class Meters {
   int scale_px_;
   int width_px_ = 0;  ///< of the frames
   int height_px_ = 0;
-  LimbWatch limb_;
-  AirWatch air_;
-  BandWatch bands_;
-  DustWatch dust_;
-  std::optional<Standing> standing_;  ///< bands that the tiles leave out
-  std::vector<Registered> tiles_;
+  disc::LimbTracker limb_;
+  SeeingMonitor air_;
+  FringeDetector bands_;
+  DustDetector dust_;
+  std::optional<registration::StandingWave> standing_;  ///< bands that the tiles leave out
+  std::vector<registration::ReferenceSquare> tiles_;
   Place tiles_from_{};  ///< where the picture stood when the tiles were taken
   std::optional<std::pair<double, double>> limb_from_;
   std::deque<Place> places_;

@@ -3,18 +3,17 @@
 
 #include <optional>
 
+#include "solarchon/psf/transfer.h"
+
 namespace solarchon::live {
 
 /// What is known of a picture before one looks at it.
 struct Setting {
-  double aperture_mm = 80.0;           ///< above 0
-  double obstruction = 0.0;            ///< diameter of the secondary over that of the aperture
-  double wavelength_nm = 540.0;        ///< above 0
-  double focal_ratio = 6.0;            ///< at the sensor, above 0
-  double plate_scale_arcsec_px = 1.0;  ///< above 0
-  double sun_radius_arcsec = 960.0;    ///< of the limb that day
-  bool line = false;                   ///< hydrogen alpha: the limb is a fringe, not an edge
-  double target_level = 0.7;           ///< of full scale, that the exposure aims at
+  psf::ImagingSetup imaging;
+  double focal_ratio = 6.0;          ///< at the sensor, above 0
+  double sun_radius_arcsec = 960.0;  ///< of the limb that day
+  bool line = false;                 ///< hydrogen alpha: the limb is a fringe, not an edge
+  double target_level = 0.7;         ///< of full scale, that the exposure aims at
   /// Of full scale, at the middle of the disc under the learned clear sky at this height and
   /// exposure; none: cloud cannot be told.
   std::optional<double> clear_level = {};

@@ -72,6 +72,7 @@ struct RightExposure {
   std::string rig;  ///< name of the light path
   double predicted_ms = 0.0;
   double right_ms = 0.0;
+  bool simulated = false;  ///< on pictures of the simulated camera
   bool operator==(const RightExposure&) const = default;
 };
 
@@ -98,6 +99,7 @@ struct SessionSummary {
   int frames = 0;
   int clips = 0;
   std::optional<int> spots = {};  ///< on the frame with the most; none where none were sought
+  bool simulated = false;         ///< a rehearsal: no light of the Sun is in it
 };
 
 /// Something on a shelf. Its name there is its own: what is kept under the name of another takes
@@ -134,26 +136,23 @@ class LogBook {
 
   /// Starts a session. @return its id. Errors: kUnwritable.
   [[nodiscard]] base::Result<std::int64_t> begin(const SessionStart& start);
-  /// Starts a session with its first frame in one commit, so that none is left empty.
-  /// @return  the ids of both. Errors: kUnwritable.
-  struct Filed {
-    std::int64_t session = 0;
-    std::int64_t frame = 0;
-  };
-  [[nodiscard]] base::Result<Filed> begin_with(const SessionStart& start, const FrameEntry& frame);
   /// Files a frame with its measurement in one commit. @return its id.
   /// Errors: kUnwritable; kNotFound when there is no such session.
   [[nodiscard]] base::Result<std::int64_t> file_frame(std::int64_t session,
                                                       const FrameEntry& frame);
-  /// Files a clip with the newest session of that site, light path and target that began within
-  /// half a day of it, or with a new one, in one commit. A clip that is filed already stays as it
-  /// is; a movie written anew takes the older one's place. @return  the session. Errors:
-  /// kUnwritable.
+  /// A frame or clip, and the session that it was filed in.
+  struct Filed {
+    std::int64_t session = 0;
+    std::int64_t entry = 0;
+  };
+  /// Files a frame with the session that it belongs to, in one commit: the newest of that site,
+  /// light path and target that began within half a day of it and is a rehearsal if it is
+  /// simulated, and none if it is not; else a new one. Errors: kUnwritable.
+  [[nodiscard]] base::Result<Filed> file_frame(const SessionStart& start, const FrameEntry& frame);
+  /// The same for a clip. One that is filed already stays as it is; a movie written anew takes the
+  /// older one's place. @return  the session. Errors: kUnwritable.
   [[nodiscard]] base::Result<std::int64_t> file_clip(const SessionStart& start,
                                                      const ClipEntry& clip);
-  /// The same for a frame, which may be filed twice.
-  [[nodiscard]] base::Result<std::int64_t> file_frame_like(const SessionStart& start,
-                                                           const FrameEntry& frame);
   /// The files of all clips. Errors: kUnreadable.
   [[nodiscard]] base::Result<std::vector<std::string>> clip_files() const;
   /// Errors: kUnwritable; kNotFound.

@@ -4,7 +4,8 @@
 #include <optional>
 #include <vector>
 
-#include "solarchon/measure/limb.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/sky/disc.h"
 
 namespace solarchon::measure {
@@ -22,7 +23,7 @@ struct SpotMeasurement {
 };
 
 struct DiscMeasurement {
-  LimbFit limb;
+  disc::LimbFit limb;
   std::optional<double> plate_scale_arcsec_px;  ///< none without time
   std::optional<sky::DiscView> view;
   std::optional<sky::PictureOrientation> solar;
@@ -42,7 +43,7 @@ struct Knowledge {
 /// Accuracy: spots within 0.5 degree inside 60 degrees from the centre; areas within 15 per cent
 /// above 100 millionths there.
 /// Source: heliographic position by Thompson 2006; area A_px 1e6 / (2 pi R^2 cos rho).
-[[nodiscard]] base::Result<DiscMeasurement> measure_disc(const frames::Frame& frame,
+[[nodiscard]] base::Result<DiscMeasurement> measure_disc(const image::Frame& frame,
                                                          const Knowledge& knowledge = {},
                                                          const base::Task& task = {});
 

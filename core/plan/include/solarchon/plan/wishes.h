@@ -19,6 +19,8 @@ struct Wishes {
   Power power = {};
   Surroundings surroundings = {};
   std::optional<Forecast> forecast = {};
+  /// Whether rehearsals with the simulated camera teach air and exposures like real sessions.
+  bool learn_from_simulated = false;
   double window_minutes = 60.0;  ///< how long a window of the coming weeks has to last
   bool operator==(const Wishes&) const = default;
 };
@@ -26,7 +28,8 @@ struct Wishes {
 /// What `window_minutes` may be.
 constexpr base::Range kWindowMinutesRange{5.0, 600.0};
 
-/// {runs, minutes, power, ground, forecast, window_minutes}; members may be missing.
+/// {runs, minutes, power, ground, forecast, learn_from_simulated, window_minutes}; members may be
+/// missing.
 [[nodiscard]] base::Json to_json(const Wishes& wishes);
 /// Errors: as base::ObjectReader, below `path`; kTooLarge above 500 runs.
 [[nodiscard]] base::Result<Wishes> wishes_from_json(const base::Json& json,

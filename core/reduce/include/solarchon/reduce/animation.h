@@ -11,7 +11,8 @@
 #include "solarchon/base/enum_words.h"
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
-#include "solarchon/frames/picture.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
 #include "solarchon/reduce/finishing.h"
 
 namespace solarchon::reduce {
@@ -65,7 +66,7 @@ struct Animated {
 };
 
 /// Changes a picture of an animation before it is written: draws on it. It must keep its size.
-using Decorate = std::function<void(frames::Picture& picture)>;
+using Decorate = std::function<void(image::Picture& picture)>;
 
 /// Pictures in the order of their times, aligned and made alike, one held at a time.
 class Animation {
@@ -81,12 +82,12 @@ class Animation {
                                                     const base::Task& task = {});
   [[nodiscard]] const Animated& facts() const;
   /// What the first picture says of itself.
-  [[nodiscard]] const frames::FrameInfo& info() const;
+  [[nodiscard]] const image::FrameInfo& info() const;
   /// The picture of that number, 0 to facts().shown - 1, with its time.
   /// Errors: of reading; kCancelled.
   /// Accuracy: held discs within 0.1 px; surfaces carried by rotation within 0.1 degree a day.
   /// Source: sidereal rotation 14.522 - 2.84 sin^2 B degrees a day (spots).
-  [[nodiscard]] base::Result<frames::Picture> picture(int number, const base::Task& task = {});
+  [[nodiscard]] base::Result<image::Picture> picture(int number, const base::Task& task = {});
   /// How it was made, with the pictures' fingerprints; files are named as they were given.
   [[nodiscard]] base::Result<std::string> recipe() const;
 
@@ -99,8 +100,8 @@ class Animation {
 
 /// Makes an animation and writes it with its recipe inside, and beside it as NAME.recipe.json: both
 /// or neither.
-/// @param path  as frames::write_movie takes it
-/// Errors: as Animation::plan, frames::write_movie; kUnknownValue (`out`, with the reason
+/// @param path  as media::write_movie takes it
+/// Errors: as Animation::plan, media::write_movie; kUnknownValue (`out`, with the reason
 /// `is-read`) where path, or the recipe beside it, leads to one of the pictures.
 [[nodiscard]] base::Result<Animated> animate(const AnimationRecipe& recipe,
                                              const std::filesystem::path& path,

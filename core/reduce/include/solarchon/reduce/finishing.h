@@ -7,7 +7,8 @@
 #include "solarchon/base/enum_words.h"
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
-#include "solarchon/frames/picture.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/image/picture.h"
 #include "solarchon/reduce/orienting.h"
 
 namespace solarchon::reduce {
@@ -24,7 +25,7 @@ inline constexpr base::EnumWords<Tint, 4> kTintWords{{"none", "white-light", "h-
 
 /// The tint by which a picture's line is usually shown: by its wavelength and passband, white light
 /// where nothing is known.
-[[nodiscard]] Tint tint_for(const frames::FrameInfo& info);
+[[nodiscard]] Tint tint_for(const image::FrameInfo& info);
 
 /// Colours of a tint: red, green and blue for a brightness of 0 to 1; each grows with it.
 [[nodiscard]] std::array<float, 3> tint_of(Tint tint, float brightness);
@@ -47,7 +48,7 @@ struct FinishWishes {
 
 /// A finished picture, and what was found on the way.
 struct Finished {
-  frames::Picture picture;
+  image::Picture picture;
   std::optional<Oriented> oriented = {};  ///< its own picture left empty
   /// By how much rims about dark detail are brighter than before, over the light there.
   double rim = 0.0;
@@ -64,14 +65,14 @@ struct Finished {
 /// Source: darkening as a polynomial of the cosine through the medians of rings; layers by the
 /// undecimated transform with the cubic spline (Starck and Murtagh, Astronomical Image and Data
 /// Analysis, chapter 1), each value gated by w^2 / (w^2 + (k s)^2).
-[[nodiscard]] base::Result<Finished> finish(const frames::Picture& picture,
+[[nodiscard]] base::Result<Finished> finish(const image::Picture& picture,
                                             const FinishWishes& wishes,
-                                            const frames::Picture* prominences = nullptr,
+                                            const image::Picture* prominences = nullptr,
                                             const base::Task& task = {});
 
 /// By how much rims about the dark detail of a picture are brighter in `after` than in `before`,
 /// over the light there; 0 where that does not stand out, or nothing dark is there.
 /// @param before, after  of one size
-[[nodiscard]] double rim_about_dark(const frames::Picture& before, const frames::Picture& after);
+[[nodiscard]] double rim_about_dark(const image::Picture& before, const image::Picture& after);
 
 }  // namespace solarchon::reduce

@@ -6,7 +6,7 @@
 
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
-#include "solarchon/frames/part.h"
+#include "solarchon/image/rectangle.h"
 
 namespace solarchon::reduce {
 
@@ -41,7 +41,7 @@ struct ClipGrading {
   double level = 0.0;               ///< median over the frames that are alike
   double noise = 0.0;               ///< of one pixel, over the light there: median
   double contrast = 0.0;  ///< of the detail in a frame of median sharpness, over the light there
-  std::vector<frames::Part> looked_at;  ///< where detail was graded, in the reference frame
+  std::vector<image::Rectangle> looked_at;  ///< where detail was graded, in the reference frame
 };
 
 /// Grades every frame of a clip, on all cores, in memory that does not grow with its length but for
@@ -52,7 +52,7 @@ struct ClipGrading {
 /// the reason: `picture-too-dim`, `picture-too-bright`, `no-structure` (nothing in it is found
 /// again from frame to frame).
 /// Accuracy: shifts 0.1 to 0.5 px where the detail's size is 4 to 20 px; sharpness as
-/// live::sharpness_of.
+/// image::sharpness_of.
 [[nodiscard]] base::Result<ClipGrading> grade_clip(const std::filesystem::path& clip,
                                                    const GradeWishes& wishes = {},
                                                    const base::Task& task = {});

@@ -5,7 +5,7 @@
 
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
-#include "solarchon/frames/picture.h"
+#include "solarchon/image/picture.h"
 
 namespace solarchon::reduce {
 
@@ -22,7 +22,7 @@ struct Placement {
 
 /// Panels joined.
 struct Mosaic {
-  frames::Picture picture;  ///< turned as the first panel
+  image::Picture picture;  ///< turned as the first panel
   std::vector<Placement> panels;
   int seams = 0;            ///< pairs of panels that were laid on one another
   double seam_px = 0.0;     ///< by how much they do not meet: RMS over all overlaps
@@ -42,7 +42,7 @@ struct Mosaic {
 /// the noise.
 /// Source: masked normalised correlation (Padfield, IEEE Transactions on Image Processing 21 (2012)
 /// 2706); patches as in stack; least squares over all pairs.
-[[nodiscard]] base::Result<Mosaic> join_panels(const std::vector<frames::Picture>& panels,
+[[nodiscard]] base::Result<Mosaic> join_panels(const std::vector<image::Picture>& panels,
                                                const base::Task& task = {});
 
 }  // namespace solarchon::reduce

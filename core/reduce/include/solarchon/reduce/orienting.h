@@ -5,8 +5,8 @@
 
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
-#include "solarchon/frames/picture.h"
-#include "solarchon/measure/limb.h"
+#include "solarchon/disc/limb.h"
+#include "solarchon/image/picture.h"
 #include "solarchon/sky/disc.h"
 
 namespace solarchon::reduce {
@@ -24,17 +24,17 @@ struct OrientWishes {
 
 /// A disc in the middle of a square.
 struct Oriented {
-  frames::Picture picture;
-  measure::LimbFit limb;    ///< as it was found before
+  image::Picture picture;
+  disc::LimbFit limb;       ///< as it was found before
   double covered = 1.0;     ///< share of the square that the picture has; the rest is as its ground
   double turned_deg = 0.0;  ///< clockwise
 };
 
 /// Centres the disc by its limb, gives it the radius that is wished, and turns it.
-/// Errors: as measure::fit_limb; kMissing (`orientation`) where north is to be up and nobody says
+/// Errors: as disc::fit_limb; kMissing (`orientation`) where north is to be up and nobody says
 /// where it is; kOutOfRange (`radius_px`, `beyond`); kCancelled.
-/// Accuracy: of the centre as measure::fit_limb; detail between pixels by a cubic (Keys 1981).
-[[nodiscard]] base::Result<Oriented> orient(const frames::Picture& picture,
+/// Accuracy: of the centre as disc::fit_limb; detail between pixels by a cubic (Keys 1981).
+[[nodiscard]] base::Result<Oriented> orient(const image::Picture& picture,
                                             const OrientWishes& wishes = {},
                                             const base::Task& task = {});
 

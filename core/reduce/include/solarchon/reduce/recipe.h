@@ -8,7 +8,7 @@
 
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
-#include "solarchon/frames/picture.h"
+#include "solarchon/image/picture.h"
 #include "solarchon/reduce/finishing.h"
 #include "solarchon/reduce/grading.h"
 #include "solarchon/reduce/keep.h"
@@ -42,9 +42,9 @@ struct Recipe {
 
 /// What was made by a recipe.
 struct Product {
-  frames::Picture picture;  ///< its recipe is within
-  int frames = 0;           ///< of the clip; 0 without one
-  Stacked facts;            ///< its own picture left empty
+  image::Picture picture;  ///< its recipe is within
+  int frames = 0;          ///< of the clip; 0 without one
+  Stacked facts;           ///< its own picture left empty
   Gain gain;
   std::vector<std::filesystem::path> inputs = {};  ///< files that were read for it
   std::optional<Mosaic> mosaic = {};  ///< what each step did, its own picture left empty
@@ -67,7 +67,7 @@ class Reducer {
   /// Takes a picture that is there already, to go on with it.
   /// @return  its own recipe where that can be made again, so that the whole way stays told; else
   ///          one that begins with it. `make` with further steps does only these.
-  /// Errors: as frames::read_picture.
+  /// Errors: as media::read_picture.
   [[nodiscard]] base::Result<Recipe> take(const std::filesystem::path& picture);
   /// What was graded last; none before that.
   [[nodiscard]] const std::optional<ClipGrading>& graded() const { return grading_; }
@@ -92,8 +92,8 @@ class Reducer {
 
 /// Writes a product, and its recipe beside it as NAME.recipe.json: both or neither. In both the
 /// inputs are named as seen from the product's folder.
-/// @param path  as frames::write_picture takes it
-/// Errors: as frames::write_picture; kUnknownValue (`out`, with the reason `is-read`) where path,
+/// @param path  as media::write_picture takes it
+/// Errors: as media::write_picture; kUnknownValue (`out`, with the reason `is-read`) where path,
 /// or the recipe beside it, leads to one of the inputs.
 [[nodiscard]] base::Result<void> write_product(const Product& product,
                                                const std::filesystem::path& path);

@@ -5,16 +5,14 @@
 
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
-#include "solarchon/frames/picture.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/psf/transfer.h"
 
 namespace solarchon::reduce {
 
 /// What has softened a stack, and how far that is undone.
 struct RestoreWishes {
-  double aperture_mm = 80.0;     ///< above 0
-  double obstruction = 0.0;      ///< diameter of the secondary over that of the aperture
-  double wavelength_nm = 540.0;  ///< above 0
-  double scale_arcsec_px = 1.0;  ///< of the picture, above 0
+  psf::ImagingSetup imaging;  ///< scale: of the picture
   /// Fried's parameter at 500 nm of the frames that were stacked; none: that of the limb, and
   /// without a limb the aperture's blur alone is undone.
   std::optional<double> r0_cm = {};
@@ -24,9 +22,17 @@ struct RestoreWishes {
   bool operator==(const RestoreWishes&) const = default;
 };
 
+/// Fried's parameter (cm, at 500 nm) of the frames of a clip that were kept, where that of all of
+/// its frames is known: the kept ones are sharper because the air was calmer for them. Rounded to
+/// tenths, at most 40.
+/// @param detail_gain  amplitude of their detail over that of all frames (Gain::detail), above 0
+/// Source: seeing::short_exposure_transfer at 0.36 of the cutoff, where grading looks.
+[[nodiscard]] double r0_of_kept(double clip_r0_cm, const psf::ImagingSetup& imaging,
+                                double detail_gain);
+
 /// A stack, restored.
 struct Restored {
-  frames::Picture picture;
+  image::Picture picture;
   double noise = 0.0;  ///< of one pixel over the light, as the filter leaves it
   /// By how much the rim inside the limb is brighter than the disc goes on to it, over the disc's
   /// light; none without a limb in the picture.
@@ -45,9 +51,9 @@ struct Restored {
 /// Errors: kOutOfRange with the member's name; kCancelled; kMalformed (`picture`) below 32 pixels a
 /// side. Accuracy: contrast within 20 per cent of the truth up to 0.6 of the cutoff, where the blur
 /// is known and noise lets it; overshoot at the limb below 3 per cent. Source: Wiener's filter with
-/// the picture's own power; transfer of the aperture by camera::pupil_transfer, of the air by
+/// the picture's own power; transfer of the aperture by psf::pupil_transfer, of the air by
 /// seeing::short_exposure_transfer (Fried 1966).
-[[nodiscard]] base::Result<Restored> restore(const frames::Picture& picture,
+[[nodiscard]] base::Result<Restored> restore(const image::Picture& picture,
                                              const RestoreWishes& wishes,
                                              const base::Task& task = {});
 

@@ -7,7 +7,8 @@
 
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
-#include "solarchon/frames/picture.h"
+#include "solarchon/image/picture.h"
+#include "solarchon/image/rectangle.h"
 #include "solarchon/reduce/calibration.h"
 #include "solarchon/reduce/grading.h"
 
@@ -24,8 +25,8 @@ struct StackWishes {
 /// Frames laid on one another.
 struct Stacked {
   /// Cut to where half of the frames or more contribute.
-  frames::Picture picture;
-  frames::Part part;             ///< of the reference frame that it shows (camera's pixels)
+  image::Picture picture;
+  image::Rectangle part;         ///< of the reference frame that it shows (camera's pixels)
   int frames = 0;                ///< that went into it
   std::vector<int> left_out;     ///< frames of the clip that could not be read again
   double clipped_share = 0.0;    ///< of all values

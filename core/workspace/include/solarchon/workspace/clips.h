@@ -23,7 +23,7 @@ struct ClipOnDisk {
 /// Looks at a clip and at the file beside it that tells site, light path and weather.
 /// @param data   below which it is named without its whole path
 /// @param usual  what holds where nothing is told; its `started` where the clip has no time
-/// Errors: as frames::ClipReader::open.
+/// Errors: as media::ClipReader::open.
 [[nodiscard]] base::Result<ClipOnDisk> clip_on_disk(const std::filesystem::path& file,
                                                     const std::filesystem::path& data,
                                                     const log::SessionStart& usual);

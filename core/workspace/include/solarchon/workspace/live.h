@@ -9,7 +9,7 @@
 #include "solarchon/base/json_fwd.h"
 #include "solarchon/base/result.h"
 #include "solarchon/camera/stream.h"
-#include "solarchon/frames/frame.h"
+#include "solarchon/image/frame.h"
 #include "solarchon/live/setting.h"
 #include "solarchon/match/clip.h"
 #include "solarchon/optics/parts.h"
@@ -65,7 +65,7 @@ namespace solarchon::workspace {
 [[nodiscard]] base::Json clip_facts(const Workspace& workspace, const Answers& answers);
 
 /// What is known of the frames of a workspace's camera before they are there.
-[[nodiscard]] frames::FrameInfo frame_info(const Workspace& workspace, const Answers& answers);
+[[nodiscard]] image::FrameInfo frame_info(const Workspace& workspace, const Answers& answers);
 
 /// What the meters need to know of a workspace's picture. Where less than three quarters of the
 /// light for the limb arrives, no clear level is told: cloud could not be told from it.
@@ -76,6 +76,12 @@ namespace solarchon::workspace {
                                                        const Answers& answers,
                                                        std::optional<double> exposure_ms,
                                                        double black_level);
+
+/// The same of frames that were taken with a light path at another time, of whose exposure and sky
+/// nothing is known: a clip or a picture from the disk.
+[[nodiscard]] base::Result<live::Setting> setting_of_frames(const Workspace& workspace,
+                                                            const optics::Rig& rig,
+                                                            sky::UtcTime time, double black_level);
 
 /// What a focuser's way does at the sensor.
 struct FocuserScale {

@@ -13,6 +13,8 @@
 #include "solarchon/base/result.h"
 #include "solarchon/base/task.h"
 #include "solarchon/camera/simulate.h"
+#include "solarchon/image/frame.h"
+#include "solarchon/light/exposure_plan.h"
 #include "solarchon/log/log_book.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/plan/readiness.h"
@@ -53,7 +55,7 @@ struct Thing {
                                                   std::uint32_t seed);
 
 /// Where the Sun's disc lies in frames of files, for align::run_of_frames.
-/// Errors: as frames::read_frame; kMissing, with the file's name, for a frame that does not say
+/// Errors: as media::read_frame; kMissing, with the file's name, for a frame that does not say
 /// when it was taken or shows no limb; kTooLarge for more than kMostRunFrames; kCancelled.
 inline constexpr std::size_t kMostRunFrames = 500;
 [[nodiscard]] base::Result<std::vector<align::DiscSeen>> discs_in(
@@ -64,19 +66,24 @@ inline constexpr std::size_t kMostRunFrames = 500;
 /// with an edge that is not to be trusted, and as optics::measured_focal_length_mm.
 /// Accuracy: that of the disc's radius, 0.1 per cent for a whole disc of 300 px.
 [[nodiscard]] std::optional<double> focal_length_by(const measure::DiscMeasurement& measurement,
-                                                    const frames::Frame& frame,
+                                                    const image::Frame& frame,
                                                     const optics::Rig& rig);
 
-/// A frame that was taken, kept, measured and filed.
-struct Taken {
-  camera::Recording recording;
+/// A frame that was kept, measured and filed.
+struct FiledFrame {
   std::optional<measure::DiscMeasurement> measurement;  ///< none where no limb was found
   std::optional<base::Error> not_measured;              ///< why there is none
   log::FrameEntry entry;
   std::int64_t session = 0;
 };
 
+/// One that the simulated camera took.
+struct Taken : FiledFrame {
+  camera::Recording recording;
+};
+
 /// What the log's sessions near a workspace's site (within 0.02 degree, some 2 km) say of its air.
+/// Rehearsals are left out unless the wishes take them in.
 [[nodiscard]] plan::SeeingExperience seeing_experience(
     const std::vector<log::SessionSummary>& sessions, const Workspace& workspace);
 
@@ -92,6 +99,7 @@ class SeeingLesson {
  private:
   std::optional<sky::Site> site_;
   plan::Surroundings surroundings_;
+  bool with_simulated_ = false;
   std::set<std::int64_t> known_;
   plan::SeeingExperience experience_;
   std::size_t looked_at_ = 0;
@@ -110,19 +118,32 @@ class SeeingLesson {
                                    const std::filesystem::path& data,
                                    std::optional<double> write_mb_s);
 
+/// What exposures that were found right say of the prediction for a light path. Those of the
+/// simulated camera are left out unless the wishes take them in.
+[[nodiscard]] light::Correction correction_by(const std::vector<log::RightExposure>& exposures,
+                                              const Workspace& workspace);
+
 /// Does something with the log, and gives what came of it: at once, or on the thread that holds it.
 using WithLog =
     std::function<base::Result<void>(const std::function<base::Result<void>(log::LogBook&)>& work)>;
 /// At once. The log must outlive what is given.
 [[nodiscard]] WithLog directly(log::LogBook& log);
 
-/// Takes a simulated frame, writes it as FITS below the data folder, measures it, and files both.
-/// The log is only written once the frame is on disk; a cancelled or failed frame leaves nothing.
-/// @param session  the session it belongs to; none begins one
-/// Errors: as camera::simulate, frames::write_fits and LogBook.
+/// Writes a frame as FITS below the data folder, under the day on which it was exposed, measures
+/// it, and files both with the session that it belongs to. The log is only written once the frame
+/// is on disk; a cancelled or failed frame leaves nothing.
+/// @param usually  when it was exposed, if it does not say so itself
+/// Errors: as media::write_fits and LogBook; kCancelled.
+[[nodiscard]] base::Result<FiledFrame> file_frame(const Workspace& workspace,
+                                                  const image::Frame& frame, sky::UtcTime usually,
+                                                  const WithLog& with_log,
+                                                  const std::filesystem::path& data,
+                                                  const base::Task& task = {});
+
+/// The same of a frame that the simulated camera takes.
+/// Errors: also as camera::simulate.
 [[nodiscard]] base::Result<Taken> take_frame(const Workspace& workspace, const camera::Shot& shot,
                                              const WithLog& with_log,
-                                             std::optional<std::int64_t> session,
                                              const std::filesystem::path& data,
                                              const base::Task& task = {});
 

@@ -1,0 +1,36 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstdint>
+#include <string>
+#include <vector>
+
+#include "solarchon/image/frame.h"
+
+namespace solarchon::media {
+
+/// Scales real numbers to 0..65535. Blank ones (not finite) become the least. A few wild values do
+/// not count: what lies further from the rest than the rest is wide, when it is less than one pixel
+/// in a hundred thousand (eight in any picture), is held at the ends.
+[[nodiscard]] std::vector<std::uint16_t> scaled_to_16_bits(const std::vector<float>& values);
+
+/// Value of a full pixel of numbers that came in sixteen bits: 255 where only eight of them are in
+/// use and a picture is in them, else 65535. What is dark all over (a frame with the cap on) is
+/// taken at its word.
+[[nodiscard]] int full_of_sixteen(const std::vector<std::uint16_t>& pixels);
+
+/// True when a grey picture is the raw mosaic of a colour sensor: over its bright part the four
+/// places of each two by two pixels differ on the average by more than a scene's own structure
+/// does.
+[[nodiscard]] bool looks_like_mosaic(const image::Frame& frame);
+
+/// The pattern of a mosaic's lowest two rows, upwards, from that of its top two, downwards, and the
+/// other way; empty for what is none.
+[[nodiscard]] std::string bayer_from_below(const std::string& pattern, int height);
+
+/// Gives each pixel the same share of all colours of a two by two mosaic: an average over three by
+/// three pixels with weights 1 2 1. Sets info.mosaic and empties
+/// info.bayer.
+void average_mosaic(image::Frame& frame);
+
+}  // namespace solarchon::media
