@@ -60,7 +60,13 @@ TEST_F(CaptureTest, TriesExposuresAndTheRightOneTeaches) {
   ASSERT_TRUE(test::wait_until([&] { return window->models().log.right_exposures().size() == 1; }));
   const log::RightExposure& taught = window->models().log.right_exposures().front();
   EXPECT_NEAR(taught.predicted_ms / taught.right_ms, 2.0, 0.02);
-  // What was learned is what is suggested from now on.
+  // A rehearsal teaches nothing unasked; asked, what was learned is what is suggested from now on.
+  EXPECT_TRUE(taught.simulated);
+  EXPECT_NEAR(window->document().answers().exposure->exposure_ms, suggested_ms,
+              0.02 * suggested_ms);
+  workspace::Workspace asked = window->document().workspace();
+  asked.wishes.learn_from_simulated = true;
+  window->document().edit("Learn from rehearsals", asked);
   EXPECT_TRUE(test::wait_until([&] {
     return std::abs(window->document().answers().exposure->exposure_ms - right_ms) <
            0.01 * right_ms;

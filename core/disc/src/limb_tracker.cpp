@@ -404,6 +404,15 @@ double LimbTracker::bias_of(Circle& circle, double half_width_px,
   return circle.bias_px * half_width_px / circle.bias_half_width_px;
 }
 
+void LimbTracker::learn_where(const image::Frame& frame) {
+  // Once to see where the light falls fastest: the profiles are laid about that.
+  if (const auto seen = near(frame)) {
+    circle_->x = seen->centre_x_px;
+    circle_->y = seen->centre_y_px;
+    circle_->radius = seen->radius_px;
+  }
+}
+
 std::optional<TrackedLimb> LimbTracker::look(const image::Frame& frame) {
   constexpr int kPatience = 30;
   if (!circle_) {
@@ -415,6 +424,7 @@ std::optional<TrackedLimb> LimbTracker::look(const image::Frame& frame) {
       wait_ = kPatience;
       return std::nullopt;
     }
+    learn_where(frame);
   }
   auto seen = near(frame);
   const double moved =
@@ -427,6 +437,7 @@ std::optional<TrackedLimb> LimbTracker::look(const image::Frame& frame) {
       wait_ = kPatience;
       return std::nullopt;
     }
+    learn_where(frame);
     seen = near(frame);
   }
   if (seen) {

@@ -171,7 +171,7 @@ TEST(LimbTracker, FollowsADiscThatMoves) {
     EXPECT_NEAR(seen->centre_x_px, x, 0.06);
     EXPECT_NEAR(seen->centre_y_px, y, 0.06);
     // The Sun is darker towards its limb, this disc is not: its edge is taken for that of a larger.
-    EXPECT_NEAR(seen->radius_px, 100.0 + 0.25 * 1.6, 0.15);
+    EXPECT_NEAR(seen->radius_px, 100.0 + 0.23 * 1.6, 0.15);
     EXPECT_NEAR(seen->width_px / (2.3548 * 1.6), 1.0, 0.08);
     EXPECT_GT(seen->seen_share, 0.9);
   }

@@ -98,7 +98,8 @@ TEST(LogBook, ARehearsalIsASessionOfItsOwn) {
     EXPECT_EQ(session.frames.front().simulated, simulated);
     EXPECT_EQ(session.clips.front().simulated, simulated);
   }
-  for (const SessionSummary& summary : book.summaries().value()) {
+  const auto summaries = book.summaries().value();
+  for (const SessionSummary& summary : summaries) {
     EXPECT_EQ(summary.simulated, summary.id == sessions[1]);
   }
 }

@@ -42,6 +42,8 @@ class LimbTracker {
  private:
   [[nodiscard]] std::optional<TrackedLimb> near(const image::Frame& frame);
   [[nodiscard]] bool find(const image::Frame& frame);
+  /// After it was found: brings the circle to where the profiles have it.
+  void learn_where(const image::Frame& frame);
 
   struct Circle {
     double x;
