@@ -8,6 +8,7 @@
 #include "solarchon/disc/limb.h"
 #include "solarchon/disc/limb_tracker.h"
 #include "solarchon/image/picture.h"
+#include "solarchon/light/limb_darkening.h"
 #include "tests/support/support.h"
 
 namespace solarchon::disc {
@@ -24,9 +25,10 @@ struct Drawing {
 };
 
 image::Frame drawn_disc(const Drawing& drawing) {
+  const light::LimbDarkening darkening(540.0);
   const auto sharp = [&](double far) {
     const double share = far / drawing.radius;
-    return share >= 1.0 ? 0.0 : 0.354 + 0.646 * std::sqrt(1.0 - share * share);
+    return share >= 1.0 ? 0.0 : darkening.at(std::sqrt(1.0 - share * share));
   };
   constexpr double kStep = 0.05;
   constexpr int kHalf = 30;
