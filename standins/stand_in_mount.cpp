@@ -362,6 +362,7 @@ Answer StandInMount::answer(const devices::Request& request) {
                    {"name", "Stand-in mount, " + std::string(kKindWords.of(build_.kind))},
                    {"axes", devices::kMountAxesWords.of(to_pole() ? devices::MountAxes::kPole
                                                                   : devices::MountAxes::kZenith)},
+                   {"simulated", true},
                    {"can", can}},
         {},
         {}};

@@ -165,7 +165,10 @@ Answer StandInTelescope::hello(const Request& request) const {
       name += ", its heater quicker than real ones";
     }
   }
-  return {request.id, Json{{"protocol", devices::kProtocol}, {"name", name}, {"can", can}}, {}, {}};
+  return {request.id,
+          Json{{"protocol", devices::kProtocol}, {"name", name}, {"simulated", true}, {"can", can}},
+          {},
+          {}};
 }
 
 Answer StandInTelescope::answer(const Request& request) {

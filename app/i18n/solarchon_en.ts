@@ -31,6 +31,13 @@
             <numerusform>%n lost</numerusform>
         </translation>
     </message>
+    <message numerus="yes">
+        <source>mosaic of %n picture(s)</source>
+        <translation>
+            <numerusform>mosaic of %n picture</numerusform>
+            <numerusform>mosaic of %n pictures</numerusform>
+        </translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::AnyInHand</name>
@@ -79,6 +86,16 @@
         <translation>
             <numerusform>%n entry of the log is damaged and left out. The first: %1</numerusform>
             <numerusform>%n entries of the log are damaged and left out. The first: %1</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::LogView</name>
+    <message numerus="yes">
+        <source>and %n more</source>
+        <translation>
+            <numerusform>and %n more</numerusform>
+            <numerusform>and %n more</numerusform>
         </translation>
     </message>
 </context>

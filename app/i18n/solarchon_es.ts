@@ -640,10 +640,6 @@
         <translation>no se halló el limbo</translation>
     </message>
     <message>
-        <source>%1 · %2 · Sun %3° · %4</source>
-        <translation>%1 · %2 · Sol %3° · %4</translation>
-    </message>
-    <message>
         <source>Light path</source>
         <translation>Camino óptico</translation>
     </message>
@@ -949,6 +945,25 @@
     <message>
         <source>%1 · simulated</source>
         <translation>%1 · simulada</translation>
+    </message>
+    <message numerus="yes">
+        <source>mosaic of %n picture(s)</source>
+        <translation>
+            <numerusform>mosaico de %n imagen</numerusform>
+            <numerusform>mosaico de %n imágenes</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>stack of %1</source>
+        <translation>apilado de %1</translation>
+    </message>
+    <message>
+        <source>finished from %1</source>
+        <translation>acabada a partir de %1</translation>
+    </message>
+    <message>
+        <source>Sun %1°</source>
+        <translation>Sol a %1°</translation>
     </message>
 </context>
 <context>
@@ -2164,6 +2179,13 @@
     </message>
 </context>
 <context>
+    <name>solarchon::app::CurrentFrame</name>
+    <message>
+        <source>Other work is not done yet; wait for it or cancel it first.</source>
+        <translation>Aún hay otro trabajo en marcha; espérelo o cancélelo antes.</translation>
+    </message>
+</context>
+<context>
     <name>solarchon::app::DayRibbon</name>
     <message>
         <source>Day ribbon</source>
@@ -2766,6 +2788,13 @@ Haga una toma en Captura, o suelte aquí una imagen FITS, PNG o TIFF.</translati
     <message>
         <source>here it is too bright</source>
         <translation>aquí hay demasiada luz</translation>
+    </message>
+</context>
+<context>
+    <name>solarchon::app::ErrorReporter</name>
+    <message>
+        <source>The work ended before it was done: %1</source>
+        <translation>El trabajo acabó antes de terminar: %1</translation>
     </message>
 </context>
 <context>
@@ -3611,13 +3640,6 @@ Az %6, Alt %7</translation>
     <message>
         <source>Nothing can be turned from here.</source>
         <translation>Desde aquí no se puede girar nada.</translation>
-    </message>
-</context>
-<context>
-    <name>solarchon::app::CurrentFrame</name>
-    <message>
-        <source>Other work is not done yet; wait for it or cancel it first.</source>
-        <translation>Aún hay otro trabajo en marcha; espérelo o cancélelo antes.</translation>
     </message>
 </context>
 <context>
@@ -4624,6 +4646,17 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
     <message>
         <source>Play in Capture</source>
         <translation>Reproducir en Captura</translation>
+    </message>
+    <message>
+        <source>Made of:</source>
+        <translation>Hecho de:</translation>
+    </message>
+    <message numerus="yes">
+        <source>and %n more</source>
+        <translation>
+            <numerusform>y %n más</numerusform>
+            <numerusform>y %n más</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -8200,13 +8233,6 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>%1″</source>
         <translation>%1″</translation>
-    </message>
-</context>
-<context>
-    <name>solarchon::app::ErrorReporter</name>
-    <message>
-        <source>The work ended before it was done: %1</source>
-        <translation>El trabajo acabó antes de terminar: %1</translation>
     </message>
 </context>
 <context>

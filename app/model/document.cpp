@@ -47,6 +47,8 @@ namespace {
 
 constexpr int kClockMs = 1000;
 constexpr int kSaveSoonMs = 400;
+/// In so long the Sun goes a twelfth of a degree, and its light by less than anyone sees.
+constexpr sky::Duration kPicturesLast = sky::seconds(20.0);
 
 /// The computer's clock, within what the sky room answers for: a day of margin, since the day's
 /// ephemeris reaches past the moment.
@@ -75,10 +77,7 @@ Document::Document(workspace::Workspace workspace, sky::UtcTime moment, bool liv
     magnetic_ = std::move(*field);
   }
   clock_.setInterval(kClockMs);
-  connect(&clock_, &QTimer::timeout, this, [this] {
-    moment_ = computer_time();
-    recompute();
-  });
+  connect(&clock_, &QTimer::timeout, this, &Document::follow_clock);
   save_soon_.setInterval(kSaveSoonMs);
   save_soon_.setSingleShot(true);
   connect(&save_soon_, &QTimer::timeout, this, &Document::save);
@@ -135,9 +134,29 @@ void Document::adopt(const workspace::Workspace& next) {
   }
 }
 
+void Document::follow_clock() {
+  moment_ = computer_time();
+  const bool same_day = answer();
+  // A clock that was set is another moment, whichever way it went.
+  const sky::Duration passed = moment_ - pictured_;
+  if (same_day && passed >= sky::Duration{} && passed < kPicturesLast) {
+    emit clockMoved();
+  } else {
+    pictured_ = moment_;
+    emit changed();
+  }
+}
+
 void Document::recompute() {
+  answer();
+  pictured_ = moment_;
+  emit changed();
+}
+
+bool Document::answer() {
   const sky::CivilDate date = sky::local_mean_date(moment_, workspace_.site.longitude_deg);
-  if (!ephemeris_ || date != day_.sun.date) {
+  const bool same_day = ephemeris_ && date == day_.sun.date;
+  if (!same_day) {
     day_ = workspace::day_of(workspace_, date, experience_);
     ephemeris_.emplace(sky::Window{day_.sun.start, day_.sun.end}.middle(),
                        workspace_.conditions.dut1_s);
@@ -147,7 +166,7 @@ void Document::recompute() {
     replan();
   }
   answers_ = workspace::answer(workspace_, moment_, ephemeris_->at(moment_), correction_stops_);
-  emit changed();
+  return same_day;
 }
 
 void Document::replan() {

@@ -65,13 +65,21 @@ class Document : public QObject {
   void save();
 
  signals:
-  void changed();  ///< workspace or moment: every picture follows
+  /// Workspace, plan, corrections, or another moment was chosen; while the clock is followed also
+  /// from time to time, as the Sun goes on: every picture follows.
+  void changed();
+  /// A second of the computer's clock went by, and answers went with it: too little to see in a
+  /// simulated picture.
+  void clockMoved();
   void saveFailed(const QString& why);
 
  private:
   friend class WorkspaceEdit;
   void adopt(const workspace::Workspace& next);
+  void follow_clock();
   void recompute();
+  /// @return  false when another day began
+  bool answer();
   void replan();
 
   workspace::Workspace workspace_;
@@ -86,6 +94,7 @@ class Document : public QObject {
   std::optional<sky::MagneticField> magnetic_;
   QUndoStack undo_;
   QTimer clock_;
+  sky::UtcTime pictured_;  ///< the moment that pictures were last told to follow
   QTimer save_soon_;
   std::filesystem::path file_;
 };

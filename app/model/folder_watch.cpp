@@ -25,7 +25,14 @@ struct Look {
   bool cancelled = false;
 };
 
-Look look_at_picture(const std::filesystem::path& file, const log::SessionStart& usual, Look look,
+/// What holds for a file that does not say it.
+struct Usual {
+  std::optional<live::Setting> setting;
+  sky::Observer observer;
+  sky::UtcTime usually;
+};
+
+Look look_at_picture(const std::filesystem::path& file, const Usual& at, Look look,
                      const base::Task& task) {
   auto frame = media::read_frame(file);
   if (!frame) {
@@ -33,14 +40,8 @@ Look look_at_picture(const std::filesystem::path& file, const log::SessionStart&
     return look;
   }
   look.found.frames = 1;
-  log::FrameEntry entry;
+  log::FrameEntry entry = workspace::frame_entry(frame->info, at.usually, at.observer);
   entry.file = file.string();
-  entry.taken = frame->info.time.value_or(usual.started);
-  entry.exposure_ms = frame->info.exposure_ms.value_or(0.0);
-  entry.simulated = frame->info.simulated;
-  const sky::LocalSun local =
-      sky::local_sun(sky::geocentric_sun(entry.taken, 0.0), usual.site, usual.weather);
-  entry.sun_altitude_deg = local.altitude_deg;
   auto measured = measure::measure_disc(*frame, {}, task);
   if (measured) {
     entry.measurement = std::move(*measured);
@@ -50,16 +51,15 @@ Look look_at_picture(const std::filesystem::path& file, const log::SessionStart&
   return look;
 }
 
-Look look_at(const std::filesystem::path& file, const std::optional<live::Setting>& setting,
-             const log::SessionStart& usual, const base::Task& task) {
+Look look_at(const std::filesystem::path& file, const Usual& at, const base::Task& task) {
   Look look;
   look.found.name = QString::fromStdString(file.filename().string());
   auto clip = media::ClipReader::open(file);
   if (!clip || clip->facts().frames < 2) {
-    return look_at_picture(file, usual, std::move(look), task);
+    return look_at_picture(file, at, std::move(look), task);
   }
   look.clip = true;
-  const auto metered = live::meter_clip(*clip, setting.value_or(live::Setting{}), task);
+  const auto metered = live::meter_clip(*clip, at.setting.value_or(live::Setting{}), task);
   if (!metered) {
     look.cancelled = metered.error().code == base::ErrorCode::kCancelled;
     look.found.problem = error_text(metered.error());
@@ -67,7 +67,7 @@ Look look_at(const std::filesystem::path& file, const std::optional<live::Settin
   }
   look.found.frames = static_cast<int>(metered->frames.size());
   look.found.damaged = static_cast<int>(metered->damaged.size());
-  if (setting) {
+  if (at.setting) {
     look.found.judged = metered->judgement;
     if (metered->readings.air) {
       look.found.r0_cm = metered->readings.air->r0_cm.value;
@@ -133,14 +133,13 @@ void FolderWatch::look() {
 
 void FolderWatch::take_up(const std::filesystem::path& file) {
   const workspace::Workspace& space = document_.workspace();
-  std::optional<live::Setting> setting;
+  Usual at{{}, workspace::observer_of(space), document_.moment()};
   if (auto known = workspace::live_setting(space, document_.answers(), {}, 0.0)) {
-    setting = *known;
-    setting->clear_level.reset();  // nobody knows how it was exposed
+    at.setting = *known;
+    at.setting->clear_level.reset();  // nobody knows how it was exposed
   }
-  worker_.start([this, file, setting, usual = workspace::session_start(space, document_.moment())](
-                    const base::Task& task) -> Worker::Delivery {
-    auto seen = std::make_shared<Look>(look_at(file, setting, usual, task));
+  worker_.start([this, file, at](const base::Task& task) -> Worker::Delivery {
+    auto seen = std::make_shared<Look>(look_at(file, at, task));
     return [this, file, seen] {
       if (!seen->cancelled) {
         note(std::move(seen->found), file, seen->clip, seen->frame);

@@ -449,7 +449,7 @@ QString LiveCamera::name() const {
                               : camera;
 }
 
-bool LiveCamera::simulated() const { return session_ && of_the_document_; }
+bool LiveCamera::simulated() const { return session_ && session_->card().simulated; }
 
 void LiveCamera::expose(std::optional<double> exposure_ms) {
   exposure_ms_ = exposure_ms;

@@ -50,7 +50,7 @@ class LiveCamera : public QObject {
   [[nodiscard]] bool simulated() const;
   /// Puts the simulated camera on a mount that is played; none: it follows the Sun by itself.
   void ride_on(const std::optional<std::filesystem::path>& mount);
-  [[nodiscard]] bool rides() const { return simulated() && mount_.has_value(); }
+  [[nodiscard]] bool rides() const { return session_ && of_the_document_ && mount_.has_value(); }
   /// The light path of its pictures is known: that in use.
   [[nodiscard]] bool knows_path() const { return session_ && knows_path_; }
   /// As last seen; empty when nothing is looked at.

@@ -253,6 +253,11 @@ void Movie::file_in_log(const reduce::Animated& made) {
   entry.file = workspace::name_in_log(written_as_.toStdString(), data_);
   entry.frames = made.shown;
   entry.simulated = made.simulated;
+  for (const std::filesystem::path& picture : recipe_.pictures) {
+    if (std::find(made.left_out.begin(), made.left_out.end(), picture) == made.left_out.end()) {
+      entry.made_of.push_back(workspace::name_in_log(picture, data_));
+    }
+  }
   entry.seconds = made.shown / recipe_.wishes.rate_hz;
   clips_.file(entry);
 }

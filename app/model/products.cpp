@@ -6,7 +6,7 @@
 #include "solarchon/image/frame.h"
 #include "solarchon/image/picture.h"
 #include "solarchon/measure/disc.h"
-#include "solarchon/sky/sun.h"
+#include "solarchon/workspace/clips.h"
 #include "solarchon/workspace/observe.h"
 
 namespace solarchon::app {
@@ -44,26 +44,27 @@ base::Result<log::FrameEntry> keep_in(const std::filesystem::path& data,
                                       const workspace::Workspace& space, sky::UtcTime usually,
                                       const reduce::Product& product, const reduce::Recipe& recipe,
                                       bool captioned) {
-  const image::FrameInfo& info = product.picture.info;
-  log::FrameEntry entry;
-  entry.taken = info.time.value_or(usually);
-  entry.exposure_ms = info.exposure_ms.value_or(0.0);
-  entry.simulated = info.simulated;
-  const std::filesystem::path& source = !recipe.clip.empty()     ? recipe.clip
-                                        : !recipe.panels.empty() ? recipe.panels.front()
-                                                                 : recipe.picture;
+  log::FrameEntry entry =
+      workspace::frame_entry(product.picture.info, usually, workspace::observer_of(space));
+  entry.kind = product.finished     ? log::PictureKind::kFinished
+               : product.mosaic     ? log::PictureKind::kMosaic
+               : product.frames > 0 ? log::PictureKind::kStack
+                                    : log::PictureKind::kFinished;
+  const std::vector<std::filesystem::path> sources = !recipe.clip.empty() ? std::vector{recipe.clip}
+                                                     : !recipe.panels.empty()
+                                                         ? recipe.panels
+                                                         : std::vector{recipe.picture};
+  for (const std::filesystem::path& source : sources) {
+    entry.made_of.push_back(workspace::name_in_log(source, data));
+  }
   const char* what = product.finished     ? "-finished"
                      : product.restored   ? "-sharp"
                      : product.mosaic     ? "-mosaic"
                      : product.frames > 0 ? "-stack"
                                           : "-picture";
-  const auto file = new_product_file(data, entry.taken, source.stem().string() + what, ".fits");
-  entry.file = file.lexically_relative(data).generic_string();
-  const log::SessionStart usual = workspace::session_start(space, entry.taken);
-  entry.sun_altitude_deg =
-      sky::local_sun(sky::geocentric_sun(entry.taken, workspace::observer_of(space).dut1_s),
-                     usual.site, usual.weather)
-          .altitude_deg;
+  const auto file =
+      new_product_file(data, entry.taken, sources.front().stem().string() + what, ".fits");
+  entry.file = workspace::name_in_log(file, data);
   return base::make_folder(file.parent_path())
       .and_then([&] { return write_captioned(product, file, captioned); })
       .map([&] {

@@ -18,6 +18,27 @@
 
 namespace solarchon::app {
 
+/// What of a recipe is changed by hand. Changes of the same, one after another, are one step of
+/// undo.
+enum class RecipeStep {
+  kKeep = 1,
+  kFollowing,
+  kStrays,
+  kGrid,
+  kDark,
+  kFlat,
+  kRestoring,
+  kAir,
+  kProminences,
+  kNoise,
+  kLimb,
+  kNorth,
+  kRadius,
+  kTint,
+  kFinestDetail,  ///< and the coarser ones, up to
+  kCoarsestDetail = kFinestDetail + 3
+};
+
 /// What is being made into a picture, a clip, the panels of a mosaic or a picture that is there
 /// already: its grading, the recipe, what it keeps, and what was made. All work is off the
 /// interface thread; a newer wish stops an older one. Changes of the recipe are steps of undo.
@@ -82,8 +103,8 @@ class Reduction : public QObject {
   [[nodiscard]] reduce::FinishWishes finish() const {
     return recipe_.finish.value_or(reduce::FinishWishes{});
   }
-  /// @param what  is changed, for undo: changes of the same fold into one
-  void set_finish(const reduce::FinishWishes& wishes, const QString& what);
+  /// @param what  is changed, in the words of the user
+  void set_finish(RecipeStep step, const reduce::FinishWishes& wishes, const QString& what);
   /// A longer exposure, to be laid about the disc; empty: none.
   void set_prominences(const QString& file);
   /// What is written has a strip below it that says what it shows.
@@ -137,7 +158,7 @@ class Reduction : public QObject {
   struct Look;
   class Change;
   /// Another recipe, as a step of undo.
-  void change(const QString& what, const reduce::Recipe& next);
+  void change(RecipeStep step, const QString& what, const reduce::Recipe& next);
   void adopt(const reduce::Recipe& recipe);
   void begin(const reduce::Recipe& recipe);
   [[nodiscard]] QStringList list_day() const;

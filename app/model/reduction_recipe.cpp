@@ -11,17 +11,15 @@ namespace solarchon::app {
 /// One recipe instead of another, while they are of the same source.
 class Reduction::Change : public QUndoCommand {
  public:
-  Change(const QString& what, Reduction& reduction, reduce::Recipe next)
+  Change(RecipeStep step, const QString& what, Reduction& reduction, reduce::Recipe next)
       : QUndoCommand(what),
+        step_(step),
         reduction_(reduction),
         before_(reduction.recipe_),
         after_(std::move(next)) {}
   void undo() override { adopt(before_); }
   void redo() override { adopt(after_); }
-  [[nodiscard]] int id() const override {
-    constexpr std::size_t kMost = 0x7FFFFFFF;
-    return static_cast<int>(qHash(text()) & kMost);
-  }
+  [[nodiscard]] int id() const override { return static_cast<int>(step_); }
   bool mergeWith(const QUndoCommand* other) override {
     const auto* later = dynamic_cast<const Change*>(other);
     if (later == nullptr || !of_same_source(later->before_)) {
@@ -44,6 +42,7 @@ class Reduction::Change : public QUndoCommand {
       setObsolete(true);
     }
   }
+  RecipeStep step_;
   Reduction& reduction_;
   reduce::Recipe before_;
   reduce::Recipe after_;
@@ -63,7 +62,7 @@ void Reduction::set_restoring(bool restores) {
     next.restore->r0_cm = r0_of_kept();
   }
   r0_is_set_ = false;
-  change(tr("Restore"), next);
+  change(RecipeStep::kRestoring, tr("Restore"), next);
 }
 
 void Reduction::set_r0(std::optional<double> r0_cm) {
@@ -71,7 +70,7 @@ void Reduction::set_r0(std::optional<double> r0_cm) {
     reduce::Recipe next = recipe_;
     next.restore->r0_cm = r0_cm;
     r0_is_set_ = true;
-    change(tr("Air"), next);
+    change(RecipeStep::kAir, tr("Air"), next);
   }
 }
 
@@ -85,9 +84,9 @@ double Reduction::proposed_share() const {
 
 reduce::KeepWish Reduction::keep() const { return recipe_.keep.value_or(reduce::KeepWish{}); }
 
-void Reduction::change(const QString& what, const reduce::Recipe& next) {
+void Reduction::change(RecipeStep step, const QString& what, const reduce::Recipe& next) {
   if (!(next == recipe_)) {
-    document_.undo().push(new Change(what, *this, next));
+    document_.undo().push(new Change(step, what, *this, next));
   }
 }
 
@@ -108,44 +107,45 @@ void Reduction::adopt(const reduce::Recipe& recipe) {
 void Reduction::set_keep(const reduce::KeepWish& keep) {
   reduce::Recipe next = recipe_;
   next.keep = keep;
-  change(tr("Frames that are kept"), next);
+  change(RecipeStep::kKeep, tr("Frames that are kept"), next);
 }
 
 void Reduction::set_local(bool local) {
   reduce::Recipe next = recipe_;
   next.local = local;
-  change(tr("Follow detail"), next);
+  change(RecipeStep::kFollowing, tr("Follow detail"), next);
 }
 
 void Reduction::set_rejecting(bool rejects) {
   reduce::Recipe next = recipe_;
   next.clip_sigma = rejects ? reduce::Recipe{}.clip_sigma : 0.0;
-  change(tr("Leave out strays"), next);
+  change(RecipeStep::kStrays, tr("Leave out strays"), next);
 }
 
 void Reduction::set_finer(int finer) {
   reduce::Recipe next = recipe_;
   next.finer = finer;
-  change(tr("Finer grid"), next);
+  change(RecipeStep::kGrid, tr("Finer grid"), next);
 }
 
 void Reduction::set_dark(const QString& file) {
   reduce::Recipe next = recipe_;
   next.dark = file.toStdString();
-  change(tr("Dark"), next);
+  change(RecipeStep::kDark, tr("Dark"), next);
 }
 
 void Reduction::set_flat(const QString& file) {
   reduce::Recipe next = recipe_;
   next.flat = file.toStdString();
-  change(tr("Flat"), next);
+  change(RecipeStep::kFlat, tr("Flat"), next);
 }
 
-void Reduction::set_finish(const reduce::FinishWishes& wishes, const QString& what) {
+void Reduction::set_finish(RecipeStep step, const reduce::FinishWishes& wishes,
+                           const QString& what) {
   reduce::Recipe next = recipe_;
   const bool needed = !(wishes == reduce::FinishWishes{}) || !recipe_.prominences.empty();
   next.finish = needed ? std::optional(wishes) : std::nullopt;
-  change(what, next);
+  change(step, what, next);
 }
 
 void Reduction::set_prominences(const QString& file) {
@@ -154,7 +154,7 @@ void Reduction::set_prominences(const QString& file) {
   const reduce::FinishWishes wishes = finish();
   const bool needed = !(wishes == reduce::FinishWishes{}) || !file.isEmpty();
   next.finish = needed ? std::optional(wishes) : std::nullopt;
-  change(tr("Prominences"), next);
+  change(RecipeStep::kProminences, tr("Prominences"), next);
 }
 
 void Reduction::set_captioned(bool captioned) {

@@ -7,6 +7,11 @@ namespace solarchon::app {
 
 View::View(const Models& models, QWidget* parent) : QWidget(parent), models_(models) {
   connect(&document(), &Document::changed, this, &View::follow_when_seen);
+  connect(&document(), &Document::clockMoved, this, [this] {
+    if (tells_seconds()) {
+      follow_when_seen();
+    }
+  });
   connect(&frame(), &CurrentFrame::shownChanged, this, &View::follow_when_seen);
   connect(&log(), &Log::sessionsChanged, this, &View::follow_when_seen);
 }

@@ -39,6 +39,8 @@ class View : public QWidget {
   [[nodiscard]] int heightForWidth(int width) const override;
   /// False while more is to come that takes seconds, such as the readings of a live picture.
   [[nodiscard]] virtual bool complete() const { return true; }
+  /// Shows what goes by the second: it follows each of the live clock.
+  [[nodiscard]] virtual bool tells_seconds() const { return false; }
   /// Draws everything anew, as after a change of theme.
   virtual void restyle() { follow(); }
 

@@ -100,6 +100,7 @@ ContextStrip::ContextStrip(Document& document, Kit& kit, QWidget* parent)
   connect(path_sheet_, &PathSheet::hinted, this, &ContextStrip::hinted);
   connect(verdict_, &QAbstractButton::clicked, this, &ContextStrip::verdictAsked);
   connect(&document_, &Document::changed, this, &ContextStrip::follow);
+  connect(&document_, &Document::clockMoved, this, &ContextStrip::follow);
   follow();
 }
 

@@ -29,10 +29,12 @@ DayRibbon::DayRibbon(Document& document, QWidget* parent) : Drawing(parent), doc
   setToolTip(
       tr("Drag to look at another time. Arrows move by a minute, Page keys by an hour, "
          "Ctrl with arrows by a day; Home follows the clock."));
-  connect(&document_, &Document::changed, this, [this] {
+  const auto follow = [this] {
     setAccessibleDescription(clock_at(document_.moment(), document_.zone()));
     update();
-  });
+  };
+  connect(&document_, &Document::changed, this, follow);
+  connect(&document_, &Document::clockMoved, this, follow);
 }
 
 QRectF DayRibbon::strip() const { return QRectF(rect()).adjusted(16, 20, -16, -20); }

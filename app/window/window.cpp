@@ -106,6 +106,7 @@ Window::Window(const Options& options, QWidget* parent)
   build();
   restore(options);
   connect(document_.get(), &Document::changed, this, &Window::follow);
+  connect(document_.get(), &Document::clockMoved, this, &Window::follow);
   connect(runbook_.get(), &Runbook::changed, this, &Window::show_timers);
   connect(runbook_.get(), &Runbook::secondPassed, this, &Window::show_timers);
   connect(frame_.get(), &CurrentFrame::shownChanged, this, &Window::follow);

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <QTest>
+#include <algorithm>
 #include <filesystem>
 #include <memory>
 #include <vector>
@@ -53,6 +54,18 @@ class CaptureTest : public testing::Test {
   void look() {
     press(Qt::Key_F4);
     ASSERT_TRUE(test::wait_until([&] { return camera().glance().frame != nullptr; }));
+  }
+  /// The last frame of the newest session that has one.
+  log::FrameEntry filed_frame() {
+    const auto& sessions = window->models().log.sessions();
+    const auto filed = [&] {
+      return std::find_if(sessions.begin(), sessions.end(),
+                          [](const log::SessionSummary& session) { return session.frames > 0; });
+    };
+    EXPECT_TRUE(test::wait_until([&] { return filed() != sessions.end(); }));
+    return filed() == sessions.end()
+               ? log::FrameEntry{}
+               : test::session_in_log(folder.path(), filed()->id).frames.back();
   }
   std::vector<std::filesystem::path> clips() {
     std::vector<std::filesystem::path> found;

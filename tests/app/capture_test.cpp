@@ -63,6 +63,8 @@ TEST_F(CaptureTest, RecordsForSomeSecondsByKeyboardAlone) {
   const base::Json facts = base::Json::parse(test::read_text(clips()[0].string() + ".json"));
   EXPECT_EQ(facts.at("site").at("name"), "Punta Alcaravan");
   EXPECT_EQ(facts.at("ended"), true);
+  EXPECT_EQ(facts.at("simulated"), true);
+  EXPECT_TRUE(clip.facts().info.simulated);
   EXPECT_TRUE(find<QLabel>("recorder").text().contains("frame"));
 }
 
@@ -252,6 +254,13 @@ TEST_F(CaptureTest, LooksThroughAStandardVideoDevice) {
   press(Qt::Key_F6);
   ASSERT_TRUE(test::wait_until([&] { return !camera().recording(); }));
   EXPECT_GT(media::ClipReader::open(clips().at(0))->facts().frames, 5);
+  // F5 files what it shows, as seen.
+  press(Qt::Key_F5);
+  ASSERT_TRUE(test::wait_until([&] { return window->models().frame.shown() != nullptr; }));
+  EXPECT_EQ(window->models().frame.shown()->frame.width, 320);
+  const log::FrameEntry seen = filed_frame();
+  EXPECT_FALSE(seen.simulated);
+  EXPECT_EQ(media::read_frame(folder / seen.file)->width, 320);
   press(Qt::Key_F4);
   // One that is not there is said.
   camera().choose({CameraChoice::Kind::kVideo, "/dev/video-of-nobody", "Nobody"});
@@ -274,7 +283,7 @@ TEST_F(CaptureTest, LooksThroughADeviceOfSomebodyElse) {
       {CameraChoice::Kind::kDevice, QString::fromStdString(socket.string()), "telescope"});
   look();
   EXPECT_EQ(camera().name(), "Stand-in telescope");
-  EXPECT_FALSE(camera().simulated());
+  EXPECT_TRUE(camera().simulated()) << "as it says itself, whoever started it";
   EXPECT_TRUE(camera().knows_path());
   ASSERT_TRUE(test::wait_until([&] { return camera().glance().hands.focuser.has_value(); }));
   const double from_um = camera().glance().hands.focuser->position_um;
@@ -406,11 +415,29 @@ TEST_F(CaptureTest, PlaysAClipThatIsDropped) {
       file));
   window->current_view().open_file(QString::fromStdString(file.string()));
   ASSERT_TRUE(test::wait_until([&] { return camera().glance().ended; }));
+  EXPECT_FALSE(find<QPushButton>("take-frame").isEnabled()) << "its frames are in the clip";
   EXPECT_EQ(camera().glance().readings.frames, 12);
   EXPECT_FALSE(find<QPushButton>("record").isEnabled());
   EXPECT_TRUE(find<QLabel>("live-limit").text().contains("end"));
   window->current_view().open_file("/nowhere/a.mkv");
   ASSERT_TRUE(test::wait_until([&] { return window->notice().isVisible(); }));
+}
+
+TEST_F(CaptureTest, AFrameIsThatOfTheCameraThatIsLookedThrough) {
+  look();
+  camera().read_part(0.5);
+  ASSERT_TRUE(test::wait_until(
+      [&] { return camera().glance().frame->width <= camera().sensor_px().width() / 2; }));
+  const int width = camera().glance().frame->width;
+  press(Qt::Key_F5);
+  ASSERT_TRUE(test::wait_until([&] { return window->models().frame.shown() != nullptr; }));
+  EXPECT_EQ(window->models().frame.shown()->frame.width, width) << "not one simulated anew";
+  const log::FrameEntry rehearsed = filed_frame();
+  EXPECT_TRUE(rehearsed.simulated);
+  EXPECT_TRUE(window->models().log.sessions().front().simulated);
+  // It is filed under the day that it shows.
+  EXPECT_EQ(rehearsed.file.substr(0, 18), "frames/2027-07-17/");
+  EXPECT_TRUE(media::read_frame(folder / rehearsed.file)->info.simulated);
 }
 
 TEST_F(CaptureTest, FindsTheFocusWithItsMotorByKeyboardAlone) {

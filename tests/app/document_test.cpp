@@ -50,6 +50,22 @@ TEST(Document, LiveFollowsTheComputersClock) {
   EXPECT_LT(std::abs(document.moment().unix_ms - QDateTime::currentMSecsSinceEpoch()), 2000);
 }
 
+TEST(Document, ASecondOfTheClockIsNoNewsToPictures) {
+  Document document(morning_workspace(starter_rig()), morning(), false);
+  document.go_live();
+  const QSignalSpy pictures(&document, &Document::changed);
+  const QSignalSpy seconds(&document, &Document::clockMoved);
+  const sky::UtcTime begun = document.moment();
+  ASSERT_TRUE(test::wait_until([&] { return seconds.count() + pictures.count() >= 3; }));
+  EXPECT_GT(document.moment(), begun + sky::seconds(1.5));
+  EXPECT_EQ(document.answers().time, document.moment()) << "answers go with the clock";
+  EXPECT_LE(pictures.count(), 1) << "the day may have ended meanwhile";
+  // What is changed by hand is seen at once.
+  const auto so_far = pictures.count();
+  document.edit("Seeing", with_seeing(document.workspace(), 3.25));
+  EXPECT_EQ(pictures.count(), so_far + 1);
+}
+
 TEST(Document, EditsAreUndoneAndRedone) {
   const auto space = morning_workspace(starter_rig());
   Document document(space, morning(), false);

@@ -89,6 +89,9 @@ TEST_F(ReduceTest, FromAClipToAPictureInTheLogByKeys) {
   const log::Session session = test::session_in_log(folder_.path(), 1);
   ASSERT_EQ(session.frames.size(), 1U);
   EXPECT_EQ(session.frames[0].file, "products/2027-07-17/084000-stack.fits");
+  EXPECT_EQ(session.frames[0].kind, log::PictureKind::kStack);
+  ASSERT_EQ(session.frames[0].made_of.size(), 1U);
+  EXPECT_TRUE(session.frames[0].made_of.front().ends_with("084000.fits"));
   // It is what Measure shows next, and the log has its limb where it has one.
   const auto& shown = window_->models().frame.shown();
   ASSERT_TRUE(shown);

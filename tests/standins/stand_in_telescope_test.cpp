@@ -368,7 +368,7 @@ TEST_F(Rear, AnswersForCameraFocuserAndHeater) {
   EXPECT_FALSE(client.call("heater.tune", {{"step", 1e6}}));
   EXPECT_FALSE(client.call("focuser.go", {{"position_um", "far"}}));
   EXPECT_FALSE(client.call("mount.go"));
-  ASSERT_TRUE(client.halt_focuser());
+  ASSERT_TRUE(client.tell("focuser.stop"));
 }
 
 TEST_F(Rear, HasNoHeaterWhereThereIsNoHeatedEtalon) {
@@ -387,6 +387,7 @@ TEST_F(Rear, IsASourceOfFramesThatSaysHowItsHandsStand) {
   auto source = capture::open_telescope_source(folder / "rear", 5.0, known).value();
   EXPECT_EQ(source->card().width, 640);
   EXPECT_TRUE(source->card().exposes);
+  EXPECT_TRUE(source->card().simulated);
   capture::LiveFrame frame;
   std::int64_t last = -1;
   double seconds = -1.0;

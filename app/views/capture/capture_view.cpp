@@ -291,6 +291,8 @@ void CaptureView::draw_so() {
 void CaptureView::follow_live() {
   const LiveCamera& camera = models().camera;
   const bool live = camera.looking() || camera.opening();
+  // The frames of a clip that is played are in the clip already, and nobody said behind what.
+  take_->setEnabled(may_take_ && (!camera.looking() || camera.knows_path()));
   look_->setText(live ? tr("Stop looking") : tr("Look live"));
   look_->setToolTip(live ? tr("Lets the camera go (F4)")
                          : tr("Looks through the camera behind this light path (F4)"));
@@ -348,7 +350,7 @@ void CaptureView::follow() {
   const bool busy = frame().worker().busy();
   const workspace::Answers& answers = document().answers();
   const bool may = ready.state != safety::Severity::kStop && answers.exposure.has_value();
-  take_->setEnabled(!busy && may);
+  may_take_ = !busy && may;
   look_->setEnabled(may || models().camera.looking());
   follow_live();
   progress_->setVisible(busy);

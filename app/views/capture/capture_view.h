@@ -67,6 +67,7 @@ class CaptureView : public View {
   LivePlate::Way way_ = LivePlate::Way::kAsItComes;
   QWidget* ways_ = nullptr;
   QPushButton* take_;
+  bool may_take_ = false;  ///< as far as the light path goes
   QPushButton* cancel_;
   QProgressBar* progress_;
   QLabel* hint_;

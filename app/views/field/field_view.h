@@ -25,6 +25,7 @@ class FieldView : public View {
   /// `field`, `field-prepare`, `field-north`, `field-find`, `field-drift`, `field-track` or
   /// `field-mount`.
   void show_page(const QString& id) override;
+  [[nodiscard]] bool tells_seconds() const override { return true; }  // where the Sun is to be set
   [[nodiscard]] QString page() const override;
   void restyle() override;
   [[nodiscard]] bool settled() const override { return find_->settled() && mount_->settled(); }

@@ -37,16 +37,46 @@ QString session_line(const log::SessionSummary& session, const QTimeZone& zone) 
                          : QObject::tr("spots not counted"));
 }
 
+/// What a picture is, and of what; empty for a frame.
+QString kind_words(const log::FrameEntry& frame) {
+  const auto name_of_first = [&] {
+    return frame.made_of.empty()
+               ? QString()
+               : QString::fromStdString(
+                     std::filesystem::path(frame.made_of.front()).filename().string());
+  };
+  switch (frame.kind) {
+    case log::PictureKind::kFrame:
+      return {};
+    case log::PictureKind::kMosaic:
+      return QObject::tr("mosaic of %n picture(s)", nullptr,
+                         static_cast<int>(frame.made_of.size()));
+    case log::PictureKind::kStack:
+      return frame.made_of.empty() ? QObject::tr("stack")
+                                   : QObject::tr("stack of %1").arg(name_of_first());
+    case log::PictureKind::kFinished:
+      return frame.made_of.size() != 1 ? QObject::tr("finished picture")
+                                       : QObject::tr("finished from %1").arg(name_of_first());
+  }
+  return {};
+}
+
 QString frame_line(const log::FrameEntry& frame, const QTimeZone& zone) {
-  const QString measured =
-      !frame.measurement ? QObject::tr("no limb found")
-      : frame.measurement->spots_sought
-          ? QObject::tr("%n spot(s)", nullptr, static_cast<int>(frame.measurement->spots.size()))
-          : QObject::tr("spots not counted");
-  const QString line = QObject::tr("%1 \u00b7 %2 \u00b7 Sun %3\u00b0 \u00b7 %4")
-                           .arg(clock_at(frame.taken, zone, true), exposure_text(frame.exposure_ms),
-                                number(frame.sun_altitude_deg, 0), measured);
-  return frame.simulated ? QObject::tr("%1 \u00b7 simulated").arg(line) : line;
+  QStringList words{clock_at(frame.taken, zone, true)};
+  if (const QString kind = kind_words(frame); !kind.isEmpty()) {
+    words << kind;
+  }
+  words << exposure_text(frame.exposure_ms)
+        << QObject::tr("Sun %1\u00b0").arg(number(frame.sun_altitude_deg, 0))
+        << (!frame.measurement ? QObject::tr("no limb found")
+            : frame.measurement->spots_sought
+                ? QObject::tr("%n spot(s)", nullptr,
+                              static_cast<int>(frame.measurement->spots.size()))
+                : QObject::tr("spots not counted"));
+  if (frame.simulated) {
+    words << QObject::tr("simulated");
+  }
+  return words.join(QStringLiteral(" \u00b7 "));
 }
 
 QString clip_line(const log::ClipEntry& clip, const QTimeZone& zone) {
@@ -246,21 +276,36 @@ void LogView::show_session() {
   notes_->document()->setModified(unkept.has_value());
 }
 
+QString LogView::tip_of(const Entry& entry) {
+  constexpr std::size_t kMost = 12;
+  QStringList lines{text(entry.file)};
+  if (!entry.made_of.empty()) {
+    lines << tr("Made of:");
+  }
+  for (std::size_t i = 0; i < std::min(kMost, entry.made_of.size()); ++i) {
+    lines << text(entry.made_of[i]);
+  }
+  if (entry.made_of.size() > kMost) {
+    lines << tr("and %n more", nullptr, static_cast<int>(entry.made_of.size() - kMost));
+  }
+  return lines.join(QLatin1Char('\n'));
+}
+
 void LogView::show_frames(const log::Session& session) {
   const QTimeZone zone = document().zone();
   entries_.clear();
   for (const log::FrameEntry& frame : session.frames) {
-    entries_.push_back({frame.taken, frame_line(frame, zone), frame.file, false});
+    entries_.push_back({frame.taken, frame_line(frame, zone), frame.file, false, frame.made_of});
   }
   for (const log::ClipEntry& clip : session.clips) {
-    entries_.push_back({clip.begun, clip_line(clip, zone), clip.file, true});
+    entries_.push_back({clip.begun, clip_line(clip, zone), clip.file, true, clip.made_of});
   }
   std::stable_sort(entries_.begin(), entries_.end(),
                    [](const Entry& a, const Entry& b) { return a.time < b.time; });
   frames_->clear();
   for (const Entry& entry : entries_) {
     auto* item = new QListWidgetItem(entry.line, frames_);
-    item->setToolTip(text(entry.file));
+    item->setToolTip(tip_of(entry));
   }
   frames_->setCurrentRow(0);
   constexpr int kMostRows = 6;

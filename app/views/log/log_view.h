@@ -56,7 +56,9 @@ class LogView : public View {
     QString line;
     std::string file;
     bool clip;
+    std::vector<std::string> made_of;
   };
+  [[nodiscard]] static QString tip_of(const Entry& entry);
   std::vector<Entry> entries_;
   std::vector<std::int64_t> listed_;
 };

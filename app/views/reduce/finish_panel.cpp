@@ -21,6 +21,11 @@ constexpr base::Range kLayerRange{0.0, 10.0};
 constexpr base::Range kGateRange{0.0, 20.0};
 constexpr base::Range kRadiusRange{8.0, 5000.0};
 
+RecipeStep detail_step(std::size_t layer) {
+  return static_cast<RecipeStep>(static_cast<int>(RecipeStep::kFinestDetail) +
+                                 static_cast<int>(layer));
+}
+
 QLabel* heading(const QString& words, QWidget* parent) {
   auto* label = new PlainLabel(words, parent);
   label->setFont(Theme::font(TextSize::kMedium, true));
@@ -78,7 +83,7 @@ QWidget* FinishPanel::build_detail() {
         tr("What detail of about this size is multiplied by, as far as it stands out "
            "of the noise; 1 leaves it"));
     connect(field, &NumberField::entered, this, [this, i](double value) {
-      change(tr("Detail of %1 px").arg(1U << i),
+      change(detail_step(i), tr("Detail of %1 px").arg(1U << i),
              [&](FinishWishes& wishes) { wishes.layers.at(i) = value; });
     });
     grid->addWidget(field, static_cast<int>(i / 2), static_cast<int>(i % 2));
@@ -87,7 +92,8 @@ QWidget* FinishPanel::build_detail() {
   gate_->setObjectName(QStringLiteral("reduce-gate"));
   gate_->setToolTip(tr("Detail below so many deviations of the noise is left as it is"));
   connect(gate_, &NumberField::entered, this, [this](double value) {
-    change(tr("Noise up to"), [&](FinishWishes& wishes) { wishes.gate = value; });
+    change(RecipeStep::kNoise, tr("Noise up to"),
+           [&](FinishWishes& wishes) { wishes.gate = value; });
   });
   grid->addWidget(gate_, 2, 0, 1, 2);
   return box;
@@ -106,10 +112,11 @@ QWidget* FinishPanel::build_way_up() {
   row->addStretch(1);
   column->addLayout(row);
   connect(flatten_, &QCheckBox::clicked, this, [this](bool on) {
-    change(tr("Flat limb"), [&](FinishWishes& wishes) { wishes.flatten = on ? 1.0 : 0.0; });
+    change(RecipeStep::kLimb, tr("Flat limb"),
+           [&](FinishWishes& wishes) { wishes.flatten = on ? 1.0 : 0.0; });
   });
   connect(north_, &QCheckBox::clicked, this, [this](bool on) {
-    change(tr("North up"), [&](FinishWishes& wishes) {
+    change(RecipeStep::kNorth, tr("North up"), [&](FinishWishes& wishes) {
       reduce::OrientWishes orient = wishes.orient.value_or(reduce::OrientWishes{});
       orient.north_up = on;
       wishes.orient = on || orient.radius_px ? std::optional(orient) : std::nullopt;
@@ -120,7 +127,7 @@ QWidget* FinishPanel::build_way_up() {
   radius_->allow_empty(tr("as is"));
   radius_->setToolTip(tr("Centres the disc and gives it this radius, so that pictures are alike"));
   connect(radius_, &NumberField::entered, this, [this](double value) {
-    change(tr("Disc radius"), [&](FinishWishes& wishes) {
+    change(RecipeStep::kRadius, tr("Disc radius"), [&](FinishWishes& wishes) {
       reduce::OrientWishes orient = wishes.orient.value_or(reduce::OrientWishes{});
       orient.north_up = wishes.orient.has_value() && orient.north_up;
       orient.radius_px = value;
@@ -128,7 +135,7 @@ QWidget* FinishPanel::build_way_up() {
     });
   });
   connect(radius_, &NumberField::emptied, this, [this] {
-    change(tr("Disc radius"), [&](FinishWishes& wishes) {
+    change(RecipeStep::kRadius, tr("Disc radius"), [&](FinishWishes& wishes) {
       if (wishes.orient && !wishes.orient->north_up) {
         wishes.orient.reset();
       } else if (wishes.orient) {
@@ -175,7 +182,8 @@ QWidget* FinishPanel::build_colours() {
     ++place;
   }
   connect(tints_, &QButtonGroup::idClicked, this, [this](int id) {
-    change(tr("Colour"), [&](FinishWishes& wishes) { wishes.tint = static_cast<Tint>(id); });
+    change(RecipeStep::kTint, tr("Colour"),
+           [&](FinishWishes& wishes) { wishes.tint = static_cast<Tint>(id); });
   });
   return box;
 }

@@ -29,10 +29,10 @@ class FinishPanel : public QWidget {
   QWidget* build_way_up();
   QWidget* build_colours();
   template <typename Set>
-  void change(const QString& what, Set set) {
+  void change(RecipeStep step, const QString& what, Set set) {
     reduce::FinishWishes wishes = reduction_.finish();
     set(wishes);
-    reduction_.set_finish(wishes, what);
+    reduction_.set_finish(step, wishes, what);
   }
 
   Reduction& reduction_;

@@ -78,7 +78,7 @@ Truth truth_of(const Shot& shot, const optics::Train& train, const optics::Camer
     const scene::Chromosphere chromosphere(sun, shot.time);
     for (const scene::Filament& filament : chromosphere.magnetism().filaments()) {
       if (const auto seen = scene::seen_from(filament, truth.view)) {
-        truth.filaments.push_back({*seen, 1000.0 * filament.length_mm});
+        truth.filaments.push_back({*seen, 1000.0 * filament.length_Mm});
       }
     }
     for (const scene::FlareNow& flare : chromosphere.flares()) {

@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <cstddef>
 #include <optional>
 
 #include "solarchon/base/result.h"
@@ -29,8 +28,6 @@ struct Setup {
 /// @param r0_cm  of a short exposure; none: a long one, with the shot's seeing
 [[nodiscard]] psf::Blurring blurring_of(const Shot& shot, const Setup& setup,
                                         std::optional<double> r0_cm);
-/// Entries of its transfer's table.
-inline constexpr std::size_t kTransferSteps = 4097;
 /// Pixels round the frame that blur reaches into it from.
 [[nodiscard]] int margin_px(const Shot& shot, const Setup& setup, std::optional<double> r0_cm);
 

@@ -156,7 +156,9 @@ Result<Recording> simulate(const Shot& shot, const base::Task& task) {
     picture = *seen;
   }
   const psf::Transfer transfer(imaging_of(setup), blurring_of(shot, setup, truth.r0_cm));
-  picture = image::Spectrum(picture, width, height).filtered(transfer.table(kTransferSteps));
+  picture = image::Spectrum(picture, width, height).filtered([&](double cycles) {
+    return transfer.at_cycles(cycles);
+  });
   truth.cloud_stops = dim(shot.cloud, now_s, scale, margin, width, height, picture);
   task.report(0.75);
   if (task.stopped()) {

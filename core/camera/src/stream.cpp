@@ -364,7 +364,8 @@ class Stream::Machine {
     };
     drawn.pupil = transfer_at(0).pupil();
     const auto made = [&](int step) {
-      return drawn.spectrum->filtered(transfer_at(step).table(kTransferSteps));
+      const psf::Transfer transfer = transfer_at(step);
+      return drawn.spectrum->filtered([&](double cycles) { return transfer.at_cycles(cycles); });
     };
     for (std::size_t i = 0; i < missing.size(); i += 2) {
       std::future<scene::Picture> other;

@@ -57,6 +57,7 @@ class TelescopeSource : public Source {
     card_.height = camera.height_px;
     card_.saturation = camera.saturation;
     card_.rate_hz = camera.rate_hz;
+    card_.simulated = client_.card().simulated;
     card_.exposes = client_.card().has("camera.expose");
     card_.regions = client_.card().has("camera.region");
   }

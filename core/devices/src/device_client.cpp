@@ -48,6 +48,7 @@ Result<void> DeviceClient::greet() {
     card_.protocol = reader.integer("protocol", {1, 1'000'000});
     card_.name = reader.text_or("name", "").substr(0, kMostNameBytes);
     card_.axes = reader.choice_or("axes", kMountAxesWords, MountAxes::kPole);
+    card_.simulated = reader.flag_or("simulated", false);
     if (reader.error()) {
       return tl::make_unexpected(*reader.error());
     }

@@ -245,15 +245,6 @@ bool FrameRing::take(std::uint64_t place, RingFrame& into) {
   return slot.turn.load(std::memory_order_relaxed) == whole;
 }
 
-bool FrameRing::take_newest(RingFrame& into) {
-  const std::uint64_t left = map_->header().left.load(std::memory_order_acquire);
-  if (left <= map_->taken || !take(left - 1, into)) {
-    return false;
-  }
-  map_->taken = left;
-  return true;
-}
-
 bool FrameRing::take_next(RingFrame& into) {
   const std::uint64_t left = map_->header().left.load(std::memory_order_acquire);
   // The oldest is about to be overwritten.

@@ -33,6 +33,9 @@ double beyond_limb(std::size_t pixel, int width, const DiscModel& disc) {
 class EdgeProfile {
  public:
   static constexpr double kStep_px = 0.25;
+  static constexpr int kHalf = 512;
+  static constexpr int kLine =
+      4 * kHalf;  ///< there and back again, so that it goes on at both ends
 
   /// The picture's own, as the mean along the limb.
   EdgeProfile(const std::vector<float>& plane, int width, const DiscModel& disc, double reach_px)
@@ -49,23 +52,30 @@ class EdgeProfile {
     }
   }
 
+  /// A blur at the frequencies of the line that `misfit` draws.
+  [[nodiscard]] static std::vector<double> along_line(const psf::Transfer& blur) {
+    std::vector<double> factors;
+    factors.reserve(kLine);
+    for (int i = 0; i < kLine; ++i) {
+      factors.push_back(blur.at_cycles(std::min(i, kLine - i) / (kLine * kStep_px)));
+    }
+    return factors;
+  }
+
   /// How far it is from that of a disc through a blur.
   [[nodiscard]] double misfit(const DiscModel& disc, double wider_px,
-                              const psf::Transfer& blur) const {
-    // There and back again, so that it goes on at both ends.
-    constexpr int kHalf = 512;
-    cv::Mat line(1, 4 * kHalf, CV_64F);
+                              const std::vector<double>& blur) const {
+    cv::Mat line(1, kLine, CV_64F);
     for (int i = 0; i < 2 * kHalf; ++i) {
       const double out = (i - kHalf) * kStep_px;
       const double far = std::max(0.0, disc.limb.radius_px + out - wider_px);
       line.at<double>(0, i) = disc.at(far);
-      line.at<double>(0, 4 * kHalf - 1 - i) = disc.at(far);
+      line.at<double>(0, kLine - 1 - i) = disc.at(far);
     }
     cv::Mat spectrum;
     cv::dft(line, spectrum, cv::DFT_COMPLEX_OUTPUT);
-    for (int i = 0; i < spectrum.cols; ++i) {
-      const double cycles = std::min(i, spectrum.cols - i) / (spectrum.cols * kStep_px);
-      spectrum.at<cv::Vec2d>(0, i) *= blur.at_cycles(cycles);
+    for (int i = 0; i < kLine; ++i) {
+      spectrum.at<cv::Vec2d>(0, i) *= blur[static_cast<std::size_t>(i)];
     }
     cv::dft(spectrum, line, cv::DFT_INVERSE | cv::DFT_REAL_OUTPUT | cv::DFT_SCALE);
     double sum = 0.0;
@@ -172,7 +182,8 @@ double nearest_air(DiscModel& disc, const std::vector<float>& plane, int width, 
     psf::Blurring blurring;
     blurring.pixel = false;  // the disc is drawn as light over pixels
     blurring.r0_cm = kLeast_cm * std::pow(kRatio, step);
-    const psf::Transfer blur(imaging, blurring, pupil);
+    const std::vector<double> blur =
+        EdgeProfile::along_line(psf::Transfer(imaging, blurring, pupil));
     for (double wider = -kWidest_px; wider <= kWidest_px; wider += kWider_px) {
       const double misfit = edge.misfit(disc, wider, blur);
       if (least < 0.0 || misfit < least) {

@@ -274,6 +274,31 @@ Change change_of(const std::vector<LimbPoint>& points, bool grows) {
   return change;
 }
 
+/// All sectors laid upon each other, edge upon edge: the noise of one does not widen it.
+struct AlignedEdge {
+  std::optional<std::vector<double>> profile;
+  double left_px = 0.0;  ///< mean of how far the edges lie, that whole bins do not take out
+};
+AlignedEdge edge_upon_edge(const std::vector<Profile>& sectors,
+                           const std::vector<LimbPoint>& points) {
+  Profile all(sectors.front().size());
+  AlignedEdge aligned;
+  for (const LimbPoint& point : points) {
+    const auto by = std::lround(point.off_px / kBinPx);
+    aligned.left_px +=
+        (point.off_px - static_cast<double>(by) * kBinPx) / static_cast<double>(points.size());
+    const Profile& sector = sectors[point.sector];
+    for (std::size_t bin = 0; bin < all.size(); ++bin) {
+      const auto from = static_cast<std::ptrdiff_t>(bin) + by;
+      if (from >= 0 && from < static_cast<std::ptrdiff_t>(all.size())) {
+        all.add_sums(bin, sector, static_cast<std::size_t>(from));
+      }
+    }
+  }
+  aligned.profile = all.values();
+  return aligned;
+}
+
 }  // namespace
 
 bool LimbTracker::find(const image::Frame& frame) {
@@ -337,40 +362,15 @@ std::optional<TrackedLimb> LimbTracker::near(const image::Frame& frame) {
   if (points.size() < kLeastPoints) {
     return std::nullopt;
   }
-  // All sectors laid upon each other, edge upon edge: the noise of one does not widen it.
-  Profile all(sectors.front().size());
-  double left_px = 0.0;  // of how far they lie, that whole bins do not take out
-  for (const LimbPoint& point : points) {
-    const auto by = std::lround(point.off_px / kBinPx);
-    left_px +=
-        (point.off_px - static_cast<double>(by) * kBinPx) / static_cast<double>(points.size());
-    const Profile& sector = sectors[point.sector];
-    for (std::size_t bin = 0; bin < all.size(); ++bin) {
-      const auto from = static_cast<std::ptrdiff_t>(bin) + by;
-      if (from >= 0 && from < static_cast<std::ptrdiff_t>(all.size())) {
-        all.add_sums(bin, sector, static_cast<std::size_t>(from));
-      }
-    }
-  }
   TrackedLimb seen;
   seen.width_px = circle.width;
-  if (const auto profile = all.values()) {
-    if (const auto fall = fall_of(*profile, circle.width); fall && fall->outer_px > 0.0) {
+  const AlignedEdge aligned = edge_upon_edge(sectors, points);
+  if (aligned.profile) {
+    if (const auto fall = fall_of(*aligned.profile, circle.width); fall && fall->outer_px > 0.0) {
       seen.width_px = fall->width_px();
     }
-    // Of an edge as wide as what is looked at the steepest place is little more than noise: what
-    // was known goes on.
-    constexpr double kNear = 0.3;
-    constexpr double kWidest = 0.25;
-    const double across_px = static_cast<double>(profile->size() - 1) * kBinPx;
-    if (const auto edge = steepest_fall(*profile)) {
-      const double off_px = edge->place_px - 0.5 * across_px - left_px;
-      if (std::abs(off_px) < kNear * edge->half_width_px &&
-          edge->half_width_px < kWidest * across_px) {
-        const light::LimbDarkening darkening(frame.info.wavelength_nm.value_or(kWhiteLightNm));
-        circle.inward_px = off_px + bias_of(circle, edge->half_width_px, darkening);
-      }
-    }
+    learn_bias(*aligned.profile, aligned.left_px,
+               light::LimbDarkening(frame.info.wavelength_nm.value_or(kWhiteLightNm)));
   }
   // From where the light falls fastest to where the disc ends.
   for (LimbPoint& point : points) {
@@ -390,18 +390,32 @@ std::optional<TrackedLimb> LimbTracker::near(const image::Frame& frame) {
   return seen;
 }
 
-double LimbTracker::bias_of(Circle& circle, double half_width_px,
-                            const light::LimbDarkening& darkening) {
-  // It grows with the width: worked out anew only where that is another, and not for wide ones,
-  // which take long.
+void LimbTracker::learn_bias(const std::vector<double>& profile, double left_px,
+                             const light::LimbDarkening& darkening) {
+  const double across_px = static_cast<double>(profile.size() - 1) * kBinPx;
+  const auto edge = steepest_fall(profile);
+  if (!edge) {
+    return;
+  }
+  // Of an edge as wide as what is looked at the steepest place is little more than noise: what was
+  // known goes on.
+  constexpr double kNear = 0.3;
+  constexpr double kWidest = 0.25;
+  const double off_px = edge->place_px - 0.5 * across_px - left_px;
+  if (std::abs(off_px) > kNear * edge->half_width_px || edge->half_width_px > kWidest * across_px) {
+    return;
+  }
+  // The bias grows with the width: worked out anew only where that is another, and not for wide
+  // ones, which take long.
   constexpr double kAlike = 0.1;
   constexpr double kWidest_px = 10.0;
-  const double asked_px = std::min(half_width_px, kWidest_px);
+  Circle& circle = *circle_;
+  const double asked_px = std::min(edge->half_width_px, kWidest_px);
   if (std::abs(asked_px - circle.bias_half_width_px) > kAlike * circle.bias_half_width_px) {
     circle.bias_px = limb_bias(asked_px, circle.radius, darkening).inward_px;
     circle.bias_half_width_px = asked_px;
   }
-  return circle.bias_px * half_width_px / circle.bias_half_width_px;
+  circle.inward_px = off_px + circle.bias_px * edge->half_width_px / circle.bias_half_width_px;
 }
 
 void LimbTracker::learn_where(const image::Frame& frame) {

@@ -46,11 +46,17 @@ Spectrum::Spectrum(const std::vector<float>& picture, int width, int height)
   cv::dct(cv::Mat(tall_, wide_, CV_32F, ground.data()), spectrum);
 }
 
-std::vector<float> Spectrum::filtered(const std::vector<float>& factors) const {
+std::vector<float> Spectrum::filtered(const std::function<double(double)>& factor) const {
+  constexpr std::size_t kSteps = 4096;
+  std::vector<float> factors;
+  factors.reserve(kSteps + 1);
+  for (std::size_t i = 0; i <= kSteps; ++i) {
+    factors.push_back(static_cast<float>(
+        factor(kMostCycles * static_cast<double>(i) / static_cast<double>(kSteps))));
+  }
   // Waves of the cosine transform have half a cycle more from one to the next.
   const auto square_of = [&](int wave, int size) {
-    const double place =
-        0.5 * wave / size * (static_cast<double>(factors.size() - 1) / kMostCycles);
+    const double place = 0.5 * wave / size * (static_cast<double>(kSteps) / kMostCycles);
     return static_cast<float>(place * place);
   };
   std::vector<float> across(static_cast<std::size_t>(wide_));

@@ -11,10 +11,27 @@ using base::Result;
 
 namespace {
 
-std::optional<std::int64_t> session_of(SQLite::Database& database, const std::string& file) {
+std::optional<std::int64_t> session_of(SQLite::Database& database, const std::string& clip) {
   SQLite::Statement query(database, "SELECT session FROM clip WHERE file = ?");
-  query.bind(1, file);
+  query.bind(1, clip);
   return query.executeStep() ? std::optional(query.getColumn(0).getInt64()) : std::nullopt;
+}
+
+/// Where what a product was made of is filed, the last of it that is: of a movie, that is its day.
+std::optional<std::int64_t> session_of_sources(SQLite::Database& database,
+                                               const std::vector<std::string>& sources) {
+  for (auto at = sources.rbegin(); at != sources.rend(); ++at) {
+    const std::string& source = *at;
+    if (const auto session = session_of(database, source)) {
+      return session;
+    }
+    SQLite::Statement query(database, "SELECT session FROM frame WHERE file = ? ORDER BY id DESC");
+    query.bind(1, source);
+    if (query.executeStep()) {
+      return query.getColumn(0).getInt64();
+    }
+  }
+  return std::nullopt;
 }
 
 /// The one rule by which two things are of the same session: the newest of that site, way of the
@@ -63,9 +80,34 @@ void insert_clip(SQLite::Database& database, std::int64_t session, const ClipEnt
   insert.bind(11, clip.movie ? 1 : 0);
   insert.bind(12, clip.simulated ? 1 : 0);
   insert.exec();
+  keep_sources(database, clip.file, clip.made_of);
 }
 
 }  // namespace
+
+void keep_sources(SQLite::Database& database, const std::string& product,
+                  const std::vector<std::string>& sources) {
+  SQLite::Statement drop(database, "DELETE FROM made_of WHERE product = ?");
+  drop.bind(1, product);
+  drop.exec();
+  SQLite::Statement insert(database, "INSERT OR IGNORE INTO made_of VALUES (?, ?)");
+  for (const std::string& source : sources) {
+    insert.reset();
+    insert.bind(1, product);
+    insert.bind(2, source);
+    insert.exec();
+  }
+}
+
+std::vector<std::string> load_sources(SQLite::Database& database, const std::string& product) {
+  SQLite::Statement query(database, "SELECT source FROM made_of WHERE product = ? ORDER BY source");
+  query.bind(1, product);
+  std::vector<std::string> sources;
+  while (query.executeStep()) {
+    sources.push_back(query.getColumn(0).getString());
+  }
+  return sources;
+}
 
 std::vector<ClipEntry> load_clips(SQLite::Database& database, std::int64_t session) {
   SQLite::Statement query(database,
@@ -80,7 +122,8 @@ std::vector<ClipEntry> load_clips(SQLite::Database& database, std::int64_t sessi
                      query.getColumn(4).getInt(), query.getColumn(5).getInt(),
                      optional_real(query.getColumn(6)), optional_real(query.getColumn(7)),
                      optional_real(query.getColumn(8)), query.getColumn(9).getString(),
-                     query.getColumn(10).getInt() != 0, query.getColumn(11).getInt() != 0});
+                     query.getColumn(10).getInt() != 0, query.getColumn(11).getInt() != 0,
+                     load_sources(database, query.getColumn(2).getString())});
   }
   return clips;
 }
@@ -96,7 +139,10 @@ Result<std::int64_t> LogBook::file_clip(const SessionStart& start, const ClipEnt
       drop.bind(1, clip.file);
       drop.exec();
     }
-    const auto like = session_like(store_->database, start, clip.begun, clip.simulated);
+    auto like = session_of_sources(store_->database, clip.made_of);
+    if (!like) {
+      like = session_like(store_->database, start, clip.begun, clip.simulated);
+    }
     const std::int64_t session = like ? *like : insert_session(store_->database, start);
     insert_clip(store_->database, session, clip);
     transaction.commit();
@@ -109,7 +155,10 @@ Result<std::int64_t> LogBook::file_clip(const SessionStart& start, const ClipEnt
 Result<LogBook::Filed> LogBook::file_frame(const SessionStart& start, const FrameEntry& frame) {
   try {
     SQLite::Transaction transaction(store_->database, SQLite::TransactionBehavior::IMMEDIATE);
-    const auto like = session_like(store_->database, start, frame.taken, frame.simulated);
+    auto like = session_of_sources(store_->database, frame.made_of);
+    if (!like) {
+      like = session_like(store_->database, start, frame.taken, frame.simulated);
+    }
     const std::int64_t session = like ? *like : insert_session(store_->database, start);
     const std::int64_t id = insert_frame(store_->database, session, frame);
     transaction.commit();

@@ -155,18 +155,20 @@ std::int64_t insert_frame(SQLite::Database& database, std::int64_t session,
                           const FrameEntry& frame) {
   SQLite::Statement insert(database,
                            "INSERT INTO frame (session, taken_ms, file, exposure_ms, "
-                           "sun_altitude_deg, simulated) VALUES (?, ?, ?, ?, ?, ?)");
+                           "sun_altitude_deg, simulated, kind) VALUES (?, ?, ?, ?, ?, ?, ?)");
   insert.bind(1, session);
   insert.bind(2, frame.taken.unix_ms);
   insert.bind(3, frame.file);
   insert.bind(4, frame.exposure_ms);
   insert.bind(5, frame.sun_altitude_deg);
   insert.bind(6, frame.simulated ? 1 : 0);
+  insert.bind(7, std::string(kPictureKindWords.of(frame.kind)));
   insert.exec();
   const std::int64_t id = database.getLastInsertRowid();
   if (frame.measurement) {
     insert_measurement(database, id, *frame.measurement);
   }
+  keep_sources(database, frame.file, frame.made_of);
   return id;
 }
 
@@ -377,14 +379,18 @@ Result<Session> LogBook::session(std::int64_t id) const {
     session.notes = query.getColumn(7).getString();
 
     SQLite::Statement frames(store_->database,
-                             "SELECT id, taken_ms, file, exposure_ms, sun_altitude_deg, simulated "
+                             "SELECT id, taken_ms, file, exposure_ms, sun_altitude_deg, "
+                             "simulated, kind "
                              "FROM frame WHERE session = ? ORDER BY taken_ms, id");
     frames.bind(1, id);
     while (frames.executeStep()) {
-      FrameEntry frame{frames.getColumn(0).getInt64(),   time_in(frames.getColumn(1)),
-                       frames.getColumn(2).getString(),  frames.getColumn(3).getDouble(),
-                       frames.getColumn(4).getDouble(),  std::nullopt,
-                       frames.getColumn(5).getInt() != 0};
+      FrameEntry frame{
+          frames.getColumn(0).getInt64(), time_in(frames.getColumn(1)),
+          frames.getColumn(2).getString(), frames.getColumn(3).getDouble(),
+          frames.getColumn(4).getDouble(), std::nullopt, frames.getColumn(5).getInt() != 0,
+          // That of a newer program is a picture all the same.
+          kPictureKindWords.from(frames.getColumn(6).getString()).value_or(PictureKind::kFinished),
+          load_sources(store_->database, frames.getColumn(2).getString())};
       frame.measurement = load_measurement(store_->database, frame.id, frame.taken);
       session.frames.push_back(std::move(frame));
     }

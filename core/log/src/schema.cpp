@@ -133,6 +133,18 @@ const std::vector<std::string>& schema_steps() {
                                                // Exposures that were found in a rehearsal.
                                                R"sql(
     ALTER TABLE exposure ADD COLUMN simulated INTEGER NOT NULL DEFAULT 0;
+  )sql",
+                                               // What pictures are, and of what they were made.
+                                               R"sql(
+    ALTER TABLE frame ADD COLUMN kind TEXT NOT NULL DEFAULT 'frame';
+    UPDATE frame SET kind = 'finished' WHERE file LIKE 'products/%-finished%.fits';
+    UPDATE frame SET kind = 'mosaic' WHERE file LIKE 'products/%-mosaic%.fits';
+    UPDATE frame SET kind = 'stack' WHERE file LIKE 'products/%-stack%.fits'
+                                       OR file LIKE 'products/%-sharp%.fits';
+    CREATE TABLE made_of (
+      product TEXT NOT NULL,
+      source TEXT NOT NULL,
+      PRIMARY KEY (product, source)) WITHOUT ROWID;
   )sql"};
   return kSteps;
 }

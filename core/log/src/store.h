@@ -54,6 +54,10 @@ std::int64_t insert_session(SQLite::Database& database, const SessionStart& star
 std::int64_t insert_frame(SQLite::Database& database, std::int64_t session,
                           const FrameEntry& frame);
 std::vector<ClipEntry> load_clips(SQLite::Database& database, std::int64_t session);
+/// What a product was made of, in the place of what was known of one of that name.
+void keep_sources(SQLite::Database& database, const std::string& product,
+                  const std::vector<std::string>& sources);
+std::vector<std::string> load_sources(SQLite::Database& database, const std::string& product);
 
 /// Within the years that the program answers for, whatever stands there.
 inline sky::UtcTime time_in(const SQLite::Column& column) {

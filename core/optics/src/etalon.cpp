@@ -11,7 +11,6 @@ namespace {
 
 constexpr double kAngstromPerNm = 10.0;
 constexpr double kAirRefractivity = 2.763e-4;  // n - 1 at 656 nm, 15 degrees C, 1013.25 hPa
-constexpr double kLightKmS = 299792.458;
 
 }  // namespace
 
@@ -54,10 +53,6 @@ ConePassband in_cone(double bandwidth_angstrom, double focal_ratio, double refra
 double pressure_shift_angstrom(double pressure_hpa, double wavelength_nm) {
   return wavelength_nm * kAngstromPerNm * kAirRefractivity *
          (pressure_hpa / sky::kSeaLevelHpa - 1.0);
-}
-
-double doppler_shift_angstrom(double recession_km_s, double wavelength_nm) {
-  return wavelength_nm * kAngstromPerNm * recession_km_s / kLightKmS;
 }
 
 }  // namespace solarchon::optics

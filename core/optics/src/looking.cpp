@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/base/circles.h"
 
 namespace solarchon::optics {
 
@@ -56,18 +57,7 @@ double passed_share(double bundle_radius_mm, double offset_mm, double opening_ra
   if (d >= opening + r || opening <= 0.0) {
     return 0.0;
   }
-  if (d + opening <= r) {
-    return (opening * opening) / (r * r);  // the opening lies wholly within the bundle
-  }
-  // Area of the lens that two circles share.
-  const double one = std::clamp((d * d + r * r - opening * opening) / (2.0 * d * r), -1.0, 1.0);
-  const double other =
-      std::clamp((d * d + opening * opening - r * r) / (2.0 * d * opening), -1.0, 1.0);
-  const double root =
-      (-d + r + opening) * (d + r - opening) * (d - r + opening) * (d + r + opening);
-  const double area = r * r * std::acos(one) + opening * opening * std::acos(other) -
-                      0.5 * std::sqrt(std::max(0.0, root));
-  return std::clamp(area / (kPi * r * r), 0.0, 1.0);
+  return std::clamp(base::shared_area(r, opening, d) / (kPi * r * r), 0.0, 1.0);
 }
 
 }  // namespace solarchon::optics

@@ -7,6 +7,7 @@
 #include <utility>
 
 #include "solarchon/base/angle.h"
+#include "solarchon/base/circles.h"
 #include "solarchon/base/parallel.h"
 #include "solarchon/seeing/air.h"
 
@@ -16,26 +17,6 @@ namespace {
 
 constexpr double kFwhmPerSigma = 2.354820045;
 constexpr int kSteps = 4096;
-constexpr double kMostCycles = 0.7071067811865476;  // in the corner of a picture's spectrum
-
-/// Area that two circles share, over pi.
-double overlap(double first, double second, double apart) {
-  const double small = std::min(first, second);
-  if (apart >= first + second) {
-    return 0.0;
-  }
-  if (apart <= std::abs(first - second)) {
-    return small * small;
-  }
-  const auto part = [apart](double one, double other) {
-    const double cosine = (apart * apart + one * one - other * other) / (2.0 * apart * one);
-    return one * one * std::acos(std::clamp(cosine, -1.0, 1.0));
-  };
-  const double kite =
-      0.5 * std::sqrt(std::max(0.0, (first + second - apart) * (apart + first - second) *
-                                        (apart - first + second) * (apart + first + second)));
-  return (part(first, second) + part(second, first) - kite) / base::kPi;
-}
 
 /// What a Gaussian of that deviation leaves.
 double gaussian_transfer(double sigma_px, double cycles_per_px) {
@@ -70,9 +51,10 @@ double pupil_transfer(double share, double obstruction, double defocus_waves) {
     return 0.0;
   }
   const double apart = 2.0 * share;  // of the two pupils, in radii of the aperture
-  const double focused = (overlap(1.0, 1.0, apart) - 2.0 * overlap(1.0, obstruction, apart) +
-                          overlap(obstruction, obstruction, apart)) /
-                         (1.0 - obstruction * obstruction);
+  const double focused =
+      (base::shared_area(1.0, 1.0, apart) - 2.0 * base::shared_area(1.0, obstruction, apart) +
+       base::shared_area(obstruction, obstruction, apart)) /
+      (base::kPi * (1.0 - obstruction * obstruction));
   const double turn = 8.0 * base::kPi * std::abs(defocus_waves) * share * (1.0 - share);
   constexpr double kNone = 1e-6;
   return turn < kNone ? focused : focused * 2.0 * std::cyl_bessel_j(1.0, turn) / turn;
@@ -117,16 +99,6 @@ Transfer::Transfer(const ImagingSetup& setup, const Blurring& blurring,
 double Transfer::at(double share) const {
   const double left = pupil_->at(share);
   return left == 0.0 ? 0.0 : left * beside_the_pupil(share, setup_, blurring_);
-}
-
-std::vector<float> Transfer::table(std::size_t size) const {
-  std::vector<float> values;
-  values.reserve(size);
-  for (std::size_t i = 0; i < size; ++i) {
-    values.push_back(static_cast<float>(
-        at_cycles(kMostCycles * static_cast<double>(i) / static_cast<double>(size - 1))));
-  }
-  return values;
 }
 
 int detail_scale_px(const ImagingSetup& setup) {

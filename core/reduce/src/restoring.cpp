@@ -25,9 +25,8 @@ using image::Picture;
 
 namespace {
 
-constexpr double kGoalFlat = 0.65;    // of the cutoff: full contrast up to here, none at the cutoff
-constexpr std::size_t kSteps = 2049;  // of tables by frequency
-constexpr std::size_t kRings = 96;    // in which a picture's power is counted
+constexpr double kGoalFlat = 0.65;  // of the cutoff: full contrast up to here, none at the cutoff
+constexpr std::size_t kRings = 96;  // in which a picture's power is counted
 
 /// What is wanted of contrast, at a share of the cutoff.
 double goal(double share) {
@@ -38,19 +37,6 @@ double goal(double share) {
     return 0.0;
   }
   return 0.5 + 0.5 * std::cos(std::numbers::pi * (share - kGoalFlat) / (1.0 - kGoalFlat));
-}
-
-/// A table for image::Spectrum.
-/// @param factor  of the frequency in cycles per pixel
-template <typename Factor>
-std::vector<float> by_frequency(const Factor& factor) {
-  std::vector<float> table;
-  table.reserve(kSteps);
-  for (std::size_t i = 0; i < kSteps; ++i) {
-    table.push_back(static_cast<float>(
-        factor(image::kMostCycles * static_cast<double>(i) / static_cast<double>(kSteps - 1))));
-  }
-  return table;
 }
 
 std::vector<float> less(std::vector<float> values, const std::vector<float>& taken) {
@@ -95,16 +81,17 @@ std::optional<DiscApart> disc_apart(const Picture& picture, const std::vector<fl
     model.emplace(disc::drawn(apart.disc, picture.width, picture.height), picture.width,
                   picture.height);
     // The model is drawn as light over pixels already.
-    soft = model->filtered(blur_of(wishes, apart.r0_cm, false).table(kSteps));
+    const psf::Transfer blur = blur_of(wishes, apart.r0_cm, false);
+    soft = model->filtered([&](double cycles) { return blur.at_cycles(cycles); });
     if (turn + 1 < kTurns) {
       disc::add_light(apart.disc, less(values, soft), picture, 2.0 * wide_px);
     }
   }
   // As sharp as pixels let it be, by a curve that does not ring.
   const double sigma_px = 0.33 * wishes.imaging.pixels_per_cutoff();
-  apart.sharp = model->filtered(by_frequency([&](double cycles) {
+  apart.sharp = model->filtered([&](double cycles) {
     return std::exp(-2.0 * std::pow(std::numbers::pi * sigma_px * cycles, 2.0));
-  }));
+  });
   apart.detail = less(values, soft);
   apart.rings = disc::rings_of(apart.detail, picture.width, apart.disc, 2.0 * wide_px);
   apart.detail = less(std::move(apart.detail), apart.rings);
@@ -252,8 +239,9 @@ Result<Restored> restore(const Picture& picture, const RestoreWishes& wishes,
         image::power_by_ring(detail, picture.width, picture.height, kRings),
         wishes.noise * bright_part(values), wishes.strength);
     std::vector<float> made =
-        image::Spectrum(detail, picture.width, picture.height)
-            .filtered(by_frequency([&](double cycles) { return filter.factor(cycles); }));
+        image::Spectrum(detail, picture.width, picture.height).filtered([&](double cycles) {
+          return filter.factor(cycles);
+        });
     const Filter::Effect effect = filter.effect();
     restored.noise = wishes.noise * effect.noise;
     if (plane == 0) {

@@ -104,8 +104,9 @@ SOLARCHON_WIDE Sums sums_over(const float* __restrict picture, int stride, float
 }  // namespace
 
 image::Offset ShiftField::at(double x, double y) const {
-  const double across = std::clamp(x / spacing_px - 0.5, 0.0, std::max(0.0, columns - 1.0));
-  const double along = std::clamp(y / spacing_px - 0.5, 0.0, std::max(0.0, rows - 1.0));
+  const double across =
+      std::clamp((x - origin_px) / spacing_px, 0.0, std::max(0.0, columns - 1.0));
+  const double along = std::clamp((y - origin_px) / spacing_px, 0.0, std::max(0.0, rows - 1.0));
   const int i = std::min(static_cast<int>(across), std::max(0, columns - 2));
   const int j = std::min(static_cast<int>(along), std::max(0, rows - 2));
   const double u = across - i;
@@ -427,6 +428,7 @@ ShiftField PatchMatcher::seek(const image::Frame& frame, double black, const ima
   field.columns = columns_;
   field.rows = rows_;
   field.spacing_px = spacing_px_;
+  field.origin_px = 0.5 * spacing_px_ - 0.5;
   field.offsets.assign(static_cast<std::size_t>(columns_) * static_cast<std::size_t>(rows_), about);
   light_of(frame, levels_[1].bin, black, scratch[1]);
   image::bin_down(scratch[1], 2, scratch[0]);

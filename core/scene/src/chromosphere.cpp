@@ -211,9 +211,9 @@ class CloudPainter {
   }
 
   /// Noise that is tied to the surface and forgets itself in some twenty minutes.
-  [[nodiscard]] double in_lumps(const Vector& on_sun, double size_mm, std::uint64_t which) const {
+  [[nodiscard]] double in_lumps(const Vector& on_sun, double size_Mm, std::uint64_t which) const {
     constexpr double kLifeS = 1500.0;
-    const double scale = kSolarRadiusMm / size_mm;
+    const double scale = kSolarRadiusMm / size_Mm;
     const Vector place{scale * on_sun[0], scale * on_sun[1], scale * on_sun[2]};
     const double lives = chromosphere_.seconds_ / kLifeS;
     const double share = lives - std::floor(lives);

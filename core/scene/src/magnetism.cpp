@@ -34,33 +34,33 @@ void add_region(const Region& region, std::vector<Magnetism::Source>& sources) {
   const double after = std::max(0.0, age - region.life_days);
   const double strength = std::min(1.0, age / kRiseDays) * std::exp(-after / kFadeDays);
   // The pieces walk at random: their spread grows with the root of the time.
-  const double walked_mm = 3.2 * std::sqrt(age) * std::sqrt(8.0);
+  const double walked_Mm = 3.2 * std::sqrt(age) * std::sqrt(8.0);
   const double total_flux = 600.0 * region.largest_area_muh;
   constexpr int kPieces = 9;
   const double half_deg = 0.5 * region.spread_deg * std::min(1.0, 0.4 + 0.2 * age);
   for (const int side : {1, -1}) {
     for (int piece = 0; piece < kPieces; ++piece) {
-      const double wide_mm = (side > 0 ? 9.0 : 15.0) + (side > 0 ? 0.8 : 1.0) * walked_mm;
-      const double west_mm = side * half_deg * kRadPerDeg * kSolarRadiusMm * std::cos(tilt) +
-                             wide_mm * random.normal();
-      const double poleward_mm = -side * half_deg * kRadPerDeg * kSolarRadiusMm * std::sin(tilt) +
-                                 wide_mm * random.normal();
+      const double wide_Mm = (side > 0 ? 9.0 : 15.0) + (side > 0 ? 0.8 : 1.0) * walked_Mm;
+      const double west_Mm = side * half_deg * kRadPerDeg * kSolarRadiusMm * std::cos(tilt) +
+                             wide_Mm * random.normal();
+      const double poleward_Mm = -side * half_deg * kRadPerDeg * kSolarRadiusMm * std::sin(tilt) +
+                                 wide_Mm * random.normal();
       const double share = random.uniform(0.4, 1.6) / kPieces;
       const double latitude =
-          region.latitude_deg * kRadPerDeg + hemisphere * poleward_mm / kSolarRadiusMm;
+          region.latitude_deg * kRadPerDeg + hemisphere * poleward_Mm / kSolarRadiusMm;
       sources.push_back({latitude,
                          region.carrington_longitude_deg * kRadPerDeg +
-                             west_mm / kSolarRadiusMm / std::cos(latitude),
+                             west_Mm / kSolarRadiusMm / std::cos(latitude),
                          side * region.leader_polarity * share * strength * total_flux,
-                         7.0 + 0.25 * walked_mm, 190.0});
+                         7.0 + 0.25 * walked_Mm, 190.0});
     }
   }
   for (const Spot& spot : region.spots) {
-    const double radius_mm = spot.radius_deg * kRadPerDeg * kSolarRadiusMm;
-    const double depth_mm = std::max(2.5, 0.9 * radius_mm);
+    const double radius_Mm = spot.radius_deg * kRadPerDeg * kSolarRadiusMm;
+    const double depth_Mm = std::max(2.5, 0.9 * radius_Mm);
     constexpr double kSpotGauss = 2200.0;
     sources.push_back({spot.latitude_deg * kRadPerDeg, spot.carrington_longitude_deg * kRadPerDeg,
-                       spot.polarity * kSpotGauss * depth_mm * depth_mm, depth_mm, 150.0});
+                       spot.polarity * kSpotGauss * depth_Mm * depth_Mm, depth_Mm, 150.0});
   }
 }
 
@@ -97,11 +97,11 @@ void add_network(std::uint32_t seed, sky::UtcTime time, std::vector<Magnetism::S
   }
 }
 
-Field field_of(const Magnetism::Source& source, double west_mm, double north_mm, double extra_mm) {
-  const double depth = source.depth_mm + extra_mm;
-  const double square = west_mm * west_mm + north_mm * north_mm + depth * depth;
+Field field_of(const Magnetism::Source& source, double west_Mm, double north_Mm, double extra_Mm) {
+  const double depth = source.depth_Mm + extra_Mm;
+  const double square = west_Mm * west_Mm + north_Mm * north_Mm + depth * depth;
   const double factor = source.flux / (square * std::sqrt(square));
-  return {west_mm * factor, north_mm * factor, depth * factor};
+  return {west_Mm * factor, north_Mm * factor, depth * factor};
 }
 
 double wrapped(double angle_rad) {
@@ -123,21 +123,21 @@ Magnetism::Magnetism(const SyntheticSun& sun, sky::UtcTime time)
     const double cosine = std::cos(latitude);
     Cell* cells = map_.data() + static_cast<std::ptrdiff_t>(row) * kColumns;
     for (const Source& source : sources) {
-      const double north_mm = (latitude - source.latitude_rad) * kSolarRadiusMm;
-      if (std::abs(north_mm) > source.reach_mm) {
+      const double north_Mm = (latitude - source.latitude_rad) * kSolarRadiusMm;
+      if (std::abs(north_Mm) > source.reach_Mm) {
         continue;
       }
       const double mm_per_column = kCellRad * cosine * kSolarRadiusMm;
       const int reach = static_cast<int>(
-          std::min(0.5 * kColumns - 1.0, source.reach_mm / std::max(1e-6, mm_per_column)));
+          std::min(0.5 * kColumns - 1.0, source.reach_Mm / std::max(1e-6, mm_per_column)));
       const int middle = static_cast<int>(std::floor(source.longitude_rad / kCellRad));
       for (int column = middle - reach; column <= middle + reach; ++column) {
-        const double west_mm =
+        const double west_Mm =
             ((column + 0.5) * kCellRad - source.longitude_rad) * cosine * kSolarRadiusMm;
-        Field field = field_of(source, west_mm, north_mm, 0.0);
+        Field field = field_of(source, west_Mm, north_Mm, 0.0);
         // Farther out the lines have closed over other poles.
         const double far =
-            (west_mm * west_mm + north_mm * north_mm) / (source.reach_mm * source.reach_mm);
+            (west_Mm * west_Mm + north_Mm * north_Mm) / (source.reach_Mm * source.reach_Mm);
         const double fade = far < 1.0 ? (1.0 - far) * (1.0 - far) : 0.0;
         field = {fade * field.west, fade * field.north, fade * field.up};
         Cell& cell = cells[((column % kColumns) + kColumns) % kColumns];
@@ -192,10 +192,10 @@ double Magnetism::far_up(double latitude_rad, double longitude_rad) const {
   constexpr double kHighMm = 22.0;
   double up = 0.0;
   for (const Source& source : large_) {
-    const double north_mm = (latitude_rad - source.latitude_rad) * kSolarRadiusMm;
-    const double west_mm =
+    const double north_Mm = (latitude_rad - source.latitude_rad) * kSolarRadiusMm;
+    const double west_Mm =
         wrapped(longitude_rad - source.longitude_rad) * std::cos(latitude_rad) * kSolarRadiusMm;
-    up += field_of(source, west_mm, north_mm, kHighMm).up;
+    up += field_of(source, west_Mm, north_Mm, kHighMm).up;
   }
   return up;
 }

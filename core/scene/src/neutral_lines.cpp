@@ -23,14 +23,14 @@ struct Wish {
   double latitude_rad;
   double longitude_rad;
   double turned_rad;  ///< of its spine from west towards the pole of its hemisphere's east
-  double length_mm;
+  double length_Mm;
   double bend;  ///< of the spine, half a wave over its length, in shares of it
 };
 
-Filament::Node beside(const Filament::Node& from, double west_mm, double north_mm) {
+Filament::Node beside(const Filament::Node& from, double west_Mm, double north_Mm) {
   const double latitude =
-      std::clamp(from.latitude_rad + north_mm / kSolarRadiusMm, -0.49 * kPi, 0.49 * kPi);
-  return {latitude, from.longitude_rad + west_mm / kSolarRadiusMm / std::cos(from.latitude_rad)};
+      std::clamp(from.latitude_rad + north_Mm / kSolarRadiusMm, -0.49 * kPi, 0.49 * kPi);
+  return {latitude, from.longitude_rad + west_Mm / kSolarRadiusMm / std::cos(from.latitude_rad)};
 }
 
 /// How far to the side the field changes its sign, nearest first.
@@ -38,8 +38,8 @@ std::optional<double> neutral_beside(const Magnetism& magnetism, const Filament:
                                      double west, double north) {
   constexpr double kReachMm = 55.0;
   constexpr double kProbeMm = 11.0;
-  const auto up = [&](double way_mm) {
-    const Filament::Node at = beside(node, way_mm * west, way_mm * north);
+  const auto up = [&](double way_Mm) {
+    const Filament::Node at = beside(node, way_Mm * west, way_Mm * north);
     return magnetism.far_up(at.latitude_rad, at.longitude_rad);
   };
   const double here = up(0.0);
@@ -64,7 +64,7 @@ std::optional<double> neutral_beside(const Magnetism& magnetism, const Filament:
 
 /// Lays a spine along the neutral line; only the longest stretch on which there is one is kept.
 std::vector<Filament::Node> spine_from(const Magnetism& magnetism, const Wish& wish) {
-  const int count = std::max(3, static_cast<int>(wish.length_mm / kNodeMm));
+  const int count = std::max(3, static_cast<int>(wish.length_Mm / kNodeMm));
   std::vector<Filament::Node> nodes;
   std::vector<std::optional<double>> offsets;
   const double hemisphere = wish.latitude_rad < 0.0 ? -1.0 : 1.0;
@@ -72,8 +72,8 @@ std::vector<Filament::Node> spine_from(const Magnetism& magnetism, const Wish& w
   const double north = -hemisphere * std::sin(wish.turned_rad);
   for (int i = 0; i < count; ++i) {
     const double share = (i + 0.5) / count - 0.5;
-    const double way = share * wish.length_mm;
-    const double side = wish.bend * wish.length_mm * std::cos(kPi * share);
+    const double way = share * wish.length_Mm;
+    const double side = wish.bend * wish.length_Mm * std::cos(kPi * share);
     nodes.push_back(beside({wish.latitude_rad, wish.longitude_rad}, way * west - side * north,
                            way * north + side * west));
     offsets.push_back(neutral_beside(magnetism, nodes.back(), -north, west));
@@ -120,7 +120,7 @@ void live(Filament& filament, double age_days, double life_days, bool erupts) {
     filament.strength *= std::clamp(left_days / kFadeDays, 0.0, 1.0);
   } else if (left_days < kEruptionDays) {
     const double share = 1.0 - left_days / kEruptionDays;
-    filament.lift_mm = 250.0 * share * share * share;
+    filament.lift_Mm = 250.0 * share * share * share;
     filament.strength *= 1.0 - 0.7 * share;
   }
 }
@@ -138,8 +138,8 @@ std::optional<Filament> active_one(const Magnetism& magnetism, const Region& reg
   Filament filament;
   filament.seed = region.seed ^ 0xac7U;
   filament.active = true;
-  filament.width_mm = random.uniform(3.5, 5.5);
-  filament.height_mm = random.uniform(9.0, 18.0);
+  filament.width_Mm = random.uniform(3.5, 5.5);
+  filament.height_Mm = random.uniform(9.0, 18.0);
   const double tilt = region.tilt_deg * kRadPerDeg;
   filament.spine = spine_from(
       magnetism, {region.latitude_deg * kRadPerDeg, region.carrington_longitude_deg * kRadPerDeg,
@@ -161,8 +161,8 @@ std::optional<Filament> quiet_one(const Magnetism& magnetism, const Region& regi
   }
   Filament filament;
   filament.seed = region.seed ^ 0x91eU;
-  filament.width_mm = random.uniform(6.0, 10.0);
-  filament.height_mm = random.uniform(22.0, 55.0);
+  filament.width_Mm = random.uniform(6.0, 10.0);
+  filament.height_Mm = random.uniform(22.0, 55.0);
   const double tilt = region.tilt_deg * kRadPerDeg;
   // The equator runs ahead: with the weeks the spine is drawn out to the west.
   const double sheared = std::min(0.9, 0.022 * region.age_days);
@@ -190,8 +190,8 @@ void add_crown(std::uint32_t seed, double day, std::vector<Filament>& filaments)
       }
       Filament filament;
       filament.seed = own;
-      filament.width_mm = random.uniform(6.0, 9.0);
-      filament.height_mm = random.uniform(25.0, 50.0);
+      filament.width_Mm = random.uniform(6.0, 9.0);
+      filament.height_Mm = random.uniform(25.0, 50.0);
       const double latitude = hemisphere * random.uniform(52.0, 66.0) * kRadPerDeg;
       const double length = random.uniform(70.0, 260.0);
       // Slower than the equator, by what the surface turns there.
@@ -228,7 +228,7 @@ std::vector<Filament> over_neutral_lines(const Magnetism& magnetism, std::uint32
   }
   add_crown(seed, static_cast<double>(time.unix_ms) / 1000.0 / kSecondsPerDay, filaments);
   for (Filament& filament : filaments) {
-    filament.length_mm = kNodeMm * static_cast<double>(filament.spine.size());
+    filament.length_Mm = kNodeMm * static_cast<double>(filament.spine.size());
   }
   return filaments;
 }
@@ -242,7 +242,7 @@ std::optional<FilamentView> seen_from(const Filament& filament, const sky::DiscV
     const Vector at = on_sphere(node.latitude_rad, node.longitude_rad - view.l0_deg * kRadPerDeg);
     const double north = at[1] * std::cos(b0) - at[2] * std::sin(b0);
     const double towards = at[1] * std::sin(b0) + at[2] * std::cos(b0);
-    const double raised = 1.0 + (filament.height_mm + filament.lift_mm) / kSolarRadiusMm;
+    const double raised = 1.0 + (filament.height_Mm + filament.lift_Mm) / kSolarRadiusMm;
     const double out = raised * std::hypot(at[0], north);
     const double height_km = (out - 1.0) * kSolarRadiusKm;
     constexpr double kSeenKm = 4000.0;  // over the fringe

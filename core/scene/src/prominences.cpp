@@ -20,10 +20,10 @@ struct Footing {
   Vector forward;
   Vector side;
 
-  [[nodiscard]] Vector at(double forward_mm, double side_mm, double height_mm) const {
+  [[nodiscard]] Vector at(double forward_Mm, double side_Mm, double height_Mm) const {
     const Vector moved =
-        along(along(up, forward, forward_mm / kSolarRadiusMm), side, side_mm / kSolarRadiusMm);
-    return scaled_to(moved, 1.0 + height_mm / kSolarRadiusMm);
+        along(along(up, forward, forward_Mm / kSolarRadiusMm), side, side_Mm / kSolarRadiusMm);
+    return scaled_to(moved, 1.0 + height_Mm / kSolarRadiusMm);
   }
   [[nodiscard]] Vector way(double forward_part, double side_part, double up_part) const {
     return along(along(along({}, forward, forward_part), side, side_part), up, up_part);
@@ -50,15 +50,15 @@ Footing footing_at(double latitude_rad, double longitude_rad, double turned_rad)
 /// A spine that can be asked at any place along it.
 class Spine {
  public:
-  explicit Spine(const Filament& filament) : step_mm_(filament.length_mm) {
+  explicit Spine(const Filament& filament) : step_Mm_(filament.length_Mm) {
     for (const Filament::Node& node : filament.spine) {
       points_.push_back(on_sphere(node.latitude_rad, node.longitude_rad));
     }
-    step_mm_ /= static_cast<double>(points_.size() - 1);
+    step_Mm_ /= static_cast<double>(points_.size() - 1);
   }
-  [[nodiscard]] Footing at(double way_mm) const {
+  [[nodiscard]] Footing at(double way_Mm) const {
     const double place =
-        std::clamp(way_mm / step_mm_, 0.0, static_cast<double>(points_.size()) - 1.001);
+        std::clamp(way_Mm / step_Mm_, 0.0, static_cast<double>(points_.size()) - 1.001);
     const auto first = static_cast<std::size_t>(place);
     const double share = place - static_cast<double>(first);
     const Vector& a = points_[first];
@@ -69,7 +69,7 @@ class Spine {
 
  private:
   std::vector<Vector> points_;
-  double step_mm_;
+  double step_Mm_;
 };
 
 /// Smooth noise along a line, -1 to 1.
@@ -104,18 +104,18 @@ class Weaver {
       : filament_(filament), spine_(filament), seconds_(seconds), threads_(threads) {}
 
   void weave() {
-    const double per_mm = filament_.active ? 0.75 * filament_.width_mm
-                                           : 0.75 * filament_.width_mm + 0.43 * filament_.height_mm;
-    const auto count = static_cast<std::int64_t>(filament_.length_mm * per_mm);
+    const double per_Mm = filament_.active ? 0.75 * filament_.width_Mm
+                                           : 0.75 * filament_.width_Mm + 0.43 * filament_.height_Mm;
+    const auto count = static_cast<std::int64_t>(filament_.length_Mm * per_Mm);
     for (std::int64_t i = 0; i < count; ++i) {
       const double life_s = 500.0 + 500.0 * hashed_share(i, 0, filament_.seed);
       const Turn turn = turn_of(seconds_, life_s, hashed_share(i, 1, filament_.seed));
       Draws draw(i, turn.count, filament_.seed);
       const double flow_km_s = 6.0 * draw.about_zero();
       const double way =
-          filament_.length_mm * draw.share() + 1e-3 * flow_km_s * (turn.share - 0.5) * life_s;
+          filament_.length_Mm * draw.share() + 1e-3 * flow_km_s * (turn.share - 0.5) * life_s;
       // What rises comes apart, and comes at the observer.
-      const double lift_share = filament_.lift_mm / 250.0;
+      const double lift_share = filament_.lift_Mm / 250.0;
       Thread thread;
       thread.radius_km = (330.0 + 330.0 * draw.share()) * (1.0 + lift_share);
       thread.thickness = (filament_.active ? 0.55 : 0.21) * filament_.strength * 2.0 * turn.seen();
@@ -124,7 +124,7 @@ class Weaver {
           std::clamp(1.0 + 0.8 * noise(way / 22.0, 18) + 0.4 * noise(way / 9.0, 19), 0.1, 1.8);
       thread.source = kFilamentSource * (0.8 + 0.4 * draw.share());
       thread.velocity_km_s =
-          spine_.at(way).way(flow_km_s, 0.0, 5.0 * draw.about_zero() + 1.2 * filament_.lift_mm);
+          spine_.at(way).way(flow_km_s, 0.0, 5.0 * draw.about_zero() + 1.2 * filament_.lift_Mm);
       constexpr double kFeet = 0.10;
       if (!filament_.active && draw.share() < kFeet) {
         add_foot(thread, way, draw);
@@ -139,16 +139,16 @@ class Weaver {
     return along_line(place, filament_.seed + which);
   }
   [[nodiscard]] double across(Draws& draw) const {
-    return 0.3 * filament_.width_mm * (draw.about_zero() + draw.about_zero());
+    return 0.3 * filament_.width_Mm * (draw.about_zero() + draw.about_zero());
   }
   [[nodiscard]] double raised(double way) const {
-    return filament_.lift_mm * std::sin(kPi * std::clamp(way / filament_.length_mm, 0.0, 1.0));
+    return filament_.lift_Mm * std::sin(kPi * std::clamp(way / filament_.length_Mm, 0.0, 1.0));
   }
   /// How high it reaches there: it breaks up into pieces, and ends low.
   [[nodiscard]] double top(double way) const {
-    const double ends = std::min(way, filament_.length_mm - way) / (0.15 * filament_.length_mm);
+    const double ends = std::min(way, filament_.length_Mm - way) / (0.15 * filament_.length_Mm);
     const double pieces = 0.62 + 0.38 * noise(way / 26.0, 11) + 0.16 * noise(way / 8.0, 12);
-    return filament_.height_mm * std::clamp(pieces, 0.12, 1.0) *
+    return filament_.height_Mm * std::clamp(pieces, 0.12, 1.0) *
            std::sqrt(std::clamp(ends, 0.05, 1.0));
   }
 
@@ -211,10 +211,10 @@ class Weaver {
     const double up = half * std::sin(rise + (upright ? fan : 0.0));
     // Wider below than on top; thinner towards the ends.
     const double ends =
-        std::clamp(4.0 * std::min(way, filament_.length_mm - way) / filament_.length_mm, 0.3, 1.0);
+        std::clamp(4.0 * std::min(way, filament_.length_Mm - way) / filament_.length_Mm, 0.3, 1.0);
     const double breadth = std::clamp(0.9 + 0.8 * noise(way / 25.0, 23), 0.35, 1.7);
     const double aside =
-        breadth * across(draw) * (1.2 - 0.7 * height / filament_.height_mm) * ends +
+        breadth * across(draw) * (1.2 - 0.7 * height / filament_.height_Mm) * ends +
         (active ? 1.6 * noise(way / 9.0, 17) : 2.0 * noise(way / 16.0, 17));
     const double sag = half * (0.35 * draw.about_zero() + 0.45 * noise(way / 12.0, 16));
     const double woven = 0.8 * draw.about_zero();
@@ -296,7 +296,7 @@ std::vector<Flare> flares_of(const std::vector<Region>& regions, double seconds,
     constexpr double kLongestS = 7200.0;
     each_event(region, seconds, per_hour, kLongestS, 0xf1aU, [&](double age, base::Random& random) {
       const Footing place = neutral_place(region, random);
-      const double half_mm = random.uniform(7.0, 22.0);
+      const double half_Mm = random.uniform(7.0, 22.0);
       const double decay_s = random.uniform(1200.0, 3600.0) / 3.0;
       const double strength = random.uniform(0.45, 1.2);
       const double apart_km_s = random.uniform(10.0, 30.0) * 0.4;
@@ -309,18 +309,18 @@ std::vector<Flare> flares_of(const std::vector<Region>& regions, double seconds,
       if (threads == nullptr) {
         return;
       }
-      const double apart_mm = 3.5 + 1e-3 * apart_km_s * std::min(age, 1800.0);
+      const double apart_Mm = 3.5 + 1e-3 * apart_km_s * std::min(age, 1800.0);
       const auto own = static_cast<std::uint64_t>(random.below(1U << 30U));
       constexpr double kFaint = 0.03;
       // Ribbons: beads along two winding lines.
       constexpr int kBeads = 26;
       for (int bead = 0; light > kFaint && bead < 2 * kBeads; ++bead) {
         const double side = bead < kBeads ? 1.0 : -1.0;
-        const double way = half_mm * (2.0 * (bead % kBeads) / (kBeads - 1.0) - 1.0);
+        const double way = half_Mm * (2.0 * (bead % kBeads) / (kBeads - 1.0) - 1.0);
         const auto winding = [&](double x) {
-          return side * apart_mm + 2.4 * along_line(x / 6.0, own + (side > 0.0 ? 0U : 5U));
+          return side * apart_Mm + 2.4 * along_line(x / 6.0, own + (side > 0.0 ? 0U : 5U));
         };
-        const double step = 2.0 * half_mm / kBeads;
+        const double step = 2.0 * half_Mm / kBeads;
         Thread thread;
         thread.from = place.at(way, winding(way), 1.5);
         thread.to = place.at(way + step, winding(way + step), 1.5);
@@ -339,9 +339,9 @@ std::vector<Flare> flares_of(const std::vector<Region>& regions, double seconds,
       constexpr int kLoops = 11;
       constexpr int kPieces = 16;
       for (int loop = 0; loop < kLoops; ++loop) {
-        const double way = half_mm * hashed(loop, 5, own);
+        const double way = half_Mm * hashed(loop, 5, own);
         const double high = (14.0 + 16.0 * grown) * (0.75 + 0.5 * hashed_share(loop, 6, own));
-        const double wide = apart_mm + 2.0 + 3.0 * hashed_share(loop, 7, own);
+        const double wide = apart_Mm + 2.0 + 3.0 * hashed_share(loop, 7, own);
         for (int piece = 0; piece < kPieces; ++piece) {
           const auto at = [&](double share) {
             return place.at(way, wide * std::cos(kPi * share), 1.0 + high * std::sin(kPi * share));

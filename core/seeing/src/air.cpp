@@ -34,10 +34,6 @@ double r0_at(double r0_cm, double wavelength_nm) {
   return r0_cm * std::pow(wavelength_nm / kAtNm, 1.2);
 }
 
-double r0_towards(double zenith_r0_cm, double altitude_deg) {
-  return zenith_r0_cm * std::pow(std::sin(altitude_deg * base::kRadPerDeg), 0.6);
-}
-
 double long_exposure_arcsec(double r0_cm, double wavelength_nm) {
   return 0.98 * wavelength_nm * kMetrePerNm / r0_m(r0_cm, wavelength_nm) * base::kArcsecPerRad;
 }
@@ -60,11 +56,6 @@ double short_exposure_transfer(double share, double r0_cm, double wavelength_nm,
   const double strength =
       std::pow(at * aperture_mm * kMetrePerMm / r0_m(r0_cm, wavelength_nm), 5.0 / 3.0);
   return std::exp(-3.44 * strength * (1.0 - std::cbrt(at)));
-}
-
-double sharp_frame_chance(double r0_cm, double wavelength_nm, double aperture_mm) {
-  const double ratio = aperture_mm * kMetrePerMm / r0_m(r0_cm, wavelength_nm);
-  return std::min(1.0, 5.6 * std::exp(-0.1557 * ratio * ratio));
 }
 
 }  // namespace solarchon::seeing

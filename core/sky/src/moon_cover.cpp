@@ -6,6 +6,7 @@
 
 #include "constants.h"
 #include "solarchon/base/angle.h"
+#include "solarchon/base/circles.h"
 #include "solarchon/sky/bodies.h"
 #include "time_scales.h"
 
@@ -40,22 +41,6 @@ bool may_be_near(UtcTime time) {
   return std::hypot(along_deg, above_deg) < kNearDeg;
 }
 
-/// Share of a disc of radius `own` that one of radius `other` covers, the middles `apart`.
-double covered_share(double own, double other, double apart) {
-  if (apart <= std::abs(own - other)) {
-    return std::min(1.0, (other / own) * (other / own));
-  }
-  const auto sector = [apart](double of, double against) {
-    return std::acos(
-        std::clamp((apart * apart + of * of - against * against) / (2.0 * apart * of), -1.0, 1.0));
-  };
-  const double own_half = sector(own, other);
-  const double other_half = sector(other, own);
-  const double lens = own * own * (own_half - std::sin(own_half) * std::cos(own_half)) +
-                      other * other * (other_half - std::sin(other_half) * std::cos(other_half));
-  return lens / (base::kPi * own * own);
-}
-
 }  // namespace
 
 std::optional<MoonCover> moon_before_sun(UtcTime time, const GeocentricSun& sun,
@@ -80,7 +65,9 @@ std::optional<MoonCover> moon_before_sun(UtcTime time, const GeocentricSun& sun,
   if (cover.separation_arcsec >= solar + cover.moon_semidiameter_arcsec) {
     return std::nullopt;
   }
-  cover.obscuration = covered_share(solar, cover.moon_semidiameter_arcsec, cover.separation_arcsec);
+  cover.obscuration = std::min(
+      1.0, base::shared_area(solar, cover.moon_semidiameter_arcsec, cover.separation_arcsec) /
+               (base::kPi * solar * solar));
   return cover;
 }
 

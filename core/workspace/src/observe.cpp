@@ -109,7 +109,7 @@ void add_gas(const scene::SyntheticSun& sun, sky::UtcTime time, const sky::DiscV
                         seen->height_km});
     } else {
       things.push_back(
-          {Target::kFilament, seen->place, filament.length_mm / kMmPerArcsec, filament.length_mm});
+          {Target::kFilament, seen->place, filament.length_Mm / kMmPerArcsec, filament.length_Mm});
     }
   }
 }
@@ -343,6 +343,18 @@ std::optional<double> focal_length_by(const measure::DiscMeasurement& measuremen
       rig, *measurement.plate_scale_arcsec_px * camera.pixel_um / pixel_um);
 }
 
+log::FrameEntry frame_entry(const image::FrameInfo& info, sky::UtcTime usually,
+                            const sky::Observer& observer) {
+  log::FrameEntry entry;
+  entry.taken = info.time.value_or(usually);
+  entry.exposure_ms = info.exposure_ms.value_or(0.0);
+  entry.sun_altitude_deg = sky::local_sun(sky::geocentric_sun(entry.taken, observer.dut1_s),
+                                          observer.site, observer.weather)
+                               .altitude_deg;
+  entry.simulated = info.simulated;
+  return entry;
+}
+
 Result<FiledFrame> file_frame(const Workspace& workspace, const image::Frame& frame,
                               sky::UtcTime usually, const WithLog& with_log,
                               const std::filesystem::path& data, const base::Task& task) {
@@ -371,16 +383,9 @@ Result<FiledFrame> file_frame(const Workspace& workspace, const image::Frame& fr
   if (const auto written = media::write_fits(frame, data / name); !written) {
     return give_up(written.error());
   }
-  const sky::Observer observer = observer_of(workspace);
-  const sky::LocalSun local =
-      sky::local_sun(sky::geocentric_sun(time, observer.dut1_s), observer.site, observer.weather);
-  filed.entry = {0,
-                 time,
-                 name.string(),
-                 frame.info.exposure_ms.value_or(0.0),
-                 local.altitude_deg,
-                 filed.measurement,
-                 frame.info.simulated};
+  filed.entry = frame_entry(frame.info, time, observer_of(workspace));
+  filed.entry.file = name.string();
+  filed.entry.measurement = filed.measurement;
   const auto done = with_log([&](log::LogBook& log) -> Result<void> {
     return log.file_frame(session_start(workspace, time), filed.entry)
         .map([&](const log::LogBook::Filed& both) {

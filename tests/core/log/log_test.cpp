@@ -200,11 +200,44 @@ TEST(LogBook, FilesClipsWithTheSessionThatTheyAreOf) {
   EXPECT_EQ(first.last_frame, test::morning() + sky::hours(1.0));
 }
 
+TEST(LogBook, AProductIsOfTheSessionOfWhatItWasMadeOf) {
+  const TempFolder folder;
+  LogBook book = LogBook::open(folder / "log.sqlite").value();
+  const std::int64_t of_clip = book.file_clip(morning_start(), morning_clip(5.0)).value();
+  // It is made a year later, with another light path in hand.
+  SessionStart later = morning_start();
+  later.started = test::morning() + sky::days(365.0);
+  later.rig.elements.front().fitted = false;
+  FrameEntry stack = measured_frame();
+  stack.file = "products/2027-07-17/5-stack.fits";
+  stack.kind = PictureKind::kStack;
+  stack.made_of = {morning_clip(5.0).file};
+  EXPECT_EQ(book.file_frame(later, stack).value().session, of_clip);
+  FrameEntry finished = stack;
+  finished.file = "products/2027-07-17/5-finished.fits";
+  finished.kind = PictureKind::kFinished;
+  finished.made_of = {stack.file};
+  EXPECT_EQ(book.file_frame(later, finished).value().session, of_clip);
+  // What is made of a file that the log does not know is of its own time and light path.
+  FrameEntry other = stack;
+  other.file = "products/2027-07-17/other-mosaic.fits";
+  other.kind = PictureKind::kMosaic;
+  other.made_of = {"/elsewhere/b.fits", "/elsewhere/a.fits"};
+  EXPECT_NE(book.file_frame(later, other).value().session, of_clip);
+  const Session session = book.session(of_clip).value();
+  ASSERT_EQ(session.frames.size(), 2U);
+  EXPECT_EQ(session.frames[0].kind, PictureKind::kStack);
+  EXPECT_EQ(session.frames[0].made_of, stack.made_of);
+  EXPECT_EQ(session.frames[1].kind, PictureKind::kFinished);
+  EXPECT_EQ(session.frames[1].made_of, finished.made_of);
+}
+
 TEST(LogBook, AMovieThatIsWrittenAnewTakesItsOwnPlace) {
   const TempFolder folder;
   LogBook book = LogBook::open(folder / "log.sqlite").value();
   ClipEntry movie{0, test::morning(), "/home/me/week.mkv", 6.5, 78, 0};
   movie.movie = true;
+  movie.made_of = {"/home/me/1.png", "/home/me/2.png"};
   const auto session = book.file_clip(morning_start(), movie).value();
   ASSERT_TRUE(book.file_clip(morning_start(), morning_clip(5.0)));
   movie.frames = 156;
@@ -463,7 +496,8 @@ TEST(LogBook, BringsALogWithoutAKitUpToDateAndKeepsItsSessions) {
     // Then only the simulated camera took frames; a product was of whatever clip.
     old.exec("INSERT INTO frame VALUES (1, 1, 1815813600000, 'frames/2027-07-17/0.fits', 1.0, 40)");
     old.exec(
-        "INSERT INTO frame VALUES (2, 1, 1815813600001, 'products/2027-07-17/0.fits', 1.0, 40)");
+        "INSERT INTO frame VALUES (2, 1, 1815813600001, 'products/2027-07-17/0-stack-2.fits', 1.0, "
+        "40)");
   }
   const LogBook book = LogBook::open(file).value();
   EXPECT_TRUE(book.kit().value().empty());
@@ -472,6 +506,9 @@ TEST(LogBook, BringsALogWithoutAKitUpToDateAndKeepsItsSessions) {
   ASSERT_EQ(session.frames.size(), 2U);
   EXPECT_TRUE(session.frames[0].simulated);
   EXPECT_FALSE(session.frames[1].simulated);
+  EXPECT_EQ(session.frames[0].kind, PictureKind::kFrame);
+  EXPECT_EQ(session.frames[1].kind, PictureKind::kStack) << "as its name says";
+  EXPECT_TRUE(session.frames[1].made_of.empty());
   EXPECT_TRUE(std::holds_alternative<optics::Telescope>(session.start.rig.elements.at(0).part));
 }
 

@@ -91,10 +91,5 @@ TEST(StandardPressure, FollowsTheTableOfTheStandardAtmosphere) {
   EXPECT_DOUBLE_EQ(sky::standard_pressure_hpa(1e9), sky::standard_pressure_hpa(11000.0));
 }
 
-TEST(DopplerShift, IsAboutFourHundredthsForTheLimb) {
-  EXPECT_NEAR(doppler_shift_angstrom(2.0), 0.044, 0.0005);
-  EXPECT_NEAR(doppler_shift_angstrom(-2.0), -0.044, 0.0005);
-}
-
 }  // namespace
 }  // namespace solarchon::optics

@@ -27,7 +27,10 @@ ImagingSetup setup_of(double pixels_per_cutoff, double obstruction) {
 std::vector<float> blurred(const std::vector<float>& picture, int width, int height,
                            const ImagingSetup& setup, Blurring blurring) {
   blurring.pixel = false;
-  return image::Spectrum(picture, width, height).filtered(Transfer(setup, blurring).table(4097));
+  const Transfer transfer(setup, blurring);
+  return image::Spectrum(picture, width, height).filtered([&](double cycles) {
+    return transfer.at_cycles(cycles);
+  });
 }
 
 /// Share of a point's light inside a circle.

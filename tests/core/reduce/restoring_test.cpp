@@ -164,8 +164,11 @@ TEST(Restoring, TheLimbTellsTheAir) {
     psf::Blurring air;
     air.r0_cm = r0_cm;
     air.pixel = false;  // it is drawn as light over pixels
-    soft.values = image::Spectrum(soft.values, soft.width, soft.height)
-                      .filtered(psf::Transfer(wishes.imaging, air).table(4097));
+    const psf::Transfer transfer(wishes.imaging, air);
+    soft.values =
+        image::Spectrum(soft.values, soft.width, soft.height).filtered([&](double cycles) {
+          return transfer.at_cycles(cycles);
+        });
     const auto restored = restore(soft, wishes);
     ASSERT_TRUE(restored && restored->limb_r0_cm);
     EXPECT_NEAR(*restored->limb_r0_cm, r0_cm, 0.15 * r0_cm);

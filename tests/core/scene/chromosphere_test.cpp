@@ -370,8 +370,8 @@ TEST(Filaments, LieBetweenOppositePolarities) {
 
 TEST(Filaments, BecomeProminencesAtTheLimbAndComeBack) {
   Filament filament;
-  filament.height_mm = 40.0;
-  filament.length_mm = 40.0;
+  filament.height_Mm = 40.0;
+  filament.length_Mm = 40.0;
   const sky::DiscView view = view_of(test::morning());
   const auto at = [&](double from_centre_deg) {
     filament.spine.clear();
@@ -402,7 +402,7 @@ TEST(Filaments, AreDarkOnTheDiscAndBrightOverTheLimb) {
     const auto magnetism = kept_magnetism(SyntheticSun(1), piece.time);
     for (const Filament& filament : magnetism->filaments()) {
       const auto look = seen_from(filament, view);
-      if (!look || filament.active || filament.strength < 1.0 || filament.lift_mm > 0.0) {
+      if (!look || filament.active || filament.strength < 1.0 || filament.lift_Mm > 0.0) {
         continue;
       }
       piece.middle = look->place;

@@ -20,6 +20,7 @@ struct DeviceCard {
   std::string name;                   ///< as it calls itself
   std::vector<std::string> can = {};  ///< methods that it has
   MountAxes axes = MountAxes::kPole;  ///< what the first axis of a mount points to
+  bool simulated = false;             ///< it plays what it shows; its pictures are marked
   [[nodiscard]] bool has(std::string_view method) const;
 };
 

@@ -39,12 +39,10 @@ class FrameRing {
   /// Leaves a frame, in the place of the oldest. Only the camera does.
   /// @param frame  no larger than the ring was made for
   void leave(const image::Frame& frame, double seconds, std::int64_t number);
-  /// Takes the newest frame, if there is one with another number than the last that was taken.
+  /// The next one after the last that was taken, or the oldest that is still whole.
   /// @param into  its memory is used again
   /// @return      false: there is none yet. A frame that is overwritten while it is read is not
   ///              taken.
-  [[nodiscard]] bool take_newest(RingFrame& into);
-  /// The next one after the last that was taken, or the oldest that is still whole.
   [[nodiscard]] bool take_next(RingFrame& into);
 
  private:

@@ -29,7 +29,6 @@ class TelescopeClient : public DeviceClient {
   [[nodiscard]] base::Result<FocuserState> focuser();
   /// Sets it going; state() tells when it is there.
   [[nodiscard]] base::Result<void> focus_to(double position_um);
-  [[nodiscard]] base::Result<void> halt_focuser();
 
   [[nodiscard]] base::Result<HeaterState> heater();
   [[nodiscard]] base::Result<void> tune_to(int step);

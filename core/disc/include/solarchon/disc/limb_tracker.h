@@ -57,8 +57,10 @@ class LimbTracker {
     double bias_px = 0.0;  ///< that was worked out for an edge of this half width
     double bias_half_width_px = 0.0;
   };
-  [[nodiscard]] static double bias_of(Circle& circle, double half_width_px,
-                                      const light::LimbDarkening& darkening);
+  /// How far inside the limb the light falls fastest, from all edges laid upon each other.
+  /// @param left_px  by which they lie off the profile's middle still
+  void learn_bias(const std::vector<double>& profile, double left_px,
+                  const light::LimbDarkening& darkening);
 
   double expected_radius_px_;
   std::optional<Circle> circle_;

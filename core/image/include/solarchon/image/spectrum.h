@@ -2,11 +2,12 @@
 #pragma once
 
 #include <cstddef>
+#include <functional>
 #include <vector>
 
 namespace solarchon::image {
 
-/// Cycles per pixel in the corner of a picture's spectrum: up to there tables of a filter reach.
+/// Cycles per pixel in the corner of a picture's spectrum.
 inline constexpr double kMostCycles = 0.7071067811865476;
 
 /// The waves that a row-major picture is made of. What lies beyond a border counts as the mirror
@@ -17,9 +18,9 @@ class Spectrum {
   Spectrum(const std::vector<float>& picture, int width, int height);
 
   /// The picture with each of its waves passed by a factor.
-  /// @param factors  by the frequency in cycles per pixel, in even steps from 0 to kMostCycles; two
-  ///                 or more; straight between them
-  [[nodiscard]] std::vector<float> filtered(const std::vector<float>& factors) const;
+  /// @param factor  of the frequency in cycles per pixel, 0 to kMostCycles: asked for at 4097 of
+  ///                them, straight between
+  [[nodiscard]] std::vector<float> filtered(const std::function<double(double)>& factor) const;
 
  private:
   int width_;

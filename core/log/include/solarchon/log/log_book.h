@@ -9,6 +9,7 @@
 #include <string>
 #include <vector>
 
+#include "solarchon/base/enum_words.h"
 #include "solarchon/base/result.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/optics/rig.h"
@@ -30,15 +31,27 @@ struct SessionStart {
   bool operator==(const SessionStart&) const = default;
 };
 
-/// A frame that was taken, with what was measured on it.
+/// What a picture in the log is.
+enum class PictureKind {
+  kFrame,
+  kStack,    ///< of a clip, restored or not
+  kMosaic,   ///< of panels, restored or not
+  kFinished  ///< for the eye
+};
+inline constexpr base::EnumWords<PictureKind, 4> kPictureKindWords{
+    {"frame", "stack", "mosaic", "finished"}};
+
+/// A frame that was taken, or a picture that was made, with what was measured on it.
 struct FrameEntry {
   std::int64_t id = 0;
   sky::UtcTime taken;
-  std::string file;  ///< below the data folder
+  std::string file;  ///< below the data folder, or with its whole path where it lies elsewhere
   double exposure_ms = 0.0;
   double sun_altitude_deg = 0.0;
-  std::optional<measure::DiscMeasurement> measurement;
+  std::optional<measure::DiscMeasurement> measurement = {};
   bool simulated = false;  ///< no light of the Sun made it
+  PictureKind kind = PictureKind::kFrame;
+  std::vector<std::string> made_of = {};  ///< clips and pictures, named as `file` is
 };
 
 /// A clip that was recorded, or a movie that was made of pictures.
@@ -54,7 +67,8 @@ struct ClipEntry {
   std::optional<double> r0_cm = {};  ///< of the air, as it was measured
   std::string series = {};           ///< that it is of; empty: none
   bool movie = false;
-  bool simulated = false;  ///< no light of the Sun made it
+  bool simulated = false;                 ///< no light of the Sun made it
+  std::vector<std::string> made_of = {};  ///< a movie: pictures, named as `file` is
   bool operator==(const ClipEntry&) const = default;
 };
 
@@ -145,9 +159,9 @@ class LogBook {
     std::int64_t session = 0;
     std::int64_t entry = 0;
   };
-  /// Files a frame with the session that it belongs to, in one commit: the newest of that site,
-  /// light path and target that began within half a day of it and is a rehearsal if it is
-  /// simulated, and none if it is not; else a new one. Errors: kUnwritable.
+  /// Files a frame with the session that it belongs to, in one commit: that of what it was made of;
+  /// else the newest of that site, light path and target that began within half a day of it and is
+  /// a rehearsal if it is simulated, and none if it is not; else a new one. Errors: kUnwritable.
   [[nodiscard]] base::Result<Filed> file_frame(const SessionStart& start, const FrameEntry& frame);
   /// The same for a clip. One that is filed already stays as it is; a movie written anew takes the
   /// older one's place. @return  the session. Errors: kUnwritable.

@@ -56,8 +56,4 @@ struct ConePassband {
 [[nodiscard]] double pressure_shift_angstrom(double pressure_hpa,
                                              double wavelength_nm = kHydrogenAlphaNm);
 
-/// Shift by motion along the line of sight (angstrom, red positive for recession).
-[[nodiscard]] double doppler_shift_angstrom(double recession_km_s,
-                                            double wavelength_nm = kHydrogenAlphaNm);
-
 }  // namespace solarchon::optics

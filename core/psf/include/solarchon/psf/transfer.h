@@ -86,8 +86,6 @@ class Transfer {
   [[nodiscard]] double at_cycles(double cycles_per_px) const {
     return at(cycles_per_px * pixels_per_cutoff_);
   }
-  /// For image::Spectrum: by the frequency in even steps from 0 to image::kMostCycles.
-  [[nodiscard]] std::vector<float> table(std::size_t size) const;
   [[nodiscard]] double pixels_per_cutoff() const { return pixels_per_cutoff_; }
   [[nodiscard]] const std::shared_ptr<const Pupil>& pupil() const { return pupil_; }
 

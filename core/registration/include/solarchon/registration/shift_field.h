@@ -16,7 +16,8 @@ namespace solarchon::registration {
 struct ShiftField {
   int columns = 0;
   int rows = 0;
-  double spacing_px = 1.0;  ///< node (i, j) stands for the place ((i + 0.5), (j + 0.5)) spacing
+  double origin_px = 0.0;  ///< node (i, j) stands for the place origin + i spacing, origin + j spacing
+  double spacing_px = 1.0;
   std::vector<image::Offset> offsets;  ///< row by row
   std::vector<bool> sure = {};         ///< whether detail was found there; empty: not sought
   double gain = 1.0;                   ///< by which the frame's light reaches the reference's

@@ -19,11 +19,11 @@ struct Filament {
   };
   std::uint32_t seed = 0;
   std::vector<Node> spine;  ///< evenly spaced, two or more
-  double length_mm = 0.0;   ///< 10^6 m
-  double width_mm = 8.0;
-  double height_mm = 30.0;
+  double length_Mm = 0.0;   ///< 10^6 m
+  double width_Mm = 8.0;
+  double height_Mm = 30.0;
   double strength = 1.0;  ///< 0 to 1: how much of it is there, at its birth and end
-  double lift_mm = 0.0;   ///< by which an eruption has raised it
+  double lift_Mm = 0.0;   ///< by which an eruption has raised it
   bool active = false;    ///< low and thin, inside a region
 };
 

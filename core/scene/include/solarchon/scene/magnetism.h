@@ -43,8 +43,8 @@ class Magnetism {
     double latitude_rad;
     double longitude_rad;
     double flux;      ///< gauss Mm2, signed
-    double depth_mm;  ///< 10^6 m
-    double reach_mm;  ///< where it counts for nothing any more
+    double depth_Mm;  ///< 10^6 m
+    double reach_Mm;  ///< where it counts for nothing any more
   };
 
  private:

@@ -27,10 +27,6 @@ inline constexpr base::Range kHighShareRange{0.0, 1.0};
 
 /// At another colour (cm): it grows with the wavelength to the power of 6/5.
 [[nodiscard]] double r0_at(double r0_cm, double wavelength_nm);
-/// Towards a height over the horizon, of air whose r0 towards the zenith is known (cm): with the
-/// sine of the height to the power of 3/5.
-/// @param altitude_deg  above 0
-[[nodiscard]] double r0_towards(double zenith_r0_cm, double altitude_deg);
 
 /// Full width at half maximum of a long exposure (arcsec): 0.98 wavelength / r0, both at that
 /// colour.
@@ -49,9 +45,5 @@ inline constexpr base::Range kHighShareRange{0.0, 1.0};
 /// Source: exp(-3.44 (wavelength f / r0)^(5/3) (1 - (wavelength f / D)^(1/3))) (Fried 1966).
 [[nodiscard]] double short_exposure_transfer(double share, double r0_cm, double wavelength_nm,
                                              double aperture_mm);
-
-/// How often a frame is as sharp as the aperture allows, 0 to 1.
-/// Source: 5.6 exp(-0.1557 (D/r0)^2) for D/r0 above 3.5 (Fried 1978); certain below.
-[[nodiscard]] double sharp_frame_chance(double r0_cm, double wavelength_nm, double aperture_mm);
 
 }  // namespace solarchon::seeing

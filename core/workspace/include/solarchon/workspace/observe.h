@@ -69,6 +69,12 @@ inline constexpr std::size_t kMostRunFrames = 500;
                                                     const image::Frame& frame,
                                                     const optics::Rig& rig);
 
+/// What a picture itself tells the log. File, kind, measurement and what it was made of are for
+/// those to add who know them.
+/// @param usually   when it was taken, where it does not say that itself
+[[nodiscard]] log::FrameEntry frame_entry(const image::FrameInfo& info, sky::UtcTime usually,
+                                          const sky::Observer& observer);
+
 /// A frame that was kept, measured and filed.
 struct FiledFrame {
   std::optional<measure::DiscMeasurement> measurement;  ///< none where no limb was found
