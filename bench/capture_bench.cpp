@@ -178,7 +178,7 @@ void BM_TwoHoursOfLivePicture(benchmark::State& state) {
   for (auto _ : state) {
     std::atomic<int> glances{0};
     live::Setting quarter = setting();
-    quarter.plate_scale_arcsec_px *= 4.0;
+    quarter.imaging.scale_arcsec_px *= 4.0;
     capture::Session session(std::make_unique<TwoHours>(), quarter, [&] { ++glances; });
     const auto wait_for = [&](int frames) {
       while (session.glance().number < frames && !session.glance().ended) {

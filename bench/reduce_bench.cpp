@@ -1,22 +1,23 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // How long a clip takes from its file to a stack, against the plain way of doing it and against
-// bare reading. The clip has kFrames frames of 2048 x 1536, unless SOLARCHON_BENCH_FRAMES says
-// otherwise; it is written to the folder of temporary files, and taken away again.
+// bare reading. Clips lie in /dev/shm where there is one, so that no disk is measured, and are
+// taken away again. SOLARCHON_BENCH_SHARE of their frames are made (1: all of them).
 #include <benchmark/benchmark.h>
-#include <fcntl.h>
 #include <sys/resource.h>
-#include <unistd.h>
 
 #include <algorithm>
+#include <array>
 #include <chrono>
 #include <cmath>
 #include <cstdio>
 #include <cstdlib>
 #include <filesystem>
+#include <memory>
 #include <numeric>
 #include <opencv2/core.hpp>
 #include <opencv2/imgproc.hpp>
 #include <random>
+#include <string>
 #include <vector>
 
 #include "solarchon/image/frame.h"
@@ -30,58 +31,71 @@ namespace {
 
 using namespace solarchon;
 
-constexpr int kWide = 2048;
-constexpr int kTall = 1536;
+/// A clip that is measured.
+struct Kind {
+  const char* name;
+  int frames;
+  int width;
+  int height;
+  int full;  ///< 255: a byte a pixel
+};
+constexpr std::array<Kind, 4> kKinds{{{"1280x960-8bit", 1000, 1280, 960, 255},
+                                      {"1280x960-16bit", 1000, 1280, 960, 4095},
+                                      {"2048x1536-8bit", 1000, 2048, 1536, 255},
+                                      {"4000x2750-16bit", 50, 4000, 2750, 4095}}};
 
-int frames_of_clip() {
-  constexpr int kFrames = 2000;
-  const char* wanted = std::getenv("SOLARCHON_BENCH_FRAMES");
-  return wanted != nullptr ? std::max(50, std::atoi(wanted)) : kFrames;
+int frames_of(const Kind& kind) {
+  const char* share = std::getenv("SOLARCHON_BENCH_SHARE");
+  constexpr int kFewest = 40;
+  return std::max(kFewest,
+                  static_cast<int>(kind.frames * (share != nullptr ? std::atof(share) : 1.0)));
 }
 
 /// Cells of some pixels under air that changes: blurred more and less, shifted, with noise.
 class Clip {
  public:
-  explicit Clip(int frames)
-      : path_(std::filesystem::temp_directory_path() / "solarchon_bench_reduce.fits") {
+  explicit Clip(const Kind& kind) : path_(folder() / "solarchon_bench_reduce.fits") {
     std::filesystem::remove(path_);
     std::filesystem::remove(media::times_beside(path_));
     constexpr int kMargin = 32;
-    constexpr int kKinds = 24;
+    constexpr int kAirs = 12;
+    const double unit = kind.full / 255.0;
     cv::setRNGSeed(7);
-    cv::Mat noise(kTall + 2 * kMargin, kWide + 2 * kMargin, CV_32F);
+    cv::Mat noise(kind.height + 2 * kMargin, kind.width + 2 * kMargin, CV_32F);
     cv::randn(noise, 0.0, 1.0);
     cv::Mat cells;
     cv::GaussianBlur(noise, cells, {0, 0}, 2.5);
     cells = cells * (14.0 / std::sqrt(cells.dot(cells) / static_cast<double>(cells.total())));
     cells += 150.0;
-    std::vector<cv::Mat> kinds;
-    for (int kind = 0; kind < kKinds; ++kind) {
+    std::vector<cv::Mat> airs;
+    for (int air = 0; air < kAirs; ++air) {
       cv::Mat seen;
-      cv::GaussianBlur(cells, seen, {0, 0}, 0.8 + 0.12 * kind);
+      cv::GaussianBlur(cells, seen, {0, 0}, 0.8 + 0.24 * air);
       cv::Mat grain(seen.size(), CV_32F);
       cv::randn(grain, 0.0, 2.5);
-      seen += grain;
-      cv::Mat bytes;
-      seen.convertTo(bytes, CV_8U);
-      kinds.push_back(bytes);
+      seen = (seen + grain) * unit;
+      cv::Mat numbers;
+      seen.convertTo(numbers, CV_16U);
+      airs.push_back(numbers);
     }
-    auto writer = media::ClipWriter::create(path_, {kWide, kTall, 255, 60.0, {}});
+    auto writer = media::ClipWriter::create(path_, {kind.width, kind.height, kind.full, 60.0, {}});
     std::mt19937 random(11);
-    std::uniform_int_distribution<int> which(0, kKinds - 1);
+    std::uniform_int_distribution<int> which(0, kAirs - 1);
     std::uniform_int_distribution<int> shift(-4, 4);
     image::Frame frame;
-    frame.width = kWide;
-    frame.height = kTall;
-    frame.saturation = 255;
-    frame.pixels.resize(static_cast<std::size_t>(kWide) * kTall);
-    for (int i = 0; i < frames; ++i) {
-      const cv::Mat& kind = kinds.at(static_cast<std::size_t>(which(random)));
+    frame.width = kind.width;
+    frame.height = kind.height;
+    frame.saturation = kind.full;
+    frame.pixels.resize(static_cast<std::size_t>(kind.width) *
+                        static_cast<std::size_t>(kind.height));
+    for (int i = 0; i < frames_of(kind); ++i) {
+      const cv::Mat& air = airs.at(static_cast<std::size_t>(which(random)));
       const int left = kMargin + shift(random);
       const int top = kMargin + shift(random);
-      for (int y = 0; y < kTall; ++y) {
-        const unsigned char* row = kind.ptr<unsigned char>(top + y) + left;
-        std::copy_n(row, kWide, frame.pixels.begin() + static_cast<std::ptrdiff_t>(y) * kWide);
+      for (int y = 0; y < kind.height; ++y) {
+        const std::uint16_t* row = air.ptr<std::uint16_t>(top + y) + left;
+        std::copy_n(row, kind.width,
+                    frame.pixels.begin() + static_cast<std::ptrdiff_t>(y) * kind.width);
       }
       if (!writer || !writer->add(frame, i / 60.0)) {
         std::fprintf(stderr, "no room for the clip\n");
@@ -101,21 +115,25 @@ class Clip {
   [[nodiscard]] const std::filesystem::path& path() const { return path_; }
 
  private:
+  static std::filesystem::path folder() {
+    std::error_code none;
+    const std::filesystem::path memory = "/dev/shm";
+    return std::filesystem::is_directory(memory, none) ? memory
+                                                       : std::filesystem::temp_directory_path();
+  }
   std::filesystem::path path_;
 };
 
-const Clip& clip() {
-  static const Clip made(frames_of_clip());
-  return made;
-}
-
-/// Has the system forget what it holds of the clip in memory, so that it comes from the disk. A
-/// file system in memory forgets nothing.
-void forget_clip() {
-  const int file = ::open(clip().path().c_str(), O_RDONLY | O_CLOEXEC);
-  ::fdatasync(file);
-  ::posix_fadvise(file, 0, 0, POSIX_FADV_DONTNEED);
-  ::close(file);
+/// The clip of a kind; that of another is gone then.
+const Clip& clip_of(std::size_t kind) {
+  static std::unique_ptr<Clip> made;
+  static std::size_t of = kKinds.size();
+  if (of != kind) {
+    made.reset();
+    made = std::make_unique<Clip>(kKinds.at(kind));
+    of = kind;
+  }
+  return *made;
 }
 
 double peak_mb() {
@@ -125,13 +143,10 @@ double peak_mb() {
 }
 
 void BareRead(benchmark::State& state) {
-  clip();
-  if (state.range(0) == 1) {
-    forget_clip();
-  }
+  const Clip& clip = clip_of(static_cast<std::size_t>(state.range(0)));
   std::vector<char> buffer(1U << 20U);
   for (auto _ : state) {
-    std::FILE* file = std::fopen(clip().path().c_str(), "rb");
+    std::FILE* file = std::fopen(clip.path().c_str(), "rb");
     std::size_t all = 0;
     for (std::size_t got = 1; got > 0; all += got) {
       got = std::fread(buffer.data(), 1, buffer.size(), file);
@@ -140,33 +155,42 @@ void BareRead(benchmark::State& state) {
     benchmark::DoNotOptimize(all);
   }
 }
-BENCHMARK(BareRead)
-    ->ArgName("from_disk")
-    ->Arg(1)
-    ->Arg(0)
-    ->Unit(benchmark::kSecond)
-    ->Iterations(1)
-    ->UseRealTime();
 
 /// What is usually done, on one core: each frame read, its Laplacian's deviation; the best fifth
 /// shifted by what a phase correlation of 512 pixels finds, and summed.
 void PlainChain(benchmark::State& state) {
   cv::setNumThreads(1);
   constexpr int kSquare = 512;
-  constexpr long kHeader = 2880;
-  const int count = frames_of_clip();
+  const auto which = static_cast<std::size_t>(state.range(0));
+  const Kind& kind = kKinds.at(which);
+  const Clip& clip = clip_of(which);
+  const int count = frames_of(kind);
+  const bool bytes = kind.full <= 255;
   for (auto _ : state) {
-    std::FILE* file = std::fopen(clip().path().c_str(), "rb");
-    cv::Mat bytes(kTall, kWide, CV_8U);
+    std::FILE* file = std::fopen(clip.path().c_str(), "rb");
+    // Two bytes a pixel come the other way round, and less half of their range.
+    cv::Mat frame(kind.height, kind.width, bytes ? CV_8U : CV_16U);
     cv::Mat slopes;
+    const std::size_t size = frame.total() * frame.elemSize();
+    std::fseek(file, 0, SEEK_END);
+    constexpr long kBlock = 2880;
+    const long data = static_cast<long>(size) * count;
+    const long header = std::ftell(file) / kBlock * kBlock - (data + kBlock - 1) / kBlock * kBlock;
     const auto read = [&](int i) {
-      std::fseek(file, kHeader + static_cast<long>(i) * kWide * kTall, SEEK_SET);
-      return std::fread(bytes.data, 1, static_cast<std::size_t>(kWide) * kTall, file);
+      std::fseek(file, header + static_cast<long>(i) * static_cast<long>(size), SEEK_SET);
+      const std::size_t got = std::fread(frame.data, 1, size, file);
+      if (!bytes) {
+        auto* numbers = frame.ptr<std::uint16_t>();
+        for (std::size_t k = 0; k < frame.total(); ++k) {
+          numbers[k] = static_cast<std::uint16_t>(__builtin_bswap16(numbers[k]) ^ 0x8000U);
+        }
+      }
+      return got;
     };
     std::vector<double> sharpness;
     for (int i = 0; i < count; ++i) {
       benchmark::DoNotOptimize(read(i));
-      cv::Laplacian(bytes, slopes, CV_16S);
+      cv::Laplacian(frame, slopes, bytes ? CV_16S : CV_32F);
       cv::Scalar mean;
       cv::Scalar deviation;
       cv::meanStdDev(slopes, mean, deviation);
@@ -178,48 +202,45 @@ void PlainChain(benchmark::State& state) {
       return sharpness.at(static_cast<std::size_t>(a)) > sharpness.at(static_cast<std::size_t>(b));
     });
     order.resize(order.size() / 5);
-    const cv::Rect square((kWide - kSquare) / 2, (kTall - kSquare) / 2, kSquare, kSquare);
+    const cv::Rect square((kind.width - kSquare) / 2, (kind.height - kSquare) / 2, kSquare,
+                          kSquare);
     cv::Mat window;
     cv::createHanningWindow(window, {kSquare, kSquare}, CV_32F);
     cv::Mat reference;
-    cv::Mat sum = cv::Mat::zeros(kTall, kWide, CV_32F);
+    cv::Mat sum = cv::Mat::zeros(kind.height, kind.width, CV_32F);
     for (const int i : order) {
       benchmark::DoNotOptimize(read(i));
       cv::Mat part;
-      bytes(square).convertTo(part, CV_32F);
+      frame(square).convertTo(part, CV_32F);
       if (reference.empty()) {
         reference = part.clone();
       }
       const cv::Point2d shift = cv::phaseCorrelate(part, reference, window);
       const cv::Mat way = (cv::Mat_<double>(2, 3) << 1.0, 0.0, shift.x, 0.0, 1.0, shift.y);
       cv::Mat moved;
-      cv::warpAffine(bytes, moved, way, bytes.size(), cv::INTER_LINEAR);
+      cv::warpAffine(frame, moved, way, frame.size(), cv::INTER_LINEAR);
       cv::accumulate(moved, sum);
     }
     benchmark::DoNotOptimize(sum.data);
     std::fclose(file);
   }
 }
-BENCHMARK(PlainChain)->Unit(benchmark::kSecond)->Iterations(1)->UseRealTime();
 
 /// Grading, aligning over the frame, and stacking of the best fifth.
 void Reduced(benchmark::State& state) {
-  clip();
-  if (state.range(0) == 1) {
-    forget_clip();
-  }
+  const Clip& clip = clip_of(static_cast<std::size_t>(state.range(0)));
   const double before = peak_mb();
   double graded_s = 0.0;
   double used = 0.0;
   for (auto _ : state) {
     const auto begin = std::chrono::steady_clock::now();
-    const auto grading = reduce::grade_clip(clip().path());
+    const auto grading = reduce::grade_clip(clip.path());
     graded_s = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
     if (!grading) {
       state.SkipWithError("not graded");
       return;
     }
-    const auto stacked = reduce::stack(clip().path(), *grading, reduce::kept(*grading, {}));
+    const auto stacked = reduce::stack(clip.path(), *grading, reduce::kept(*grading, {}));
     if (!stacked) {
       state.SkipWithError("not stacked");
       return;
@@ -230,12 +251,22 @@ void Reduced(benchmark::State& state) {
   state.counters["grading_s"] = graded_s;
   state.counters["memory_mb"] = peak_mb() - before;
 }
-BENCHMARK(Reduced)
-    ->ArgName("from_disk")
-    ->Arg(1)
-    ->Arg(0)
-    ->Unit(benchmark::kSecond)
-    ->Iterations(1)
-    ->UseRealTime();
+
+/// Of each kind all three, so that they share its clip.
+const bool registered = [] {
+  for (std::size_t kind = 0; kind < kKinds.size(); ++kind) {
+    const auto add = [&](const char* what, void (*run)(benchmark::State&)) {
+      benchmark::RegisterBenchmark((std::string(what) + "/" + kKinds.at(kind).name).c_str(), run)
+          ->Arg(static_cast<std::int64_t>(kind))
+          ->Unit(benchmark::kSecond)
+          ->Iterations(1)
+          ->UseRealTime();
+    };
+    add("BareRead", BareRead);
+    add("PlainChain", PlainChain);
+    add("Reduced", Reduced);
+  }
+  return true;
+}();
 
 }  // namespace

@@ -94,7 +94,14 @@ Result<image::Frame> read_fits(const std::filesystem::path& path) {
                         base::wants("whole-fits"));
   }
   const bool fits_16_bit = bitpix == BYTE_IMG || bitpix == SHORT_IMG || bitpix == USHORT_IMG;
-  frame.pixels = fits_16_bit ? as_they_stand(values) : scaled_to_16_bits(values);
+  std::optional<double> pedestal;
+  if (fits_16_bit) {
+    frame.pixels = as_they_stand(values);
+  } else {
+    Sixteen sixteen = sixteen_bits_of(values, file.number("DATAMAX"));
+    frame.pixels = std::move(sixteen.pixels);
+    pedestal = sixteen.pedestal;
+  }
   if (!rows_from_top(file)) {
     turn_over(frame.pixels, width);
   }
@@ -108,6 +115,9 @@ Result<image::Frame> read_fits(const std::filesystem::path& path) {
     frame.saturation = static_cast<int>(std::min(*most, 65535.0));
   }
   read_info(file, frame.height, frame.info);
+  if (!fits_16_bit) {
+    frame.info.pedestal = pedestal;  // one that is told is of other numbers
+  }
   if (naxis == 2 && (!file.text("BAYERPAT").empty() || looks_like_mosaic(frame))) {
     average_mosaic(frame);
   }

@@ -9,14 +9,15 @@
 
 namespace solarchon::media {
 
-std::vector<std::uint16_t> scaled_to_16_bits(const std::vector<float>& values) {
+Sixteen sixteen_bits_of(const std::vector<float>& values, std::optional<double> full) {
   std::vector<float> finite;
   finite.reserve(values.size());
   std::copy_if(values.begin(), values.end(), std::back_inserter(finite),
                [](float value) { return std::isfinite(value); });
-  std::vector<std::uint16_t> pixels(values.size(), 0);
+  Sixteen sixteen;
+  sixteen.pixels.assign(values.size(), 0);
   if (finite.empty()) {
-    return pixels;
+    return sixteen;
   }
   const std::size_t few =
       std::min(std::max<std::size_t>(8, finite.size() / 100'000), (finite.size() - 1) / 2);
@@ -28,8 +29,8 @@ std::vector<std::uint16_t> scaled_to_16_bits(const std::vector<float>& values) {
   const double usual_low = nth(few);
   const double usual_high = nth(finite.size() - 1 - few);
   const double width = usual_high - usual_low;
-  double low = usual_low;
-  double high = usual_high;
+  double low = 0.0;
+  double high = std::max(0.0, usual_high);
   for (const float value : finite) {
     const auto number = static_cast<double>(value);
     if (number >= usual_low - width && number <= usual_high + width) {
@@ -37,13 +38,26 @@ std::vector<std::uint16_t> scaled_to_16_bits(const std::vector<float>& values) {
       high = std::max(high, number);
     }
   }
-  const double gain = high > low ? 65535.0 / (high - low) : 0.0;
-  for (std::size_t i = 0; i < values.size(); ++i) {
-    const double number = std::isfinite(values[i]) ? static_cast<double>(values[i]) : low;
-    pixels[i] =
-        static_cast<std::uint16_t>(std::lround(std::clamp(number - low, 0.0, high - low) * gain));
+  if (high <= low) {
+    return sixteen;
   }
-  return pixels;
+  // A full pixel that is told is believed where numbers come near it.
+  constexpr double kNear = 1e-3;
+  if (full && *full >= high && high >= kNear * *full) {
+    high = *full;
+  } else if (high > 0.0) {
+    high = std::exp2(std::ceil(std::log2(high)));
+  }
+  const double gain = 65535.0 / (high - low);
+  std::transform(values.begin(), values.end(), sixteen.pixels.begin(), [&](float value) {
+    const double number = std::isfinite(value) ? static_cast<double>(value) : low;
+    return static_cast<std::uint16_t>(
+        std::lround(std::clamp(number - low, 0.0, high - low) * gain));
+  });
+  if (low < 0.0) {
+    sixteen.pedestal = -low * gain;
+  }
+  return sixteen;
 }
 
 int full_of_sixteen(const std::vector<std::uint16_t>& pixels) {

@@ -162,7 +162,9 @@ Result<image::Frame> read_tiff(const std::filesystem::path& path) {
   frame.height = static_cast<int>(layout.height);
   frame.saturation = layout.bits == 8 ? 255 : 65535;
   if (layout.format == SAMPLEFORMAT_IEEEFP) {
-    frame.pixels = scaled_to_16_bits(values);
+    Sixteen sixteen = sixteen_bits_of(values);
+    frame.pixels = std::move(sixteen.pixels);
+    frame.info.pedestal = sixteen.pedestal;
   } else {
     frame.pixels.reserve(values.size());
     for (const float value : values) {

@@ -28,17 +28,40 @@ image::Plane mean_of(const Sums& sums) {
   return plane;
 }
 
+namespace {
+
+/// By how much a value may differ because of how the frame is shifted and blurred there: where the
+/// picture is steep or bent, as at the edges of spots, most frames differ, and all to one side.
+float slack_at(const image::Plane& mean, int x, int y) {
+  constexpr float kShift_px = 0.5F;
+  constexpr float kSofter_px2 = 1.0F;
+  const auto at = [&](int column, int row) {
+    return mean.values[static_cast<std::size_t>(std::clamp(row, 0, mean.height - 1)) *
+                           static_cast<std::size_t>(mean.width) +
+                       static_cast<std::size_t>(std::clamp(column, 0, mean.width - 1))];
+  };
+  const float left = at(x - 1, y);
+  const float right = at(x + 1, y);
+  const float above = at(x, y - 1);
+  const float below = at(x, y + 1);
+  return kShift_px * 0.5F * std::hypot(right - left, below - above) +
+         kSofter_px2 * std::abs(left + right + above + below - 4.0F * at(x, y));
+}
+
+}  // namespace
+
 Judge judge_of(const Sums& sums, const Strictness& strictness) {
   const std::size_t size = sums.sums().size();
   Judge judge;
   judge.mean.resize(size, 0.0F);
   judge.limit.resize(size, std::numeric_limits<float>::max());
-  const std::size_t bands = static_cast<std::size_t>(sums.bands());
-  base::each_row(sums.bands(), {}, [&](int band) {
-    const std::size_t from = size / bands * static_cast<std::size_t>(band);
-    for (std::size_t i = from; i < from + size / bands; ++i) {
+  const image::Plane picture = mean_of(sums);
+  base::each_row(sums.height(), {}, [&](int y) {
+    for (int x = 0; x < sums.width(); ++x) {
+      const std::size_t i = sums.index(x, y);
       const float weight = sums.weights()[i];
-      if (weight < 3.0F) {
+      constexpr float kFewest = 3.0F;
+      if (weight < kFewest) {
         continue;
       }
       const float mean = sums.sums()[i] / weight;
@@ -52,7 +75,8 @@ Judge judge_of(const Sums& sums, const Strictness& strictness) {
       const double share = std::clamp(static_cast<double>(mean) / strictness.light, 0.05, 4.0);
       judge.limit[i] =
           static_cast<float>(strictness.deviations *
-                             std::sqrt(variance + strictness.noise * strictness.noise * share));
+                             std::sqrt(variance + strictness.noise * strictness.noise * share)) +
+          slack_at(picture, x, y);
     }
   });
   return judge;

@@ -6,6 +6,7 @@
 #include <atomic>
 #include <cmath>
 #include <functional>
+#include <mutex>
 
 #include "blocks.h"
 #include "colours.h"
@@ -180,34 +181,56 @@ class Stacker {
   }
 
   /// How the reference is bent: the air bends frames both ways, so that what they have in common
-  /// against it is its own.
+  /// against it is its own. All of the clip tells that, not only what is kept; the wilder the air,
+  /// the more of it.
   void find_bends() {
-    constexpr std::size_t kLooked = 32;
-    const std::size_t count = std::min(kLooked, places_.size());
-    std::vector<registration::ShiftField> fields(count);
-    std::atomic<std::size_t> next{0};
-    base::together(base::hands(), [&](int hand) {
-      Ready ready;
-      for (std::size_t i = next++; i < count && !task_.stopped(); i = next++) {
-        take(places_[places_.size() * i / count], hand, seeker_.get(), ready);
-        if (ready.read && ready.field.columns > 1) {
-          fields[i] = std::move(ready.field);
-        }
+    constexpr std::size_t kFew = 16;
+    constexpr std::size_t kMost = 256;
+    constexpr double kWanted_px = 0.06;
+    std::vector<std::size_t> all;
+    for (std::size_t place = 0; place < grading_.frames.size(); ++place) {
+      if (grading_.frames[place].alike) {
+        all.push_back(place);
       }
-    });
+    }
+    // In an order of which each beginning is spread over the clip.
+    std::vector<std::size_t> spread;
+    const std::size_t count = std::min(kMost, all.size());
+    const std::size_t rounds = (count + kFew - 1) / kFew;
+    for (std::size_t first = 0; first < rounds; ++first) {
+      for (std::size_t i = first; i < count; i += rounds) {
+        spread.push_back(all[all.size() * i / count]);
+      }
+    }
     std::vector<image::Offset> sums;
+    std::mutex adding;
     double used = 0.0;
-    for (const registration::ShiftField& field : fields) {
-      if (field.offsets.empty()) {
-        continue;
+    double squares = 0.0;
+    for (std::size_t from = 0, to = std::min(kFew, spread.size()); from < to && !task_.stopped();) {
+      std::atomic<std::size_t> next{from};
+      base::together(base::hands(), [&](int hand) {
+        Ready ready;
+        for (std::size_t i = next++; i < to && !task_.stopped(); i = next++) {
+          take(spread[i], hand, seeker_.get(), ready);
+          if (!ready.read || ready.field.columns <= 1) {
+            continue;
+          }
+          const image::Offset mean = mean_offset(ready.field);
+          const std::lock_guard lock(adding);
+          sums.resize(ready.field.offsets.size());
+          for (std::size_t k = 0; k < sums.size(); ++k) {
+            sums[k].right_px += ready.field.offsets[k].right_px - mean.right_px;
+            sums[k].down_px += ready.field.offsets[k].down_px - mean.down_px;
+          }
+          used += 1.0;
+          squares += ready.field.local_px * ready.field.local_px;
+        }
+      });
+      from = to;
+      if (used > 0.0) {
+        const double enough = 0.5 * squares / used / (kWanted_px * kWanted_px);
+        to = std::min(spread.size(), static_cast<std::size_t>(std::ceil(enough)));
       }
-      sums.resize(field.offsets.size());
-      const image::Offset mean = mean_offset(field);
-      for (std::size_t i = 0; i < sums.size(); ++i) {
-        sums[i].right_px += field.offsets[i].right_px - mean.right_px;
-        sums[i].down_px += field.offsets[i].down_px - mean.down_px;
-      }
-      used += 1.0;
     }
     for (image::Offset& sum : sums) {
       sum = {sum.right_px / used, sum.down_px / used};
@@ -413,17 +436,31 @@ class Stacker {
         }
       });
     }
-    inform(picture.info);
+    inform(stacked.part, picture.info);
     return stacked;
   }
 
-  void inform(image::FrameInfo& info) const {
+  void inform(const image::Rectangle& part, image::FrameInfo& info) {
     info = readers_.front().facts().info;
     info.bayer.clear();
     info.mosaic = false;
-    // Where the disc's middle lies in the stack is not known from the first frame's header.
-    info.centre_x_px.reset();
-    info.centre_y_px.reset();
+    // The header tells of the first frame; the stack lies as the reference does.
+    const GradedFrame& first = grading_.frames.front();
+    if (info.centre_x_px && info.centre_y_px && first.frame == 0 && first.alike) {
+      Ready ready;
+      take(0, 0, seeker_.get(), ready);  // all over it: what it was graded by may be bent
+      const image::Offset off =
+          ready.read ? mean_offset(ready.field) : image::Offset{first.right_px, first.down_px};
+      const int finer = wishes_.finer;
+      const auto moved = [&](double centre_px, double off_px, int cut_px) {
+        return (centre_px - off_px - cut_px + 0.5) * finer - 0.5;
+      };
+      info.centre_x_px = moved(*info.centre_x_px, off.right_px, part.left_px);
+      info.centre_y_px = moved(*info.centre_y_px, off.down_px, part.top_px);
+    } else {
+      info.centre_x_px.reset();
+      info.centre_y_px.reset();
+    }
     if (wishes_.calibration.dark) {
       info.pedestal.reset();
     } else if (info.pedestal) {

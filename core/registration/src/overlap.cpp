@@ -304,9 +304,9 @@ std::vector<Node> nodes_of(const ShiftField& field, const FineOverlap& fine) {
   for (int j = 0; j < field.rows; ++j) {
     for (int i = 0; i < field.columns; ++i) {
       const image::Offset& offset = field.offsets[all.size()];
-      const Node node{
-          {fine.left + (i + 0.5) * field.spacing_px, fine.top + (j + 0.5) * field.spacing_px},
-          {offset.right_px, offset.down_px}};
+      const Node node{{fine.left + field.origin_px + i * field.spacing_px,
+                       fine.top + field.origin_px + j * field.spacing_px},
+                      {offset.right_px, offset.down_px}};
       if (field.sure[all.size()]) {
         sure.push_back(node);
       }

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "field_refiner.h"
 #include "solarchon/base/middle.h"
 #include "solarchon/base/parallel.h"
 #include "solarchon/base/wide.h"
@@ -104,8 +105,7 @@ SOLARCHON_WIDE Sums sums_over(const float* __restrict picture, int stride, float
 }  // namespace
 
 image::Offset ShiftField::at(double x, double y) const {
-  const double across =
-      std::clamp((x - origin_px) / spacing_px, 0.0, std::max(0.0, columns - 1.0));
+  const double across = std::clamp((x - origin_px) / spacing_px, 0.0, std::max(0.0, columns - 1.0));
   const double along = std::clamp((y - origin_px) / spacing_px, 0.0, std::max(0.0, rows - 1.0));
   const int i = std::min(static_cast<int>(across), std::max(0, columns - 2));
   const int j = std::min(static_cast<int>(along), std::max(0, rows - 2));
@@ -123,6 +123,15 @@ image::Offset ShiftField::at(double x, double y) const {
   return {
       mix(of(i, j).right_px, of(right, j).right_px, of(i, down).right_px, of(right, down).right_px),
       mix(of(i, j).down_px, of(right, j).down_px, of(i, down).down_px, of(right, down).down_px)};
+}
+
+bool ShiftField::sure_at(double x, double y) const {
+  const auto nearest = [&](double along, int count) {
+    return static_cast<std::size_t>(
+        std::clamp(std::lround((along - origin_px) / spacing_px), 0L, count - 1L));
+  };
+  return !sure.empty() &&
+         sure[nearest(y, rows) * static_cast<std::size_t>(columns) + nearest(x, columns)];
 }
 
 ShiftField even_field(int width, int height, const image::Offset& offset, double gain) {
@@ -193,6 +202,9 @@ PatchMatcher::PatchMatcher(const image::Plane& reference)
     level.bin = l == 0 ? 2 * finest : finest;
     image::Plane small;
     image::bin_down(reference, level.bin, small);
+    if (level.bin == finest) {
+      refiner_ = std::make_unique<FieldRefiner>(small, finest);
+    }
     level.patches.resize(static_cast<std::size_t>(columns_) * static_cast<std::size_t>(rows_));
     base::each_row(rows_, {}, [&](int j) {
       for (int i = 0; i < columns_; ++i) {
@@ -223,6 +235,8 @@ PatchMatcher::PatchMatcher(const image::Plane& reference)
     });
   }
 }
+
+PatchMatcher::~PatchMatcher() = default;
 
 /// How a patch was met in a picture.
 struct PatchMatcher::Met {
@@ -434,6 +448,9 @@ ShiftField PatchMatcher::seek(const image::Frame& frame, double black, const ima
   image::bin_down(scratch[1], 2, scratch[0]);
   seek_level(levels_[0], scratch[0], field, false);
   seek_level(levels_[1], scratch[1], field, true);
+  if (field.gain > 0.0) {
+    refiner_->refine(scratch[1], field);
+  }
   return field;
 }
 

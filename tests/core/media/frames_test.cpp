@@ -161,7 +161,7 @@ TEST(Fits, AveragesColourPlanesAndScalesRealNumbers) {
   fitsfile* file = nullptr;
   int status = 0;
   long size[3] = {2, 1, 3};
-  float values[6] = {0.0F, 1.0F, 0.0F, 2.0F, 0.0F, 3.0F};
+  float values[6] = {0.0F, 1.0F, 0.0F, 0.9F, 0.0F, 1.1F};
   fits_create_file(&file, path.c_str(), &status);
   fits_create_img(file, FLOAT_IMG, 3, size, &status);
   fits_write_img(file, TFLOAT, 1, 6, values, &status);
@@ -169,6 +169,40 @@ TEST(Fits, AveragesColourPlanesAndScalesRealNumbers) {
   ASSERT_EQ(status, 0);
   const image::Frame frame = read_frame(path).value();
   EXPECT_EQ(frame.pixels, (std::vector<std::uint16_t>{0, 65535}));
+}
+
+TEST(Fits, RealNumbersKeepTheirZeroAndTheirLight) {
+  const TempFolder folder;
+  const auto read_back = [&](std::vector<float> values, std::optional<double> most) {
+    const auto path = (folder / "a.fits").string();
+    std::filesystem::remove(path);
+    fitsfile* file = nullptr;
+    int status = 0;
+    long size[2] = {static_cast<long>(values.size()), 1};
+    fits_create_file(&file, path.c_str(), &status);
+    fits_create_img(file, FLOAT_IMG, 2, size, &status);
+    if (most) {
+      fits_write_key(file, TDOUBLE, "DATAMAX", &*most, nullptr, &status);
+    }
+    fits_write_img(file, TFLOAT, 1, static_cast<LONGLONG>(values.size()), values.data(), &status);
+    fits_close_file(file, &status);
+    EXPECT_EQ(status, 0);
+    return read_frame(path).value();
+  };
+  // A field full of light has its zero far below its least.
+  const image::Frame field = read_back({0.55F, 0.6F, 0.66F}, {});
+  EXPECT_NEAR(field.pixels[1] / 65535.0, 0.6, 1e-4);
+  // Pictures of one camera keep their light against each other, whatever their highest is.
+  EXPECT_NEAR(read_back({0.3F, 0.6F, 0.9F}, {}).pixels[1], field.pixels[1], 1);
+  // As the file tells, where it does.
+  EXPECT_NEAR(read_back({1000.0F, 2000.0F}, 4095.0).pixels[0] / 65535.0, 1000.0 / 4095.0, 1e-4);
+  // Numbers below nothing are noise about the zero.
+  const image::Frame noisy = read_back({-0.125F, 0.0F, 0.5F, 1.0F}, {});
+  ASSERT_TRUE(noisy.info.pedestal);
+  EXPECT_NEAR(*noisy.info.pedestal, noisy.pixels[1], 1.0);
+  EXPECT_NEAR((noisy.pixels[2] - *noisy.info.pedestal) / (noisy.pixels[3] - *noisy.info.pedestal),
+              0.5, 1e-4);
+  EXPECT_FALSE(field.info.pedestal);
 }
 
 TEST(Fits, TakesBracketsInNamesLiterally) {

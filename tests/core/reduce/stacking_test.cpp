@@ -7,6 +7,7 @@
 
 #include "solarchon/image/frame.h"
 #include "solarchon/image/picture.h"
+#include "solarchon/image/point.h"
 #include "solarchon/image/rectangle.h"
 #include "solarchon/reduce/keep.h"
 #include "tests/core/registration/painted.h"
@@ -211,6 +212,35 @@ TEST_F(StackingTest, AFinerGridKeepsPlaceAndLight) {
   ASSERT_TRUE(finer);
   EXPECT_EQ(finer->picture.width, 2 * finer->part.width_px);
   EXPECT_LT(misfit(finer->picture, finer->part, 0.9, 2), 0.012);
+}
+
+TEST_F(StackingTest, TheMiddleOfTheDiscGoesWithTheStack) {
+  // Of each frame it is where the painting's own middle lies; the header tells that of the first.
+  const auto middle_of = [](int i) {
+    const Glimpse glimpse = glimpse_of(i);
+    return image::Point{300.0 + glimpse.right_px, -40.0 + glimpse.down_px};
+  };
+  write([&](int i) {
+    Glimpse glimpse = glimpse_of(i);
+    glimpse.bend_px = 0.0;  // bent, a frame's middle is nowhere in particular
+    image::Frame frame = painting_.frame(glimpse, random_);
+    frame.info.centre_x_px = middle_of(i).x;
+    frame.info.centre_y_px = middle_of(i).y;
+    frame.info.plate_scale_arcsec_px = 1.5;
+    frame.info.orientation = sky::PictureOrientation{20.0, false};
+    return frame;
+  });
+  for (const int finer : {1, 2}) {
+    const auto stacked = stack(clip_, grading_, kept(grading_, {.share = 0.5}), {.finer = finer});
+    ASSERT_TRUE(stacked);
+    const image::Point expected = middle_of(grading_.reference);
+    const image::FrameInfo& info = stacked->picture.info;
+    ASSERT_TRUE(info.centre_x_px);
+    EXPECT_NEAR(*info.centre_x_px, (expected.x - stacked->part.left_px + 0.5) * finer - 0.5,
+                0.3 * finer);
+    EXPECT_NEAR(*info.centre_y_px, (expected.y - stacked->part.top_px + 0.5) * finer - 0.5,
+                0.3 * finer);
+  }
 }
 
 TEST_F(StackingTest, AMosaicGivesThreeColours) {

@@ -3,6 +3,7 @@
 
 #include <array>
 #include <cstddef>
+#include <memory>
 #include <optional>
 #include <vector>
 
@@ -16,7 +17,8 @@ namespace solarchon::registration {
 struct ShiftField {
   int columns = 0;
   int rows = 0;
-  double origin_px = 0.0;  ///< node (i, j) stands for the place origin + i spacing, origin + j spacing
+  double origin_px =
+      0.0;  ///< node (i, j) stands for the place origin + i spacing, origin + j spacing
   double spacing_px = 1.0;
   std::vector<image::Offset> offsets;  ///< row by row
   std::vector<bool> sure = {};         ///< whether detail was found there; empty: not sought
@@ -26,17 +28,29 @@ struct ShiftField {
 
   /// Straight between nodes, and as at the nearest one beyond them.
   [[nodiscard]] image::Offset at(double x, double y) const;
+  /// Of the nearest node.
+  [[nodiscard]] bool sure_at(double x, double y) const;
 };
 
 /// A field that is the same all over.
 [[nodiscard]] ShiftField even_field(int width, int height, const image::Offset& offset,
                                     double gain);
 
-/// Finds where the detail of frames lies against a reference, in patches all over it.
+class FieldRefiner;
+
+/// Finds where the detail of frames lies against a reference: in patches all over it, then with
+/// nodes every 16 px that explain all of the frame at once.
+/// Accuracy: 0.05 px RMS over bends of 0.8 px with waves from 90 px up, 0.08 px from 40 px up,
+/// 0.05 px across the limb, where structure stands out of the noise (tests/foreign).
 class PatchMatcher {
  public:
   /// @param reference  sharp and with little noise
   explicit PatchMatcher(const image::Plane& reference);
+  ~PatchMatcher();
+  PatchMatcher(const PatchMatcher&) = delete;
+  PatchMatcher& operator=(const PatchMatcher&) = delete;
+  PatchMatcher(PatchMatcher&&) = delete;
+  PatchMatcher& operator=(PatchMatcher&&) = delete;
 
   /// @param frame  of the reference's size; its numbers are taken as they are
   /// @param black  that its numbers count without light
@@ -84,6 +98,7 @@ class PatchMatcher {
   int rows_;
   double spacing_px_;
   std::array<Level, 2> levels_;
+  std::unique_ptr<FieldRefiner> refiner_;
 };
 
 }  // namespace solarchon::registration
