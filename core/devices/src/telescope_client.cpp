@@ -42,7 +42,6 @@ Result<void> TelescopeClient::focus_to(double position_um) {
   return tell("focuser.go", {{"position_um", position_um}});
 }
 
-
 Result<HeaterState> TelescopeClient::heater() {
   return call("heater.state").and_then([](const Json& result) {
     return heater_state_from_json(result, "heater.state");
