@@ -22,11 +22,12 @@ inline constexpr const char* kSimulatedWords = "Simulated: no picture of the Sun
 
 /// Reads a FITS, PNG, TIFF or JPEG picture; the kind is told from the first bytes, not from the
 /// name. Colour is averaged to one channel, also that of a raw mosaic, which each pixel takes from
-/// its neighbours; real numbers are scaled to 0..65535, where a few wild ones do not count. A TIFF
-/// is turned as its orientation tag says. Of a FITS file the first picture is read, in the primary
-/// unit or an extension, tile-compressed or not. Whatever its header says of time, exposure, scale
-/// and solar orientation (WCS) goes into `info`. Errors: kUnreadable, kMalformed (damaged, cut off,
-/// claiming more than the file holds, or of another kind), kTooLarge.
+/// its neighbours. Real numbers come to 0..65535 so that 0 stays no light: a full pixel is the one
+/// that DATAMAX tells, else the power of two above the highest; a few wild ones do not count. A
+/// TIFF is turned as its orientation tag says. Of a FITS file the first picture is read, in the
+/// primary unit or an extension, tile-compressed or not. Whatever its header says of time,
+/// exposure, scale and solar orientation (WCS) goes into `info`. Errors: kUnreadable, kMalformed
+/// (damaged, cut off, claiming more than the file holds, or of another kind), kTooLarge.
 [[nodiscard]] base::Result<image::Frame> read_frame(const std::filesystem::path& path);
 
 /// Writes FITS 4.0 with the solar coordinates that are known (HPLN-TAN, HPLT-TAN), rows from the

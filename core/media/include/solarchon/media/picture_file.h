@@ -9,7 +9,7 @@
 namespace solarchon::media {
 
 /// Reads a picture with what its recipe says. FITS keeps planes and depth; of PNG and TIFF colour
-/// is averaged, as read_frame does. Real numbers of other programs are scaled to 0..1. Errors: as
+/// is averaged and real numbers are scaled as read_frame does. Errors: as
 /// read_frame.
 [[nodiscard]] base::Result<image::Picture> read_picture(const std::filesystem::path& path);
 
