@@ -365,8 +365,9 @@ double Sums::lay_block(const Layer& layer, int left, int top, const Judge* judge
   const Into into{sums_.data() + place, weights_.data() + place,
                   squares_.empty() ? nullptr : squares_.data() + place};
   if (judge != nullptr) {
-    return static_cast<double>(
-        add_judged(values, shares, judge->mean.data() + place, judge->limit.data() + place, into));
+    const float refused =
+        add_judged(values, shares, judge->mean.data() + place, judge->limit.data() + place, into);
+    return static_cast<double>(refused) / layer.weight;
   }
   add_all(values, shares, into);
   return 0.0;
