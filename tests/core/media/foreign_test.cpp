@@ -130,9 +130,11 @@ TEST(ForeignFits, AFewWildOrBlankValuesDoNotHideTheRest) {
   fits_close_file(file, &status);
   ASSERT_EQ(status, 0);
   const image::Frame frame = read_frame(path).value();
-  // The ramp runs from 0 to 3959 over the whole of the range; the wild ones stand at its ends.
-  EXPECT_NEAR(frame.at(30, 0), 65535.0 * ramp(30, kHigh - 1) / ramp(kWide - 1, kHigh - 1), 20.0);
-  EXPECT_NEAR(frame.at(30, 20), 65535.0 * ramp(30, kHigh - 21) / ramp(kWide - 1, kHigh - 1), 20.0);
+  // The ramp ends at 3.959, so that a full pixel is the next power of two; the wild ones stand at
+  // the range's ends.
+  const double gain = 65535.0 * 1e-3 / 4.0;
+  EXPECT_NEAR(frame.at(30, 0), gain * ramp(30, kHigh - 1), 1.0);
+  EXPECT_NEAR(frame.at(30, 20), gain * ramp(30, kHigh - 21), 1.0);
   EXPECT_EQ(frame.at(5, kHigh - 1), 65535);
   EXPECT_EQ(frame.at(17, kHigh - 2), 0);
 }
