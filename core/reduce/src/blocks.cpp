@@ -90,9 +90,10 @@ SOLARCHON_WIDE void interpolate(const float* __restrict source, const Source& of
       const int whole = std::clamp(left + whole_of(run) - 1 - of.left, 0, 2 * kMostApart - 1);
       const float share = run.first - static_cast<float>(whole + 1 + of.left - left);
       const float per_px = run.per_px;
+      const std::ptrdiff_t first = static_cast<std::ptrdiff_t>(group) * kLanes;
       const float* __restrict from =
-          source + static_cast<std::ptrdiff_t>(y) * kSourceWide + group * kLanes + whole;
-      float* __restrict to = rows + static_cast<std::ptrdiff_t>(y) * kWide + group * kLanes;
+          source + static_cast<std::ptrdiff_t>(y) * kSourceWide + first + whole;
+      float* __restrict to = rows + static_cast<std::ptrdiff_t>(y) * kWide + first;
 #pragma omp simd
       for (int x = 0; x < kLanes; ++x) {
         to[x] = between(from[x], from[x + 1], from[x + 2], from[x + 3],
@@ -107,9 +108,9 @@ SOLARCHON_WIDE void interpolate(const float* __restrict source, const Source& of
       const int whole = std::clamp(top + y + whole_of(run) - 1 - of.top, 0, of.rows - 4);
       const float share = run.first - static_cast<float>(whole + 1 + of.top - top - y);
       const float per_px = run.per_px;
-      const float* __restrict from =
-          rows + static_cast<std::ptrdiff_t>(whole) * kWide + group * kLanes;
-      float* __restrict to = into + static_cast<std::ptrdiff_t>(y) * kWide + group * kLanes;
+      const std::ptrdiff_t first = static_cast<std::ptrdiff_t>(group) * kLanes;
+      const float* __restrict from = rows + static_cast<std::ptrdiff_t>(whole) * kWide + first;
+      float* __restrict to = into + static_cast<std::ptrdiff_t>(y) * kWide + first;
 #pragma omp simd
       for (int x = 0; x < kLanes; ++x) {
         to[x] = between(from[x], from[x + kWide], from[x + 2 * kWide], from[x + 3 * kWide],

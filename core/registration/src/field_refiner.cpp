@@ -154,13 +154,12 @@ FieldRefiner::FieldRefiner(const image::Plane& reference, int bin)
                                 static_cast<std::size_t>(width_) +
                             static_cast<std::size_t>(std::clamp(x, 0, width_ - 1))];
   };
-  const auto of_tile = static_cast<std::size_t>(4 * side_ * side_);
   weights_.resize(static_cast<std::size_t>(across_) * static_cast<std::size_t>(along_));
-  tiles_.resize(weights_.size() * of_tile);
+  tiles_.resize(weights_.size() * of_tile());
   base::each_row(along_, {}, [&](int j) {
     for (int i = 0; i < across_; ++i) {
       Weights& weights = weights_[cell(i, j)];
-      float* tile = tiles_.data() + cell(i, j) * of_tile;
+      float* tile = tiles_.data() + cell(i, j) * of_tile();
       for (int y = 0; y < side_; ++y) {
         for (int x = 0; x < side_; ++x) {
           const int column = i * side_ + x;
@@ -173,11 +172,12 @@ FieldRefiner::FieldRefiner(const image::Plane& reference, int bin)
           const float slope_x = 0.5F * (right - left);
           const float slope_y = 0.5F * (below - above);
           const float hollow = left + right + above + below - 4.0F * light;
-          float* to = tile + (x / kLanes * side_ + y) * kOfRow + x % kLanes;
-          to[0] = light;
-          to[kLanes] = slope_x;
-          to[2 * kLanes] = slope_y;
-          to[3 * kLanes] = hollow;
+          float* to =
+              tile + static_cast<std::ptrdiff_t>(x / kLanes * side_ + y) * kOfRow + x % kLanes;
+          for (const float value : {light, slope_x, slope_y, hollow}) {
+            *to = value;
+            to += kLanes;
+          }
           const Corners share = shares_of(static_cast<float>(x) / static_cast<float>(side_),
                                           static_cast<float>(y) / static_cast<float>(side_));
           for (std::size_t c = 0; c < share.size(); ++c) {
@@ -232,7 +232,6 @@ void FieldRefiner::add_lanes(const LaneSums& sums, int first, int side, Cell& ce
 void FieldRefiner::look(const image::Plane& picture, float gain, const Nodes& nodes,
                         std::vector<Cell>& cells) const {
   const View view{picture.values.data(), width_, height_, gain};
-  const auto of_tile = static_cast<std::size_t>(4 * side_ * side_);
   for (int j = 0; j < along_; ++j) {
     for (int i = 0; i < across_; ++i) {
       const std::array<std::size_t, 4> corners{node(i, j), node(i + 1, j), node(i, j + 1),
@@ -244,7 +243,7 @@ void FieldRefiner::look(const image::Plane& picture, float gain, const Nodes& no
         shifts_y[c] = nodes.y[corners[c]];
       }
       Cell& now = cells[cell(i, j)] = {};
-      const float* tile = tiles_.data() + cell(i, j) * of_tile;
+      const float* tile = tiles_.data() + cell(i, j) * of_tile();
       for (int first = 0; first < side_; first += kLanes) {
         LaneSums sums;
         now.seen =

@@ -74,6 +74,10 @@ class FieldRefiner {
   ///             go apart
   void step(const std::vector<Cell>& cells, const std::vector<Differs>& differs, float tie,
             Nodes& nodes) const;
+  /// Numbers of a cell: light, its slopes and its hollow, of each pixel.
+  [[nodiscard]] std::size_t of_tile() const {
+    return 4 * static_cast<std::size_t>(side_) * static_cast<std::size_t>(side_);
+  }
   [[nodiscard]] std::size_t cell(int i, int j) const {
     return static_cast<std::size_t>(j) * static_cast<std::size_t>(across_) +
            static_cast<std::size_t>(i);
