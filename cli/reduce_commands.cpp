@@ -6,6 +6,7 @@
 #include "solarchon/base/file.h"
 #include "solarchon/base/json.h"
 #include "solarchon/disc/disc_size.h"
+#include "solarchon/image/bayer.h"
 #include "solarchon/image/frame.h"
 #include "solarchon/image/picture.h"
 #include "solarchon/media/picture_file.h"
@@ -73,6 +74,7 @@ Result<int> scale_of(const ReduceOptions& options, const std::string& file) {
   }
   image::Frame first;
   if (clip->read(0, first)) {
+    image::to_grey(first);
     const auto size = disc::disc_over_expected(first, setting->imaging.scale_arcsec_px);
     if (size && std::abs(*size - 1.0) > disc::kDiscMayDiffer) {
       return base::fail_because(ErrorCode::kNotFound, file, base::because("another-sun", {*size}));
@@ -103,6 +105,14 @@ Result<reduce::Recipe> recipe_of(const ReduceOptions& options, const std::string
   recipe.local = !options.whole;
   recipe.clip_sigma = options.sigma;
   recipe.finer = options.finer;
+  if (!options.colours.empty()) {
+    const auto colours = reduce::kColourWords.from(options.colours);
+    if (!colours) {
+      return base::fail(ErrorCode::kUnknownValue, "colours", options.colours,
+                        base::one_of(reduce::kColourWords.list()));
+    }
+    recipe.colours = *colours;
+  }
   if (!options.rig.empty()) {
     const auto scale = scale_of(options, clip);
     if (!scale) {
@@ -111,6 +121,15 @@ Result<reduce::Recipe> recipe_of(const ReduceOptions& options, const std::string
     recipe.grade.scale_px = *scale;
   }
   return recipe;
+}
+
+/// How red and blue lay against green, [right, down]; null where there are no colours.
+Json apart_json(const std::vector<image::Offset>& apart) {
+  if (apart.size() != 3) {
+    return nullptr;
+  }
+  const auto pair = [](const image::Offset& off) { return Json{off.right_px, off.down_px}; };
+  return Json{{"red", pair(apart[0])}, {"blue", pair(apart[2])}};
 }
 
 Result<Json> stacked(const ReduceOptions& options, const std::string& clip,
@@ -157,6 +176,8 @@ Result<Json> stacked(const ReduceOptions& options, const std::string& clip,
               {"noise", product->facts.noise},
               {"local_motion_px", product->facts.local_motion_px},
               {"clipped_share", product->facts.clipped_share},
+              {"red_alone", product->facts.red_alone},
+              {"colours_apart_px", apart_json(product->facts.colours_apart)},
               {"proposal",
                {{"share", proposal.gain.share},
                 {"frames", proposal.gain.frames},
@@ -305,6 +326,8 @@ std::vector<Command> add_reduce_commands(CLI::App& app, ReduceOptions& options) 
   stack->add_option("--black", options.black, "level without light, of full scale");
   stack->add_option("--sigma", options.sigma, "further off, values do not count; 0: all do");
   stack->add_option("--finer", options.finer, "pixels along one of the camera's: 1 or 2");
+  stack->add_option("--colours", options.colours,
+                    "of a colour sensor: all, red, or by-band (red of hydrogen alpha)");
   stack->add_flag("--whole", options.whole, "lays frames as wholes, not by their detail");
   CLI::App* restore = app.add_subcommand("restore", "undoes the blur of aperture and air");
   restore->add_flag("--json", options.json, "answer as JSON (the only form)");

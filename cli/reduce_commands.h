@@ -25,6 +25,7 @@ struct ReduceOptions {
   double black = 0.0;
   double sigma = 3.5;
   int finer = 1;
+  std::string colours;
   bool whole = false;
   std::string picture;
   std::optional<double> aperture_mm;

@@ -14,6 +14,7 @@
 #include "app/model/products.h"
 #include "app/model/queued_progress.h"
 #include "solarchon/disc/disc_size.h"
+#include "solarchon/image/bayer.h"
 #include "solarchon/image/frame.h"
 #include "solarchon/image/picture.h"
 #include "solarchon/psf/transfer.h"
@@ -221,6 +222,7 @@ void Reduction::grade() {
           look->scale_arcsec_px = clip->facts().info.plate_scale_arcsec_px;
           image::Frame first;
           if (look->setting && clip->read(0, first)) {
+            image::to_grey(first);
             look->disc_size = disc::disc_over_expected(
                 first, look->setting->imaging.scale_arcsec_px, {task.stop, {}});
           }
@@ -312,6 +314,7 @@ void Reduction::choose(int place) {
     auto frame = std::make_shared<image::Frame>();
     const auto read = media::ClipReader::open(clip).and_then(
         [&](media::ClipReader reader) { return reader.read(number, *frame); });
+    image::to_grey(*frame);
     return [this, frame, clip, good = read.has_value()] {
       if (good && clip == recipe_.clip) {
         shown_ = frame;

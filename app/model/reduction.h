@@ -25,6 +25,7 @@ enum class RecipeStep {
   kFollowing,
   kStrays,
   kGrid,
+  kColours,
   kDark,
   kFlat,
   kRestoring,
@@ -91,6 +92,7 @@ class Reduction : public QObject {
   void set_local(bool local);
   void set_rejecting(bool rejects);
   void set_finer(int finer);
+  void set_red_alone(bool red);
   /// The light path that the clip was taken with is known, as far as its blur goes.
   [[nodiscard]] bool can_restore() const { return blur_.has_value(); }
   void set_restoring(bool restores);

@@ -128,6 +128,12 @@ void Reduction::set_finer(int finer) {
   change(RecipeStep::kGrid, tr("Finer grid"), next);
 }
 
+void Reduction::set_red_alone(bool red) {
+  reduce::Recipe next = recipe_;
+  next.colours = red ? reduce::ColourUse::kRed : reduce::ColourUse::kAll;
+  change(RecipeStep::kColours, tr("Red pixels only"), next);
+}
+
 void Reduction::set_dark(const QString& file) {
   reduce::Recipe next = recipe_;
   next.dark = file.toStdString();

@@ -4,6 +4,8 @@
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QVBoxLayout>
+#include <algorithm>
+#include <cmath>
 
 #include "app/model/phrases.h"
 #include "app/shell/plain_label.h"
@@ -102,9 +104,23 @@ QString OutPanel::step_words(const reduce::Product& product) const {
   if (product.frames == 0) {
     return {};
   }
-  return tr("Detail moved by %1 px over the frame; %2 % of all values were strays.")
-      .arg(number(product.facts.local_motion_px, 2),
-           number(kPercent * product.facts.clipped_share, 2));
+  QString words = tr("Detail moved by %1 px over the frame; %2 % of all values were strays.")
+                      .arg(number(product.facts.local_motion_px, 2),
+                           number(kPercent * product.facts.clipped_share, 2));
+  if (product.facts.red_alone) {
+    words += QLatin1Char(' ') + tr("Red pixels only.");
+  }
+  double apart = 0.0;
+  for (const image::Offset& off : product.facts.colours_apart) {
+    apart = std::max(apart, std::hypot(off.right_px, off.down_px));
+  }
+  constexpr double kSeen_px = 0.05;
+  if (apart > kSeen_px) {
+    words +=
+        QLatin1Char(' ') +
+        tr("The colours were up to %1 px apart and have been realigned.").arg(number(apart, 2));
+  }
+  return words;
 }
 
 QString OutPanel::made_words() const {

@@ -53,6 +53,10 @@ RecipePanel::RecipePanel(Reduction& reduction, QWidget* parent)
                       tr("Two pixels along one of the camera\u2019s: where pixels are coarser than "
                          "the detail"),
                       this)),
+      red_(tick_box(tr("Red pixels only"), "reduce-red",
+                    tr("Hydrogen alpha reaches the red pixels of a colour sensor alone: green and "
+                       "blue would add noise"),
+                    this)),
       dark_(named(new QPushButton(this), "reduce-dark")),
       flat_(named(new QPushButton(this), "reduce-flat")),
       restores_(
@@ -165,6 +169,7 @@ QWidget* RecipePanel::build_stack() {
   connect(local_, &QCheckBox::clicked, this, [this](bool on) { reduction_.set_local(on); });
   connect(rejecting_, &QCheckBox::clicked, this, [this](bool on) { reduction_.set_rejecting(on); });
   connect(finer_, &QCheckBox::clicked, this, [this](bool on) { reduction_.set_finer(on ? 2 : 1); });
+  connect(red_, &QCheckBox::clicked, this, [this](bool on) { reduction_.set_red_alone(on); });
   connect(dark_, &QPushButton::clicked, this, &RecipePanel::asksForDark);
   connect(flat_, &QPushButton::clicked, this, &RecipePanel::asksForFlat);
   dark_->setToolTip(tr("A clip or picture with the cap on, at the same exposure"));
@@ -179,7 +184,8 @@ QWidget* RecipePanel::build_stack() {
   row->setSpacing(6);
   row->addWidget(dark_, 1);
   row->addWidget(flat_, 1);
-  grid->addLayout(row, 1, 0, 1, 3);
+  grid->addWidget(red_, 1, 0, 1, 3);
+  grid->addLayout(row, 2, 0, 1, 3);
   return box;
 }
 
@@ -286,6 +292,10 @@ void RecipePanel::follow() {
   local_->setChecked(recipe.local);
   rejecting_->setChecked(recipe.clip_sigma > 0.0);
   finer_->setChecked(recipe.finer > 1);
+  red_->setVisible(grading && grading->mosaic);
+  red_->setChecked(
+      recipe.colours == reduce::ColourUse::kRed ||
+      (recipe.colours == reduce::ColourUse::kByBand && grading && grading->hydrogen_alpha));
   const auto file_words = [](const QString& none, const QString& some,
                              const std::filesystem::path& file) {
     return file.empty() ? none

@@ -45,6 +45,7 @@ class RecipePanel : public QWidget {
   QCheckBox* local_;
   QCheckBox* rejecting_;
   QCheckBox* finer_;
+  QCheckBox* red_;
   QPushButton* dark_;
   QPushButton* flat_;
   QCheckBox* restores_;

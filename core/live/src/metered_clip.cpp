@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "solarchon/image/bayer.h"
 #include "solarchon/image/frame.h"
 
 namespace solarchon::live {
@@ -56,6 +57,7 @@ base::Result<MeteredClip> meter_clip(media::ClipReader& clip, const Setting& set
       problem = read.error();
       continue;
     }
+    image::to_grey(frame);
     const double seconds = i / rate_hz;
     meters.take(frame, seconds);
     const Meters::Last last = meters.last();

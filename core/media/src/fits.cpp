@@ -12,6 +12,7 @@
 #include "fits_headers.h"
 #include "grey.h"
 #include "solarchon/base/file.h"
+#include "solarchon/image/bayer.h"
 #include "solarchon/image/frame.h"
 #include "solarchon/media/frame_file.h"
 
@@ -118,8 +119,8 @@ Result<image::Frame> read_fits(const std::filesystem::path& path) {
   if (!fits_16_bit) {
     frame.info.pedestal = pedestal;  // one that is told is of other numbers
   }
-  if (naxis == 2 && (!file.text("BAYERPAT").empty() || looks_like_mosaic(frame))) {
-    average_mosaic(frame);
+  if (naxis == 2 && (!file.text("BAYERPAT").empty() || image::looks_like_bayer(frame))) {
+    image::bayer_to_light(frame);
   }
   return frame;
 }

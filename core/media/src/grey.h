@@ -29,18 +29,8 @@ struct Sixteen {
 /// taken at its word.
 [[nodiscard]] int full_of_sixteen(const std::vector<std::uint16_t>& pixels);
 
-/// True when a grey picture is the raw mosaic of a colour sensor: over its bright part the four
-/// places of each two by two pixels differ on the average by more than a scene's own structure
-/// does.
-[[nodiscard]] bool looks_like_mosaic(const image::Frame& frame);
-
 /// The pattern of a mosaic's lowest two rows, upwards, from that of its top two, downwards, and the
 /// other way; empty for what is none.
 [[nodiscard]] std::string bayer_from_below(const std::string& pattern, int height);
-
-/// Gives each pixel the same share of all colours of a two by two mosaic: an average over three by
-/// three pixels with weights 1 2 1. Sets info.mosaic and empties
-/// info.bayer.
-void average_mosaic(image::Frame& frame);
 
 }  // namespace solarchon::media

@@ -14,6 +14,7 @@
 #include "grey.h"
 #include "interleaved.h"
 #include "solarchon/base/file.h"
+#include "solarchon/image/bayer.h"
 #include "solarchon/image/frame.h"
 #include "solarchon/image/picture.h"
 #include "solarchon/media/frame_file.h"
@@ -229,8 +230,8 @@ Result<image::Frame> read_png(const std::filesystem::path& path) {
   if (wide) {
     frame.saturation = full_of_sixteen(frame.pixels);
   }
-  if (looks_like_mosaic(frame)) {
-    average_mosaic(frame);
+  if (image::looks_like_bayer(frame)) {
+    image::bayer_to_light(frame);
   }
   return finish(std::move(frame));
 }

@@ -11,6 +11,7 @@
 #include "grey.h"
 #include "interleaved.h"
 #include "solarchon/base/file.h"
+#include "solarchon/image/bayer.h"
 #include "solarchon/image/frame.h"
 #include "solarchon/image/picture.h"
 #include "solarchon/media/frame_file.h"
@@ -183,8 +184,8 @@ Result<image::Frame> read_tiff(const std::filesystem::path& path) {
   frame.info.simulated = TIFFGetField(tiff.get(), TIFFTAG_DOCUMENTNAME, &document) == 1 &&
                          document != nullptr && std::strcmp(document, kSimulatedWords) == 0;
   turn(frame, layout.orientation);
-  if (colours == 1 && looks_like_mosaic(frame)) {
-    average_mosaic(frame);
+  if (colours == 1 && image::looks_like_bayer(frame)) {
+    image::bayer_to_light(frame);
   }
   return frame;
 }

@@ -239,6 +239,19 @@ SOLARCHON_WIDE void add_all(const float* __restrict values, const float* __restr
   }
 }
 
+/// 1 on one of the sites, falling to 0 half way to the next.
+inline float nearness(const Sites& sites, float column, float row) {
+  const float per_px = 1.0F / static_cast<float>(sites.step_px);
+  float near = 0.0F;
+  for (std::size_t i = 0; i < static_cast<std::size_t>(sites.count); ++i) {
+    const float across = (column - static_cast<float>(sites.column[i])) * per_px;
+    const float along = (row - static_cast<float>(sites.row[i])) * per_px;
+    near += (1.0F - 2.0F * std::abs(across - std::round(across))) *
+            (1.0F - 2.0F * std::abs(along - std::round(along)));
+  }
+  return near;
+}
+
 /// Has a block's rows on their way from memory while others are worked on.
 void fetch(const image::Frame& frame, int left, int top) {
   const int column = std::clamp(left, 0, frame.width - 1);
@@ -263,13 +276,13 @@ Sums::Sums(int width, int height, bool squares)
 }
 
 std::int64_t Sums::lay(const std::vector<Layer>& layers, int band, const Judge* judge,
-                       const image::Offset& phase, bool picky) {
+                       const image::Offset& phase, const Sites& sites) {
   double not_counted = 0.0;
   constexpr int kRun = 16 * kWide;  // far enough along rows to be fetched ahead
   for (int first = 0; first < width_; first += kRun) {
     for (const Layer& layer : layers) {
       for (int left = first; left < std::min(width_, first + kRun); left += kWide) {
-        not_counted += lay_block(layer, left, band * kTall, judge, phase, picky);
+        not_counted += lay_block(layer, left, band * kTall, judge, phase, sites);
       }
     }
   }
@@ -277,7 +290,7 @@ std::int64_t Sums::lay(const std::vector<Layer>& layers, int band, const Judge* 
 }
 
 double Sums::lay_block(const Layer& layer, int left, int top, const Judge* judge,
-                       const image::Offset& phase, bool picky) {
+                       const image::Offset& phase, const Sites& sites) {
   const image::Frame& frame = *layer.frame;
   const auto gain = static_cast<float>(layer.gain);
   const auto off = static_cast<float>(layer.black * layer.gain);
@@ -323,9 +336,9 @@ double Sums::lay_block(const Layer& layer, int left, int top, const Judge* judge
       }
     }
   }
-  if (!inside || picky) {
+  if (!inside || sites.step_px > 0) {
     // Pixel by pixel: what lies beyond the frame counts nothing, and on a finer grid what lies
-    // near one of the camera's pixels counts most.
+    // near one of the camera's pixels that hold it counts most.
     for (int y = 0; y < kTall; ++y) {
       for (int group = 0; group < kGroups; ++group) {
         const float down = static_cast<float>(y) / static_cast<float>(kTall);
@@ -342,11 +355,9 @@ double Sums::lay_block(const Layer& layer, int left, int top, const Judge* judge
               column > static_cast<float>(frame.width - 1) ||
               row > static_cast<float>(frame.height - 1)) {
             share = 0.0F;
-          } else if (picky) {
+          } else if (sites.step_px > 0) {
             constexpr float kFromBetween = 0.02F;
-            const float off_column = std::abs(column - std::round(column));
-            const float off_row = std::abs(row - std::round(row));
-            share *= (1.0F - 2.0F * off_column) * (1.0F - 2.0F * off_row) + kFromBetween;
+            share *= nearness(sites, column, row) + kFromBetween;
           }
         }
       }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <array>
 #include <cstdint>
 #include <vector>
 
@@ -25,6 +26,14 @@ struct Judge {
   std::vector<float> limit;  ///< above 0
 };
 
+/// The camera's pixels that values count by: the nearer to one of them a value was taken, the more.
+struct Sites {
+  int step_px = 0;  ///< from one to the next along rows and columns; 0: values count alike
+  int count = 1;    ///< of such lattices: two for green
+  std::array<int, 2> column{};
+  std::array<int, 2> row{};
+};
+
 /// Sums of what was laid on one another, block by block: the values of one lie together, so that
 /// they stay close at hand while many layers are added to them.
 class Sums {
@@ -40,10 +49,10 @@ class Sums {
   /// sums stay close at hand. Bands may be done by several threads.
   /// @param judge   none: all values count
   /// @param phase   of the pixels against the camera's (px)
-  /// @param picky   values count by how near they lie to one of the camera's pixels
+  /// @param sites   the camera's pixels that hold what is laid
   /// @return        how many values did not count
   std::int64_t lay(const std::vector<Layer>& layers, int band, const Judge* judge,
-                   const image::Offset& phase, bool picky);
+                   const image::Offset& phase, const Sites& sites);
 
   [[nodiscard]] int bands() const { return (height_ + kTall - 1) / kTall; }
   [[nodiscard]] int width() const { return width_; }
@@ -61,7 +70,7 @@ class Sums {
 
  private:
   double lay_block(const Layer& layer, int left, int top, const Judge* judge,
-                   const image::Offset& phase, bool picky);
+                   const image::Offset& phase, const Sites& sites);
 
   int width_;
   int height_;

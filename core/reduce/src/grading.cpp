@@ -12,6 +12,7 @@
 #include "solarchon/base/parallel.h"
 #include "solarchon/base/range.h"
 #include "solarchon/disc/limb.h"
+#include "solarchon/image/bayer.h"
 #include "solarchon/image/frame.h"
 #include "solarchon/image/rectangle.h"
 #include "solarchon/image/sharpness.h"
@@ -36,6 +37,17 @@ struct Samples {
   std::vector<Frame> spread;
   std::vector<int> numbers;
 };
+
+bool in_hydrogen_alpha(const image::FrameInfo& info) {
+  constexpr double kLine_nm = 656.28;
+  constexpr double kWithin_nm = 2.0;
+  constexpr double kWidest_nm = 2.0;
+  return info.wavelength_nm && std::abs(*info.wavelength_nm - kLine_nm) < kWithin_nm &&
+         info.band_width_nm && *info.band_width_nm < kWidest_nm;
+}
+
+/// Of a mosaic's pixels, by how much their noise is over what is told of its light.
+constexpr double kNoiseOfMosaic = 16.0;
 
 Samples spread_over(ClipReader& clip, const base::Task& task) {
   constexpr int kSamples = 12;
@@ -140,20 +152,32 @@ struct Seen {
 class Grader {
  public:
   Grader(ClipReader& clip, std::unique_ptr<registration::Follower> follower,
-         const std::vector<Rectangle>& tiles, const GradeWishes& wishes)
-      : clip_(&clip), follower_(std::move(follower)), tiles_(&tiles), wishes_(wishes) {}
+         const std::vector<Rectangle>& tiles, const GradeWishes& wishes, bool mosaic)
+      : clip_(&clip),
+        follower_(std::move(follower)),
+        tiles_(&tiles),
+        wishes_(wishes),
+        mosaic_(mosaic) {}
 
   Seen look(int number) {
     const media::ClipFacts& facts = clip_->facts();
     Seen seen;
-    if (!facts.parts_alone && !clip_->read(number, whole_)) {
-      return seen;
+    if (!facts.parts_alone) {
+      if (!clip_->read(number, whole_)) {
+        return seen;
+      }
+      if (mosaic_) {
+        image::bayer_to_light(whole_);
+      }
     }
     bool read = true;
     const registration::PartReader reader = [&](const Rectangle& part, Frame& into) {
       if (facts.parts_alone) {
         const bool came = clip_->read_part(number, part, into).has_value();
         read = read && came;
+        if (mosaic_) {
+          image::bayer_to_light(into);
+        }
         return came;
       }
       image::cut(whole_, part, into);
@@ -179,7 +203,7 @@ class Grader {
       const image::Sharpness sharpness =
           image::sharpness_of(tile_, wishes_.scale_px, wishes_.black, lying->level.bright);
       seen.detail.at(i) = static_cast<float>(sharpness.detail);
-      noise += sharpness.noise;
+      noise += mosaic_ ? kNoiseOfMosaic * sharpness.noise : sharpness.noise;
       light += mean_light(tile_) - wishes_.black;
     }
     seen.noise = light > 0.0 ? static_cast<float>(noise / light) : 0.0F;
@@ -191,6 +215,7 @@ class Grader {
   std::unique_ptr<registration::Follower> follower_;
   const std::vector<Rectangle>* tiles_;
   GradeWishes wishes_;
+  bool mosaic_;
   Frame whole_;
   Frame tile_;
 };
@@ -288,7 +313,7 @@ Result<ClipGrading> grade_clip(const std::filesystem::path& path, const GradeWis
     return tl::make_unexpected(first.error());
   }
   const media::ClipFacts facts = first->facts();
-  const Samples samples = spread_over(*first, task);
+  Samples samples = spread_over(*first, task);
   if (task.stopped()) {
     return base::fail(ErrorCode::kCancelled, "clip");
   }
@@ -296,6 +321,14 @@ Result<ClipGrading> grade_clip(const std::filesystem::path& path, const GradeWis
     return base::fail_because(ErrorCode::kMalformed, path.string(),
                               base::because("no-whole-frame"));
   }
+  const bool mosaic = image::is_bayer(facts.info.bayer) ||
+                      (!facts.info.mosaic && image::looks_like_bayer(samples.spread.front()));
+  const auto as_light = [mosaic](Frame& frame) {
+    if (mosaic) {
+      image::bayer_to_light(frame);
+    }
+  };
+  std::for_each(samples.spread.begin(), samples.spread.end(), as_light);
   const auto best = reference_of(samples, wishes, path.string());
   if (!best) {
     return tl::make_unexpected(best.error());
@@ -305,6 +338,8 @@ Result<ClipGrading> grade_clip(const std::filesystem::path& path, const GradeWis
   grading.height_px = facts.height;
   grading.saturation = facts.saturation;
   grading.black = wishes.black;
+  grading.mosaic = mosaic;
+  grading.hydrogen_alpha = in_hydrogen_alpha(facts.info);
   grading.cut_off = std::max(0, facts.promised - facts.frames);
   grading.reference = samples.numbers[*best];
   const Frame& reference = samples.spread[*best];
@@ -313,6 +348,7 @@ Result<ClipGrading> grade_clip(const std::filesystem::path& path, const GradeWis
     Frame frame;
     const int number = grading.reference + off;
     if (number >= 0 && number < facts.frames && first->read(number, frame)) {
+      as_light(frame);
       beside.push_back(std::move(frame));
     }
   }
@@ -354,7 +390,7 @@ Result<ClipGrading> grade_clip(const std::filesystem::path& path, const GradeWis
     } else {
       follower = std::make_unique<registration::LimbFollower>(*limb);
     }
-    Grader grader(*own, std::move(follower), tiles, wishes);
+    Grader grader(*own, std::move(follower), tiles, wishes, mosaic);
     // Each goes forward through a stretch of its own: video is decoded once.
     const int from = static_cast<int>(static_cast<std::int64_t>(facts.frames) * hand / crew);
     const int to = static_cast<int>(static_cast<std::int64_t>(facts.frames) * (hand + 1) / crew);

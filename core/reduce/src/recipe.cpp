@@ -29,7 +29,7 @@ bool same_grading(const Recipe& a, const Recipe& b) {
 bool same_source(const Recipe& a, const Recipe& b) {
   return same_grading(a, b) && a.picture == b.picture && a.panels == b.panels && a.keep == b.keep &&
          a.dark == b.dark && a.flat == b.flat && a.local == b.local &&
-         a.clip_sigma == b.clip_sigma && a.finer == b.finer;
+         a.clip_sigma == b.clip_sigma && a.finer == b.finer && a.colours == b.colours;
 }
 
 /// A task that reports a part of the whole.
@@ -115,7 +115,8 @@ Result<Product> Reducer::stacked(const Recipe& recipe, const base::Task& task) {
   }
   const KeepWish wish = wish_of(recipe, **grading);
   const std::vector<std::size_t> places = kept(**grading, wish);
-  StackWishes wishes{std::move(*calibration), recipe.local, recipe.clip_sigma, recipe.finer};
+  StackWishes wishes{std::move(*calibration), recipe.local, recipe.clip_sigma, recipe.finer,
+                     recipe.colours};
   auto stacked = stack(recipe.clip, **grading, places, wishes, part_of(task, kCalibrated, 1.0));
   if (!stacked) {
     return tl::make_unexpected(stacked.error());

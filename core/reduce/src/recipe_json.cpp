@@ -63,6 +63,7 @@ Json stack_steps(const Recipe& recipe, const KeepWish& keep, const ClipGrading& 
                        {"local", recipe.local},
                        {"clip_sigma", recipe.clip_sigma},
                        {"finer", recipe.finer},
+                       {"colours", kColourWords.of(recipe.colours)},
                        {"noise", stacked.noise},
                        {"local_motion_px", stacked.local_motion_px},
                        {"clipped_share", stacked.clipped_share},
@@ -267,6 +268,7 @@ Result<Recipe> parse_recipe(const Json& json, const std::filesystem::path& folde
       recipe.local = of_step.flag_or("local", true);
       recipe.clip_sigma = of_step.number_or("clip_sigma", kSigmaRange, recipe.clip_sigma);
       recipe.finer = of_step.integer_or("finer", kFinerRange, 1);
+      recipe.colours = of_step.choice_or("colours", kColourWords, recipe.colours);
     } else if (name == "restore") {
       recipe.restore = read_restore(of_step, recipe.finer);
     } else if (name == "finish") {

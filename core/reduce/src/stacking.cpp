@@ -7,12 +7,14 @@
 #include <cmath>
 #include <functional>
 #include <mutex>
+#include <optional>
+#include <string>
 
 #include "blocks.h"
-#include "colours.h"
 #include "judging.h"
 #include "solarchon/base/parallel.h"
 #include "solarchon/base/range.h"
+#include "solarchon/image/bayer.h"
 #include "solarchon/image/frame.h"
 #include "solarchon/image/picture.h"
 #include "solarchon/image/plane.h"
@@ -30,11 +32,18 @@ using media::ClipReader;
 
 namespace {
 
+Sites lattice_of(const std::string& bayer, image::BayerColour colour) {
+  const image::BayerSites of_colour = image::sites_of(bayer, colour);
+  return {2, of_colour.count, of_colour.column, of_colour.row};
+}
+
 /// A frame in hand, ready to be laid.
 struct Ready {
   bool read = false;
   int number = 0;
   std::vector<Frame> planes;
+  Frame light;  ///< of a mosaic of which several colours are laid
+  [[nodiscard]] const Frame& shown() const { return planes.size() > 1 ? light : planes.front(); }
   registration::ShiftField field;
   Layer layer;  ///< without its frame and field
 };
@@ -58,7 +67,7 @@ class Stacker {
       return base::fail_because(ErrorCode::kMalformed, clip_.string(),
                                 base::because("another-size"));
     }
-    planes_ = is_mosaic(facts.info.bayer) ? 3 : 1;
+    choose_colours(facts.info);
     black_ = wishes_.calibration.dark || wishes_.calibration.flat ? kPedestal : grading_.black;
     calibration_ = wishes_.calibration;
     if (calibration_.bad.empty()) {
@@ -86,6 +95,22 @@ class Stacker {
   }
 
  private:
+  void choose_colours(const image::FrameInfo& info) {
+    using image::BayerColour;
+    if (image::is_bayer(info.bayer)) {
+      const bool red = wishes_.colours == ColourUse::kRed ||
+                       (wishes_.colours == ColourUse::kByBand && grading_.hydrogen_alpha);
+      colours_ = red ? std::vector{BayerColour::kRed}
+                     : std::vector{BayerColour::kRed, BayerColour::kGreen, BayerColour::kBlue};
+      planes_ = static_cast<int>(colours_.size());
+    }
+    for (std::size_t plane = 0; plane < static_cast<std::size_t>(planes_); ++plane) {
+      sites_.push_back(colours_.empty() ? Sites{wishes_.finer > 1 ? 1 : 0}
+                                        : lattice_of(info.bayer, colours_[plane]));
+    }
+    apart_.resize(static_cast<std::size_t>(planes_));
+  }
+
   /// Pixels that stand out of the mean of some frames.
   void find_bad_pixels() {
     constexpr std::size_t kLooked = 12;
@@ -127,20 +152,34 @@ class Stacker {
     }
   }
 
+  /// The frame's planes, and its light. False when it cannot be read.
+  bool fetch(int number, int hand, Ready& into) {
+    into.planes.resize(static_cast<std::size_t>(planes_));
+    Frame& raw = colours_.empty() ? into.planes.front() : raw_[static_cast<std::size_t>(hand)];
+    if (!readers_[static_cast<std::size_t>(hand)].read(number, raw) ||
+        !calibrate(calibration_, raw)) {
+      return false;
+    }
+    for (std::size_t i = 0; i < colours_.size(); ++i) {
+      image::take_bayer_colour(raw, colours_[i], into.planes[i]);
+    }
+    if (planes_ > 1) {
+      std::swap(into.light, raw);
+      image::bayer_to_light(into.light);
+    } else if (colours_.empty() && grading_.mosaic) {
+      image::bayer_to_light(raw);
+    }
+    return true;
+  }
+
   void take(std::size_t place, int hand, const registration::PatchMatcher* seeker, Ready& into) {
     const GradedFrame& graded = grading_.frames[place];
     into.number = graded.frame;
-    into.planes.resize(1);
-    into.read = readers_[static_cast<std::size_t>(hand)].read(graded.frame, into.planes[0]) &&
-                calibrate(calibration_, into.planes[0]);
+    into.read = fetch(graded.frame, hand, into);
     if (!into.read) {
       return;
     }
-    if (planes_ == 3) {
-      const std::array<Frame, 3> colours = colours_of(into.planes[0]);
-      into.planes.assign(colours.begin(), colours.end());
-    }
-    const Frame& shown = into.planes.size() > 1 ? into.planes[1] : into.planes[0];
+    const Frame& shown = into.shown();
     const double full = shown.saturation;
     Layer& layer = into.layer;
     layer.black = black_ * full;
@@ -275,12 +314,13 @@ class Stacker {
     return true;
   }
 
+  /// @param plane  none: what frames are followed by
   [[nodiscard]] static std::vector<Layer> layers_of(const std::vector<const Ready*>& readies,
-                                                    std::size_t plane) {
+                                                    std::optional<std::size_t> plane) {
     std::vector<Layer> layers;
     for (const Ready* ready : readies) {
       layers.push_back(ready->layer);
-      layers.back().frame = &ready->planes[plane];
+      layers.back().frame = plane ? &ready->planes[*plane] : &ready->shown();
       layers.back().field = &ready->field;
     }
     return layers;
@@ -308,34 +348,35 @@ class Stacker {
     std::sort(best.begin(), best.end());
     const int width = grading_.width_px;
     const int height = grading_.height_px;
-    const std::size_t shown = planes_ == 3 ? 1 : 0;
+    const auto planes = static_cast<std::size_t>(planes_);
     constexpr double kProgress = 0.1;
     constexpr int kTurns = 3;
     for (int turn = 0; turn < kTurns; ++turn) {
-      std::vector<Sums> sums;
-      sums.reserve(static_cast<std::size_t>(planes_));
-      for (int plane = 0; plane < planes_; ++plane) {
+      std::vector<Sums>
+          sums;  // of the planes, and of what frames are followed by where that differs
+      sums.reserve(planes + 1);
+      for (std::size_t i = 0; i < (planes > 1 ? planes + 1 : 1); ++i) {
         sums.emplace_back(width, height, turn > 0);
       }
       const bool done = lay(
           best, seeker_.get(),
           [&](const std::vector<const Ready*>& readies, int band) {
-            for (std::size_t plane = 0; plane < sums.size(); ++plane) {
-              if (turn > 0 || plane == shown) {
-                std::vector<Layer> layers = layers_of(readies, plane);
-                for (Layer& layer : layers) {
-                  layer.weight = 1.0;
-                }
-                const Judge* judge = judges_.empty() ? nullptr : &judges_[plane];
-                sums[plane].lay(layers, band, judge, {}, false);
+            for (std::size_t i = turn > 0 ? 0 : sums.size() - 1; i < sums.size(); ++i) {
+              const bool plane = i < planes;
+              std::vector<Layer> layers =
+                  layers_of(readies, plane ? std::optional(i) : std::nullopt);
+              for (Layer& layer : layers) {
+                layer.weight = 1.0;
               }
+              const Judge* judge = plane && !judges_.empty() ? &judges_[i] : nullptr;
+              sums[i].lay(layers, band, judge, plane ? apart_[i] : image::Offset{}, {});
             }
           },
           sums.front().bands(), kProgress * turn / kTurns, kProgress * (turn + 1) / kTurns);
       if (!done || laid_ == 0) {
         return false;
       }
-      reference_ = mean_of(sums[shown]);
+      reference_ = mean_of(sums.back());
       bends_.clear();
       seeker_ = std::make_unique<registration::PatchMatcher>(reference_);
       if (turn > 0) {
@@ -350,8 +391,10 @@ class Stacker {
           strict.deviations = 0.0;
         }
         judges_.clear();
-        for (const Sums& of_plane : sums) {
-          judges_.push_back(judge_of(of_plane, strict));
+        if (turn != 1 || !find_colours_apart(sums)) {
+          for (std::size_t plane = 0; plane < planes; ++plane) {
+            judges_.push_back(judge_of(sums[plane], strict));
+          }
         }
       }
       if (turn == kTurns - 2 && wishes_.local) {
@@ -362,6 +405,41 @@ class Stacker {
       left_out_.clear();
     }
     return !task_.stopped();
+  }
+
+  /// How the colours lie against what frames are followed by: high air bends blue more than red,
+  /// and lenses do. False where they lie together.
+  bool find_colours_apart(const std::vector<Sums>& sums) {
+    constexpr double kTold_px = 0.02;
+    constexpr double kMost_px = 8.0;
+    constexpr double kLeastSure = 0.3;
+    bool any = false;
+    for (std::size_t plane = 0; plane < apart_.size() && apart_.size() > 1; ++plane) {
+      const registration::ShiftField field =
+          seeker_->seek(as_frame(mean_of(sums[plane])), 0.0, {}, scratch_.front());
+      const image::Offset off = mean_offset(field);
+      const double far = std::hypot(off.right_px, off.down_px);
+      if (field.columns > 1 && field.sure_share > kLeastSure && far > kTold_px && far < kMost_px) {
+        apart_[plane] = off;
+        any = true;
+      }
+    }
+    return any;
+  }
+
+  /// A plane in the numbers of frames; what is below nothing becomes that.
+  [[nodiscard]] static Frame as_frame(const image::Plane& plane) {
+    Frame frame;
+    frame.width = plane.width;
+    frame.height = plane.height;
+    const float most = *std::max_element(plane.values.begin(), plane.values.end());
+    const float gain = most > 0.0F ? 60'000.0F / most : 0.0F;
+    frame.pixels.resize(plane.values.size());
+    std::transform(plane.values.begin(), plane.values.end(), frame.pixels.begin(),
+                   [gain](float value) {
+                     return static_cast<std::uint16_t>(std::lround(std::max(0.0F, value * gain)));
+                   });
+    return frame;
   }
 
   /// Where the pixels of a finer picture lie between the camera's.
@@ -390,8 +468,10 @@ class Stacker {
           for (std::size_t plane = 0; plane < static_cast<std::size_t>(planes_); ++plane) {
             const std::vector<Layer> layers = layers_of(readies, plane);
             for (std::size_t i = 0; i < offsets.size(); ++i) {
-              out += sums_[plane * offsets.size() + i].lay(layers, band, &judges_[plane],
-                                                           offsets[i], wishes_.finer > 1);
+              const image::Offset phase{offsets[i].right_px + apart_[plane].right_px,
+                                        offsets[i].down_px + apart_[plane].down_px};
+              out += sums_[plane * offsets.size() + i].lay(layers, band, &judges_[plane], phase,
+                                                           sites_[plane]);
             }
           }
           not_counted += out;
@@ -411,6 +491,11 @@ class Stacker {
     stacked.clipped_share = static_cast<double>(clipped_) / values;
     stacked.local_motion_px = std::sqrt(motion_ / laid_);
     stacked.noise = grading_.noise / std::sqrt(static_cast<double>(laid_));
+    stacked.red_alone = colours_.size() == 1;
+    for (std::size_t plane = 0; planes_ > 1 && plane < apart_.size(); ++plane) {
+      stacked.colours_apart.push_back(
+          {apart_[plane].right_px - apart_[1].right_px, apart_[plane].down_px - apart_[1].down_px});
+    }
     Picture& picture = stacked.picture;
     const int finer = wishes_.finer;
     picture.width = stacked.part.width_px * finer;
@@ -489,6 +574,10 @@ class Stacker {
   Calibration calibration_;
   std::vector<ClipReader> readers_;
   int planes_ = 1;
+  std::vector<image::BayerColour> colours_;  ///< of the planes; empty for grey frames
+  std::vector<Sites> sites_;                 ///< of each plane
+  std::vector<image::Offset> apart_;         ///< how each plane lies against what is followed
+  std::vector<Frame> raw_ = std::vector<Frame>(static_cast<std::size_t>(base::hands()));
   double black_ = 0.0;
   std::vector<Ready> batch_;
   std::vector<std::array<image::Plane, 2>> scratch_ =

@@ -36,6 +36,8 @@ struct ClipGrading {
   double black = 0.0;               ///< as wished
   std::vector<GradedFrame> frames;  ///< those that could be read, in their order
   std::vector<int> damaged;         ///< those that could not
+  bool mosaic = false;              ///< raw pixels of a colour sensor, graded by their light
+  bool hydrogen_alpha = false;      ///< the clip says that it was taken in that line alone
   int cut_off = 0;                  ///< that the file promises and does not hold
   int reference = 0;                ///< number of the frame that the others are laid against
   double level = 0.0;               ///< median over the frames that are alike
@@ -45,14 +47,13 @@ struct ClipGrading {
 };
 
 /// Grades every frame of a clip, on all cores, in memory that does not grow with its length but for
-/// some bytes a frame. Detail is looked at where the picture has most of it, and followed: neither
-/// drift nor what enters and leaves the frame counts, nor noise, nor brightness. Of a clip without
-/// a rate it takes 25 frames a second.
-/// Errors: those of opening it; kMalformed when no frame can be read; kCancelled; kNotFound with
-/// the reason: `picture-too-dim`, `picture-too-bright`, `no-structure` (nothing in it is found
-/// again from frame to frame).
-/// Accuracy: shifts 0.1 to 0.5 px where the detail's size is 4 to 20 px; sharpness as
-/// image::sharpness_of.
+/// some bytes a frame. The raw mosaic of a colour sensor is looked at as its light. Detail is
+/// looked at where the picture has most of it, and followed: neither drift nor what enters and
+/// leaves the frame counts, nor noise, nor brightness. Of a clip without a rate it takes 25 frames
+/// a second. Errors: those of opening it; kMalformed when no frame can be read; kCancelled;
+/// kNotFound with the reason: `picture-too-dim`, `picture-too-bright`, `no-structure` (nothing in
+/// it is found again from frame to frame). Accuracy: shifts 0.1 to 0.5 px where the detail's size
+/// is 4 to 20 px; sharpness as image::sharpness_of.
 [[nodiscard]] base::Result<ClipGrading> grade_clip(const std::filesystem::path& clip,
                                                    const GradeWishes& wishes = {},
                                                    const base::Task& task = {});

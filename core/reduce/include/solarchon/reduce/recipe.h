@@ -33,6 +33,7 @@ struct Recipe {
   bool local = true;
   double clip_sigma = 3.5;
   int finer = 1;
+  ColourUse colours = ColourUse::kByBand;
   /// None: the picture stays as it is. Of a stack its noise is the stack's, its scale the camera's.
   std::optional<RestoreWishes> restore = {};
   std::filesystem::path prominences = {};  ///< a longer exposure, to be laid about the disc
