@@ -48,14 +48,15 @@ class Painter {
  public:
   explicit Painter(const DrawnDisc& disc) : disc_(disc) {
     for (const DrawnSpot& spot : disc.spots) {
-      const double z = std::sqrt(std::max(0.0, 1.0 - spot.right * spot.right - spot.down * spot.down));
+      const double z =
+          std::sqrt(std::max(0.0, 1.0 - spot.right * spot.right - spot.down * spot.down));
       caps_.push_back({spot, {spot.right, spot.down, z}, std::acos(1.0 - spot.area_muh * 1e-6)});
     }
     std::mt19937 random(disc.seed);
     std::uniform_real_distribution<double> uniform(0.0, 1.0);
     for (int i = 0; i < disc.prominences; ++i) {
-      prominences_.push_back({kTurn * uniform(random), 0.03 + 0.06 * uniform(random),
-                              0.02 + 0.08 * uniform(random)});
+      prominences_.push_back(
+          {kTurn * uniform(random), 0.03 + 0.06 * uniform(random), 0.02 + 0.08 * uniform(random)});
     }
   }
 
@@ -93,12 +94,12 @@ class Painter {
         }
       }
     }
-    if (disc_.moon &&
-        std::hypot(px - disc_.moon->x, py - disc_.moon->y) < disc_.moon->radius_px) {
+    if (disc_.moon && std::hypot(px - disc_.moon->x, py - disc_.moon->y) < disc_.moon->radius_px) {
       light = disc_.sky;
     }
     if (disc_.cloud > 0.0) {
-      const double line = disc_.cloud_at + 0.12 * std::sin(4.0 * y) + 0.05 * std::sin(13.0 * y + 1.0);
+      const double line =
+          disc_.cloud_at + 0.12 * std::sin(4.0 * y) + 0.05 * std::sin(13.0 * y + 1.0);
       light *= 1.0 - disc_.cloud * 0.5 * (1.0 + std::tanh((x - line) / 0.04));
     }
     const double corner = std::hypot(px - 0.5 * disc_.width, py - 0.5 * disc_.height) /

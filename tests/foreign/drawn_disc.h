@@ -14,8 +14,8 @@ namespace solarchon::foreign {
 struct DrawnSpot {
   double right = 0.0;  ///< of its middle from the disc's, in radii of the disc
   double down = 0.0;
-  double area_muh = 100.0;     ///< millionths of the hemisphere
-  double penumbra = 0.8;       ///< light of the photosphere
+  double area_muh = 100.0;  ///< millionths of the hemisphere
+  double penumbra = 0.8;    ///< light of the photosphere
   double umbra = 0.25;
   double umbra_radius = 0.42;  ///< of its own; 1: a pore
   double ragged = 0.0;         ///< share by which its outline goes in and out

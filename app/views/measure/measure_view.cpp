@@ -122,20 +122,27 @@ void MeasureView::follow() {
                       : tr("Positions on the Sun need the time and the way the picture hangs; this "
                            "file does not say."));
   const QString none = QStringLiteral("\u2013");
-  figures_->show_rows(
-      {{tr("Centre"),
-        tr("%1, %2 px").arg(number(m.limb.centre_x_px, 2), number(m.limb.centre_y_px, 2))},
-       {tr("Radius"), tr("%1 px").arg(number(m.limb.radius_px, 2))},
-       {tr("Plate scale"),
-        m.plate_scale_arcsec_px ? tr("%1\u2033 per pixel").arg(number(*m.plate_scale_arcsec_px, 4))
-                                : none,
-        tr("From the measured radius and the Sun's known angle at that time")},
-       {tr("Limb seen"), tr("%1 %").arg(number(100.0 * m.limb.seen_share, 0)),
-        m.limb.saturated ? tr("The disc is saturated: its edge is not to be trusted")
-                         : tr("Share of the limb that lies in the picture")},
-       {tr("Scatter"), tr("%1 px").arg(number(m.limb.scatter_px, 3)),
-        tr("Of single edge points about the circle")},
-       {tr("Spots"), m.spots_sought ? number(static_cast<double>(m.spots.size()), 0) : none}});
+  std::vector<Figures::Row> rows{
+      {tr("Centre"),
+       tr("%1, %2 px").arg(number(m.limb.centre_x_px, 2), number(m.limb.centre_y_px, 2))},
+      {tr("Radius"), tr("%1 px").arg(number(m.limb.radius_px, 2))},
+      {tr("Plate scale"),
+       m.plate_scale_arcsec_px ? tr("%1\u2033 per pixel").arg(number(*m.plate_scale_arcsec_px, 4))
+                               : none,
+       tr("From the measured radius and the Sun's known angle at that time")},
+      {tr("Limb seen"), tr("%1 %").arg(number(100.0 * m.limb.seen_share, 0)),
+       m.limb.saturated ? tr("The disc is saturated: its edge is not to be trusted")
+                        : tr("Share of the limb that lies in the picture")},
+      {tr("Scatter"), tr("%1 px").arg(number(m.limb.scatter_px, 3)),
+       tr("Of single edge points about the circle")},
+      {tr("Spots"), m.spots_sought ? number(static_cast<double>(m.spots.size()), 0) : none}};
+  if (const auto& moon = m.limb.moon) {
+    rows.push_back({tr("Moon"),
+                    tr("%1 of the diameter, %2 % of the area")
+                        .arg(number(moon->magnitude, 3), number(100.0 * moon->obscuration, 1)),
+                    tr("How much of the Sun the Moon covers in this picture")});
+  }
+  figures_->show_rows(rows);
 }
 
 std::optional<double> MeasureView::focal_length_mm() const {

@@ -65,8 +65,8 @@ std::optional<Circle> circle_through(const image::Point& a, const image::Point& 
   return Circle{a.x + ux, a.y + uy, std::hypot(ux, uy)};
 }
 
-std::optional<Circle> consensus_circle(const std::vector<image::Point>& points, double tolerance,
-                                       double largest) {
+std::optional<Circle> consensus_circle(const std::vector<EdgePoint>& points,
+                                       const CircleWanted& wanted) {
   constexpr int kDraws = 600;
   constexpr std::size_t kLeastAgreeing = 12;
   if (points.size() < kLeastAgreeing) {
@@ -74,20 +74,29 @@ std::optional<Circle> consensus_circle(const std::vector<image::Point>& points, 
   }
   base::Random random{static_cast<std::uint32_t>(points.size())};
   const auto any_point = [&]() -> const image::Point& {
-    return points[static_cast<std::size_t>(
-        random.uniform(0.0, static_cast<double>(points.size())))];
+    return points[static_cast<std::size_t>(random.uniform(0.0, static_cast<double>(points.size())))]
+        .at;
+  };
+  const auto agrees = [&](const Circle& circle, const EdgePoint& point) {
+    if (std::abs(off_circle(circle, point.at)) > wanted.tolerance_px) {
+      return false;
+    }
+    constexpr double kAskew = 0.5;  // cosine
+    const double inwards = (circle.x - point.at.x) * point.towards_light.x +
+                           (circle.y - point.at.y) * point.towards_light.y;
+    const double known = std::hypot(point.towards_light.x, point.towards_light.y);
+    return (wanted.bright_inside ? inwards : -inwards) >= kAskew * known * circle.radius;
   };
   std::optional<Circle> best;
   std::size_t most = kLeastAgreeing - 1;
   for (int draw = 0; draw < kDraws; ++draw) {
     const auto circle = circle_through(any_point(), any_point(), any_point());
-    if (!circle || circle->radius > largest) {
+    if (!circle || circle->radius > wanted.largest_px || circle->radius < wanted.smallest_px) {
       continue;
     }
     const auto agreeing = static_cast<std::size_t>(
-        std::count_if(points.begin(), points.end(), [&](const image::Point& point) {
-          return std::abs(off_circle(*circle, point)) <= tolerance;
-        }));
+        std::count_if(points.begin(), points.end(),
+                      [&](const EdgePoint& point) { return agrees(*circle, point); }));
     if (agreeing > most) {
       most = agreeing;
       best = circle;

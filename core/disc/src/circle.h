@@ -18,12 +18,24 @@ struct Circle {
 [[nodiscard]] std::optional<Circle> circle_through(const image::Point& a, const image::Point& b,
                                                    const image::Point& c);
 
+/// A place on an edge, and the way to its bright side.
+struct EdgePoint {
+  image::Point at;
+  image::Point towards_light;  ///< of length 1, or 0 where it is not known: that agrees with any
+};
+
+/// What a circle has to be to be believed.
+struct CircleWanted {
+  double tolerance_px = 1.0;  ///< how far a point may lie off to count
+  double smallest_px = 0.0;
+  double largest_px = 0.0;
+  bool bright_inside = true;  ///< light lies on the side of its middle, else on the other
+};
+
 /// The circle that most points agree with, from repeatable draws of three.
-/// @param tolerance  how far a point may lie off to count
-/// @param largest    radius above which a circle is not believed
-/// @return           none when fewer than 12 points agree
-[[nodiscard]] std::optional<Circle> consensus_circle(const std::vector<image::Point>& points,
-                                                     double tolerance, double largest);
+/// @return  none when fewer than 12 points agree
+[[nodiscard]] std::optional<Circle> consensus_circle(const std::vector<EdgePoint>& points,
+                                                     const CircleWanted& wanted);
 
 struct CircleFit {
   Circle circle;

@@ -1,10 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/disc/disc_model.h"
 
+#include <functional>
 #include <opencv2/core.hpp>
 
 #include "solarchon/disc/limb.h"
 #include "solarchon/image/picture.h"
+#include "solarchon/image/point.h"
 #include "solarchon/psf/transfer.h"
 
 namespace solarchon::disc {
@@ -20,13 +22,19 @@ double middle_of(std::vector<double>& values) {
   return *middle;
 }
 
-/// By how much the pixel of that number lies beyond the limb (px).
-double beyond_limb(std::size_t pixel, int width, const DiscModel& disc) {
+/// Where the pixel of that number lies.
+image::Point place_of(std::size_t pixel, int width) {
   const auto wide = static_cast<std::size_t>(width);
-  const std::size_t row = pixel / wide;
-  return std::hypot(static_cast<double>(pixel % wide) - disc.limb.centre_x_px,
-                    static_cast<double>(row) - disc.limb.centre_y_px) -
+  return {static_cast<double>(pixel % wide), static_cast<double>(pixel / wide)};
+}
+
+/// By how much a place lies beyond the limb (px).
+double beyond_limb(const image::Point& at, const DiscModel& disc) {
+  return std::hypot(at.x - disc.limb.centre_x_px, at.y - disc.limb.centre_y_px) -
          disc.limb.radius_px;
+}
+double beyond_moon(const image::Point& at, const MoonDisc& moon) {
+  return std::hypot(at.x - moon.centre_x_px, at.y - moon.centre_y_px) - moon.radius_px;
 }
 
 /// The edge of a disc along a radius, from inside outwards, in steps of a fraction of a pixel.
@@ -43,9 +51,11 @@ class EdgeProfile {
         sums_(static_cast<std::size_t>(2 * half_ + 1), 0.0),
         counts_(sums_.size(), 0.0) {
     for (std::size_t i = 0; i < plane.size(); ++i) {
-      const double out = beyond_limb(i, width, disc);
+      const image::Point place = place_of(i, width);
+      const double out = beyond_limb(place, disc);
       const auto at = static_cast<int>(std::lround(out / kStep_px)) + half_;
-      if (at >= 0 && at < static_cast<int>(sums_.size())) {
+      if (at >= 0 && at < static_cast<int>(sums_.size()) &&
+          !disc.hidden(place.x, place.y, reach_px)) {
         sums_[static_cast<std::size_t>(at)] += static_cast<double>(plane[i]);
         counts_[static_cast<std::size_t>(at)] += 1.0;
       }
@@ -104,13 +114,18 @@ bool add_light(DiscModel& disc, const std::vector<float>& plane, const image::Pi
   const auto rings = static_cast<std::size_t>(fit->radius_px);
   std::vector<std::vector<double>> by_ring(rings + 1);
   std::vector<double> around;
+  std::vector<double> on_moon;
   for (int y = 0; y < picture.height; ++y) {
     for (int x = 0; x < picture.width; ++x) {
       const double far = std::hypot(x - fit->centre_x_px, y - fit->centre_y_px);
       const auto value = static_cast<double>(
           plane[static_cast<std::size_t>(y) * static_cast<std::size_t>(picture.width) +
                 static_cast<std::size_t>(x)]);
-      if (far < fit->radius_px - clear_px) {
+      if (disc.hidden(x, y, clear_px)) {
+        if (disc.hidden(x, y, -clear_px) && far < fit->radius_px - clear_px) {
+          on_moon.push_back(value);
+        }
+      } else if (far < fit->radius_px - clear_px) {
         by_ring[static_cast<std::size_t>(far)].push_back(value);
       } else if (far > fit->radius_px + clear_px && far < fit->radius_px + 3.0 * clear_px) {
         around.push_back(value);
@@ -140,6 +155,7 @@ bool add_light(DiscModel& disc, const std::vector<float>& plane, const image::Pi
     disc.darkening.at(static_cast<std::size_t>(power)) += found.at<double>(power);
   }
   disc.around += middle_of(around);
+  disc.on_moon += middle_of(on_moon);
   return true;
 }
 
@@ -159,8 +175,7 @@ std::vector<float> drawn(const DiscModel& disc, int width, int height) {
   plane.reserve(static_cast<std::size_t>(width) * static_cast<std::size_t>(height));
   for (int y = 0; y < height; ++y) {
     for (int x = 0; x < width; ++x) {
-      plane.push_back(static_cast<float>(
-          disc.at(std::hypot(x - disc.limb.centre_x_px, y - disc.limb.centre_y_px))));
+      plane.push_back(static_cast<float>(disc.at(static_cast<double>(x), static_cast<double>(y))));
     }
   }
   return plane;
@@ -197,19 +212,20 @@ double nearest_air(DiscModel& disc, const std::vector<float>& plane, int width, 
   return best_r0;
 }
 
-std::vector<float> rings_of(const std::vector<float>& plane, int width, const DiscModel& disc,
-                            double reach_px) {
+namespace {
+
+/// Adds what a plane has in common along an edge.
+/// @param beyond  by how much a pixel lies beyond it (px); beyond the reach where it does not count
+void add_rings(const std::vector<float>& plane, double reach_px,
+               const std::function<double(std::size_t)>& beyond, std::vector<float>& rings) {
   constexpr double kPerPixel = 2.0;
   const auto count = static_cast<std::size_t>(2.0 * reach_px * kPerPixel) + 2;
   std::vector<std::vector<double>> by_ring(count);
-  const auto place_of = [&](std::size_t i) {
-    return (beyond_limb(i, width, disc) + reach_px) * kPerPixel;
-  };
+  const auto step_of = [&](std::size_t i) { return (beyond(i) + reach_px) * kPerPixel; };
   for (std::size_t i = 0; i < plane.size(); ++i) {
-    const double place = place_of(i);
-    if (place >= 0.0 && place < static_cast<double>(count) - 1.0) {
-      by_ring[static_cast<std::size_t>(std::lround(place))].push_back(
-          static_cast<double>(plane[i]));
+    const double step = step_of(i);
+    if (step >= 0.0 && step < static_cast<double>(count) - 1.0) {
+      by_ring[static_cast<std::size_t>(std::lround(step))].push_back(static_cast<double>(plane[i]));
     }
   }
   std::vector<double> middles(count, 0.0);
@@ -219,14 +235,37 @@ std::vector<float> rings_of(const std::vector<float>& plane, int width, const Di
     const double share = std::clamp(2.0 - 2.0 * std::abs(off) / reach_px, 0.0, 1.0);
     middles[ring] = share * middle_of(by_ring[ring]);
   }
-  std::vector<float> rings(plane.size(), 0.0F);
   for (std::size_t i = 0; i < plane.size(); ++i) {
-    const double place = place_of(i);
-    if (place >= 0.0 && place < static_cast<double>(count) - 1.0) {
-      const auto ring = static_cast<std::size_t>(place);
-      const double part = place - static_cast<double>(ring);
-      rings[i] = static_cast<float>(middles[ring] * (1.0 - part) + middles[ring + 1] * part);
+    const double step = step_of(i);
+    if (step >= 0.0 && step < static_cast<double>(count) - 1.0) {
+      const auto ring = static_cast<std::size_t>(step);
+      const double part = step - static_cast<double>(ring);
+      rings[i] += static_cast<float>(middles[ring] * (1.0 - part) + middles[ring + 1] * part);
     }
+  }
+}
+
+}  // namespace
+
+std::vector<float> rings_of(const std::vector<float>& plane, int width, const DiscModel& disc,
+                            double reach_px) {
+  std::vector<float> rings(plane.size(), 0.0F);
+  const double none = 2.0 * reach_px + 2.0;
+  add_rings(
+      plane, reach_px,
+      [&](std::size_t i) {
+        const image::Point at = place_of(i, width);
+        return disc.hidden(at.x, at.y, 0.0) ? none : beyond_limb(at, disc);
+      },
+      rings);
+  if (const auto& moon = disc.limb.moon) {
+    add_rings(
+        plane, reach_px,
+        [&](std::size_t i) {
+          const image::Point at = place_of(i, width);
+          return beyond_limb(at, disc) > -reach_px ? none : beyond_moon(at, *moon);
+        },
+        rings);
   }
   return rings;
 }
@@ -234,26 +273,41 @@ std::vector<float> rings_of(const std::vector<float>& plane, int width, const Di
 double overshoot(const std::vector<float>& plane, int width, int height, const DiscModel& disc,
                  double reach_px) {
   const auto rings = static_cast<std::size_t>(reach_px) + 1;
-  std::vector<double> sums(rings, 0.0);
-  std::vector<double> counts(rings, 0.0);
+  struct Sum {
+    double values = 0.0;
+    double count = 0.0;
+  };
+  std::vector<Sum> at_limb(rings);
+  std::vector<Sum> at_moon(rings);
   for (int y = 0; y < height; ++y) {
     for (int x = 0; x < width; ++x) {
-      const double inwards =
-          disc.limb.radius_px - std::hypot(x - disc.limb.centre_x_px, y - disc.limb.centre_y_px);
-      if (inwards < 0.0 || inwards >= reach_px) {
+      const image::Point at{static_cast<double>(x), static_cast<double>(y)};
+      const double inwards = -beyond_limb(at, disc);
+      if (inwards < 0.0) {
         continue;
       }
-      const auto ring = static_cast<std::size_t>(inwards);
-      sums[ring] +=
+      const double over =
           static_cast<double>(plane[static_cast<std::size_t>(y) * static_cast<std::size_t>(width) +
                                     static_cast<std::size_t>(x)]) -
           disc.inside(disc.limb.radius_px - inwards);
-      counts[ring] += 1.0;
+      const auto add = [&](std::vector<Sum>& sums, double off_px) {
+        Sum& sum = sums[static_cast<std::size_t>(off_px)];
+        sum.values += over;
+        sum.count += 1.0;
+      };
+      const double off_moon = disc.limb.moon ? beyond_moon(at, *disc.limb.moon) : reach_px;
+      if (inwards < reach_px && off_moon >= reach_px) {
+        add(at_limb, inwards);
+      } else if (inwards >= reach_px && off_moon >= 0.0 && off_moon < reach_px) {
+        add(at_moon, off_moon);
+      }
     }
   }
   double most = 0.0;
-  for (std::size_t i = 0; i < rings; ++i) {
-    most = counts[i] > 0.0 ? std::max(most, sums[i] / counts[i]) : most;
+  for (const std::vector<Sum>* sums : {&at_limb, &at_moon}) {
+    for (const Sum& sum : *sums) {
+      most = sum.count > 0.0 ? std::max(most, sum.values / sum.count) : most;
+    }
   }
   const double light = disc.darkening[0] + disc.darkening[1] + disc.darkening[2];
   return light > 0.0 ? most / light : 0.0;

@@ -8,7 +8,8 @@
 
 #include "circle.h"
 #include "edge.h"
-#include "solarchon/base/angle.h"
+#include "moon.h"
+#include "rays.h"
 #include "solarchon/image/frame.h"
 #include "solarchon/image/point.h"
 
@@ -21,11 +22,8 @@ using image::Frame;
 namespace {
 
 constexpr int kCoarseSide = 400;
-constexpr int kRays = 1440;
-constexpr double kAcrossPx = 2.0;       // samples are averaged this far along the limb
 constexpr double kWideWindowPx = 14.0;  // beyond the first, coarse circle's error
 constexpr double kLeastSeenShare = 0.1;
-constexpr double kLeastSlopeShare = 0.4;  // weaker edges are cloud, spot or prominence
 
 /// A picture averaged over square blocks.
 struct Coarse {
@@ -56,9 +54,9 @@ Coarse coarsen(const Frame& frame) {
 }
 
 /// Places between neighbouring blocks where the picture crosses the middle of its range, in full
-/// pixels.
+/// pixels, and where its light lies there.
 /// Errors: kNotFound when there is no contrast to speak of: too dim, too bright, too small.
-base::Result<std::vector<image::Point>> crossings(const Coarse& coarse, int saturation) {
+base::Result<std::vector<EdgePoint>> crossings(const Coarse& coarse, int saturation) {
   std::vector<float> sorted = coarse.values;
   if (sorted.size() < 64) {
     return fail_because(ErrorCode::kNotFound, "limb", base::because("picture-too-small"));
@@ -80,13 +78,22 @@ base::Result<std::vector<image::Point>> crossings(const Coarse& coarse, int satu
   }
   // The limb itself is about a third as bright as the centre: cross it low.
   const float level = low + 0.3F * (high - low);
-  std::vector<image::Point> points;
+  std::vector<EdgePoint> points;
   const auto at = [&](int x, int y) {
-    return coarse.values[static_cast<std::size_t>(y) * static_cast<std::size_t>(coarse.width) +
-                         static_cast<std::size_t>(x)];
+    return coarse.values[static_cast<std::size_t>(std::clamp(y, 0, coarse.height - 1)) *
+                             static_cast<std::size_t>(coarse.width) +
+                         static_cast<std::size_t>(std::clamp(x, 0, coarse.width - 1))];
   };
-  const auto add = [&](double x, double y) {
-    points.push_back({(x + 0.5) * coarse.block - 0.5, (y + 0.5) * coarse.block - 0.5});
+  const auto rises = [&](int x, int y) {
+    return image::Point{static_cast<double>(at(x + 1, y) - at(x - 1, y)),
+                        static_cast<double>(at(x, y + 1) - at(x, y - 1))};
+  };
+  // Between two blocks, where light rises as it does about both.
+  const auto add = [&](double x, double y, const image::Point& one, const image::Point& other) {
+    const image::Point both{one.x + other.x, one.y + other.y};
+    const double steep = std::max(1e-9, std::hypot(both.x, both.y));
+    points.push_back({{(x + 0.5) * coarse.block - 0.5, (y + 0.5) * coarse.block - 0.5},
+                      {both.x / steep, both.y / steep}});
   };
   for (int y = 0; y + 1 < coarse.height; ++y) {
     for (int x = 0; x + 1 < coarse.width; ++x) {
@@ -94,117 +101,16 @@ base::Result<std::vector<image::Point>> crossings(const Coarse& coarse, int satu
       const float right = at(x + 1, y);
       const float below = at(x, y + 1);
       if ((here > level) != (right > level)) {
-        add(x + static_cast<double>((level - here) / (right - here)), y);
+        add(x + static_cast<double>((level - here) / (right - here)), y, rises(x, y),
+            rises(x + 1, y));
       }
       if ((here > level) != (below > level)) {
-        add(x, y + static_cast<double>((level - here) / (below - here)));
+        add(x, y + static_cast<double>((level - here) / (below - here)), rises(x, y),
+            rises(x, y + 1));
       }
     }
   }
   return points;
-}
-
-/// Reads the picture along rays from a circle's centre.
-class RayReader {
- public:
-  RayReader(const Frame& frame, const Circle& circle, double window_px)
-      : frame_(frame), circle_(circle), window_px_(std::min(window_px, 0.8 * circle.radius)) {}
-
-  [[nodiscard]] double start_px() const { return circle_.radius - window_px_; }
-  [[nodiscard]] image::Point at(double angle_rad, double radius_px) const {
-    return {circle_.x + radius_px * std::cos(angle_rad),
-            circle_.y + radius_px * std::sin(angle_rad)};
-  }
-
-  /// Brightness across the limb, averaged a little along it; none where the frame ends.
-  [[nodiscard]] std::optional<std::vector<double>> profile(double angle_rad) const {
-    std::vector<double> values;
-    const double across_x = -std::sin(angle_rad);
-    const double across_y = std::cos(angle_rad);
-    for (double radius = start_px(); radius <= circle_.radius + window_px_; radius += kEdgeStepPx) {
-      const image::Point middle = at(angle_rad, radius);
-      double sum = 0.0;
-      int count = 0;
-      for (double along = -kAcrossPx; along <= kAcrossPx; along += 1.0) {
-        const auto value = bilinear(middle.x + along * across_x, middle.y + along * across_y);
-        if (!value) {
-          return std::nullopt;
-        }
-        sum += *value;
-        ++count;
-      }
-      values.push_back(sum / count);
-    }
-    return values;
-  }
-
- private:
-  [[nodiscard]] std::optional<double> bilinear(double x, double y) const {
-    const double left = std::floor(x);
-    const double top = std::floor(y);
-    if (left < 0.0 || top < 0.0 || left + 1.0 >= frame_.width || top + 1.0 >= frame_.height) {
-      return std::nullopt;
-    }
-    const int ix = static_cast<int>(left);
-    const int iy = static_cast<int>(top);
-    const double fx = x - left;
-    const double fy = y - top;
-    return (frame_.at(ix, iy) * (1 - fx) + frame_.at(ix + 1, iy) * fx) * (1 - fy) +
-           (frame_.at(ix, iy + 1) * (1 - fx) + frame_.at(ix + 1, iy + 1) * fx) * fy;
-  }
-
-  const Frame& frame_;
-  Circle circle_;
-  double window_px_;
-};
-
-/// One reading of the whole limb about a circle.
-struct Reading {
-  std::vector<image::Point> points;
-  std::vector<double> mean_profile;  ///< of the rays whose edge counts
-};
-
-Reading read_limb(const Frame& frame, const Circle& circle, double window_px) {
-  struct Ray {
-    std::vector<double> profile;
-    Edge edge;
-    double angle_rad;
-  };
-  const RayReader reader(frame, circle, window_px);
-  std::vector<Ray> rays;
-  for (int i = 0; i < kRays; ++i) {
-    const double angle = 2.0 * base::kPi * i / kRays;
-    auto profile = reader.profile(angle);
-    const auto edge = profile ? steepest_fall(*profile) : std::nullopt;
-    if (edge) {
-      rays.push_back({std::move(*profile), *edge, angle});
-    }
-  }
-  Reading reading;
-  if (rays.empty()) {
-    return reading;
-  }
-  std::vector<double> slopes;
-  slopes.reserve(rays.size());
-  for (const Ray& ray : rays) {
-    slopes.push_back(ray.edge.slope_per_px);
-  }
-  const auto middle = slopes.begin() + static_cast<std::ptrdiff_t>(slopes.size() / 2);
-  std::nth_element(slopes.begin(), middle, slopes.end());
-  reading.mean_profile.assign(rays.front().profile.size(), 0.0);
-  for (const Ray& ray : rays) {
-    if (ray.edge.slope_per_px < kLeastSlopeShare * *middle) {
-      continue;
-    }
-    reading.points.push_back(reader.at(ray.angle_rad, reader.start_px() + ray.edge.place_px));
-    for (std::size_t i = 0; i < reading.mean_profile.size(); ++i) {
-      reading.mean_profile[i] += ray.profile[i];
-    }
-  }
-  for (double& value : reading.mean_profile) {
-    value /= static_cast<double>(reading.points.size());
-  }
-  return reading;
 }
 
 /// True when the disc is so full over most of its face that its edge has moved outward.
@@ -230,6 +136,89 @@ bool is_bright_disc(const std::vector<double>& mean_profile) {
          mean_profile[mean_profile.size() - 2] < kDarkest * mean_profile[1];
 }
 
+/// Whether the picture's light is that of such a disc: little of it dark but for the Moon and
+/// clouds, and little light beside it.
+bool light_is_the_discs(const Coarse& coarse, const Circle& circle,
+                        const std::optional<MoonDisc>& moon) {
+  std::vector<double> inside;
+  std::vector<double> outside;
+  const double edge_px = 2.0 * coarse.block + 0.04 * circle.radius;
+  for (int y = 0; y < coarse.height; ++y) {
+    for (int x = 0; x < coarse.width; ++x) {
+      const double px = (x + 0.5) * coarse.block - 0.5;
+      const double py = (y + 0.5) * coarse.block - 0.5;
+      const double out = std::hypot(px - circle.x, py - circle.y) - circle.radius;
+      const auto value = static_cast<double>(
+          coarse.values[static_cast<std::size_t>(y) * static_cast<std::size_t>(coarse.width) +
+                        static_cast<std::size_t>(x)]);
+      if (out > edge_px) {
+        outside.push_back(value);
+      } else if (out < -edge_px && !(moon && moon->hides(px, py, edge_px))) {
+        inside.push_back(value);
+      }
+    }
+  }
+  constexpr std::size_t kFewest = 4;
+  if (inside.size() < kFewest) {
+    return moon.has_value();  // the thinnest of crescents
+  }
+  constexpr std::size_t kBrightFifth = 5;
+  const auto bright_at = inside.begin() + static_cast<std::ptrdiff_t>(inside.size() - 1 -
+                                                                      inside.size() / kBrightFifth);
+  std::nth_element(inside.begin(), bright_at, inside.end());
+  const double bright = *bright_at;
+  double dark = outside.empty() ? 0.0 : *std::min_element(outside.begin(), outside.end());
+  dark = std::min(dark, *std::min_element(inside.begin(), inside.end()));
+  const auto over = [&](const std::vector<double>& values, double share) {
+    return static_cast<double>(std::count_if(values.begin(), values.end(), [&](double value) {
+      return value > dark + share * (bright - dark);
+    }));
+  };
+  constexpr double kDark = 0.15;
+  constexpr double kMostDark = 0.4;
+  constexpr double kBright = 0.5;
+  constexpr double kMostBeside = 0.1;
+  const auto count = static_cast<double>(inside.size());
+  return over(inside, kDark) > (1.0 - kMostDark) * count &&
+         over(outside, kBright) < kMostBeside * count;
+}
+
+/// A circle that is brought to the limb.
+struct Seat {
+  CircleFit fit;
+  double window_px = kWideWindowPx;
+  EdgeReading reading;
+};
+
+/// Reads edges about the circle and fits it to them, in turns. False where too few are there.
+base::Result<bool> seat_on_limb(const Frame& frame, const std::optional<MoonDisc>& moon,
+                                const base::Task& task, Seat& seat) {
+  constexpr int kPasses = 3;
+  for (int pass = 0; pass <= kPasses; ++pass) {
+    if (task.stopped()) {
+      return fail(ErrorCode::kCancelled, "limb");
+    }
+    EdgeWanted wanted{seat.window_px};
+    if (moon) {
+      // Where the two edges meet, rays find what is neither.
+      wanted.counts = [&](const image::Point& point) {
+        return !moon->hides(point.x, point.y, seat.window_px);
+      };
+    }
+    seat.reading = read_edges(frame, seat.fit.circle, wanted);
+    if (static_cast<double>(seat.reading.points.size()) < kLeastSeenShare * kRays) {
+      return false;
+    }
+    if (pass == kPasses) {
+      break;
+    }
+    seat.fit = robust_circle(seat.reading.points, seat.fit.circle);
+    const auto edge = steepest_fall(seat.reading.mean_profile);
+    seat.window_px = std::max(8.0, edge ? 6.0 * edge->half_width_px : kWideWindowPx);
+  }
+  return true;
+}
+
 }  // namespace
 
 base::Result<LimbFit> fit_limb(const Frame& frame, const base::Task& task) {
@@ -237,37 +226,36 @@ base::Result<LimbFit> fit_limb(const Frame& frame, const base::Task& task) {
     return fail_because(ErrorCode::kNotFound, "limb", base::because("no-edge-of-the-sun"));
   };
   const Coarse coarse = coarsen(frame);
-  const double largest = 8.0 * std::max(frame.width, frame.height);
   const auto points = crossings(coarse, frame.saturation);
   if (!points) {
     return tl::make_unexpected(points.error());
   }
-  const auto start = consensus_circle(*points, 1.5 * coarse.block, largest);
+  const auto start = consensus_circle(
+      *points, {1.5 * coarse.block, 0.0, 8.0 * std::max(frame.width, frame.height)});
   if (!start) {
     return not_found();
   }
   task.report(0.3);
-  CircleFit fit{*start, 0.0, 0};
-  Reading reading;
-  double window_px = std::max(kWideWindowPx, 4.0 * coarse.block);
-  constexpr int kPasses = 3;
-  for (int pass = 0; pass < kPasses; ++pass) {
-    if (task.stopped()) {
-      return fail(ErrorCode::kCancelled, "limb");
-    }
-    reading = read_limb(frame, fit.circle, window_px);
-    if (reading.points.size() < kLeastSeenShare * kRays) {
-      return not_found();
-    }
-    fit = robust_circle(reading.points, fit.circle);
-    const auto edge = steepest_fall(reading.mean_profile);
-    window_px = std::max(8.0, edge ? 6.0 * edge->half_width_px : kWideWindowPx);
-    task.report(0.3 + 0.2 * (pass + 1));
+  Seat seat{{*start, 0.0, 0}, std::max(kWideWindowPx, 4.0 * coarse.block), {}};
+  auto seated = seat_on_limb(frame, std::nullopt, task, seat);
+  if (!seated || !*seated) {
+    return seated ? not_found() : tl::make_unexpected(seated.error());
   }
-  reading = read_limb(frame, fit.circle, window_px);
+  task.report(0.7);
+  auto moon = find_moon(frame, seat.fit.circle, *points, coarse.block, seat.window_px);
+  if (moon) {
+    seated = seat_on_limb(frame, moon, task, seat);
+    if (!seated || !*seated) {
+      return seated ? not_found() : tl::make_unexpected(seated.error());
+    }
+    moon = find_moon(frame, seat.fit.circle, *points, coarse.block, seat.window_px);
+  }
+  const CircleFit& fit = seat.fit;
+  const EdgeReading& reading = seat.reading;
   const auto edge = steepest_fall(reading.mean_profile);
   const double seen = static_cast<double>(fit.used) / kRays;
-  if (!edge || seen < kLeastSeenShare || !is_bright_disc(reading.mean_profile)) {
+  if (!edge || seen < kLeastSeenShare || !is_bright_disc(reading.mean_profile) ||
+      !light_is_the_discs(coarse, fit.circle, moon)) {
     return not_found();
   }
   const LimbBias bias =
@@ -284,6 +272,7 @@ base::Result<LimbFit> fit_limb(const Frame& frame, const base::Task& task) {
   limb.seen_share = seen;
   limb.points = fit.used;
   limb.saturated = is_saturated(frame, fit.circle);
+  limb.moon = moon;
   task.report(1.0);
   return limb;
 }

@@ -94,9 +94,7 @@ std::optional<MoonDisc> find_moon(const Frame& frame, const Circle& sun,
   }
   const double apart = far_from(sun, {dark.x, dark.y});
   MoonDisc moon{dark.x, dark.y, dark.radius};
-  moon.magnitude =
-      std::min(sun.radius + dark.radius - apart, 2.0 * std::min(sun.radius, dark.radius)) /
-      (2.0 * sun.radius);
+  moon.magnitude = (sun.radius + dark.radius - apart) / (2.0 * sun.radius);
   moon.obscuration =
       base::shared_area(sun.radius, dark.radius, apart) / (base::kPi * sun.radius * sun.radius);
   return moon;

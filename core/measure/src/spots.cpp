@@ -35,7 +35,14 @@ struct FlatDisc {
   }
 };
 
-/// Median brightness of each ring between centre and outermost share.
+/// Whether the Moon is at a place, or so near that its edge darkens it.
+bool behind_moon(const disc::LimbFit& limb, double x, double y) {
+  constexpr double kLeast_px = 3.0;
+  constexpr double kBlurs = 4.0;
+  return limb.moon && limb.moon->hides(x, y, std::max(kLeast_px, kBlurs * limb.blur_px));
+}
+
+/// Median brightness of each ring between centre and outermost share, of what the Moon leaves.
 std::vector<double> ring_medians(const Frame& frame, const disc::LimbFit& limb, double black) {
   std::vector<std::vector<float>> rings(kRings);
   for (int y = 0; y < frame.height; ++y) {
@@ -43,7 +50,7 @@ std::vector<double> ring_medians(const Frame& frame, const disc::LimbFit& limb, 
       const double share = std::hypot(x - limb.centre_x_px, y - limb.centre_y_px) / limb.radius_px;
       // Rings of equal area have equally sure medians.
       const auto ring = static_cast<std::size_t>(share * share * kRings);
-      if (ring < rings.size()) {
+      if (ring < rings.size() && !behind_moon(limb, x, y)) {
         rings[ring].push_back(static_cast<float>(frame.at(x, y) - black));
       }
     }
@@ -155,7 +162,7 @@ FlatDisc flatten(const Frame& frame, const disc::LimbFit& limb) {
       const double share =
           std::hypot(fx - limb.centre_x_px, fy - limb.centre_y_px) / limb.radius_px;
       const double level = expected(share);
-      if (share >= kOutermost || level <= 0.0) {
+      if (share >= kOutermost || level <= 0.0 || behind_moon(limb, fx, fy)) {
         continue;
       }
       // A light binomial average keeps shot noise from breaking spots up.

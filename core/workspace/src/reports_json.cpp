@@ -81,6 +81,31 @@ Json day_report(const sky::SunDay& day, const sky::SkylineDay& skyline, const pl
           {"fast_azimuth", fast ? span(*fast) : Json(nullptr)}};
 }
 
+namespace {
+
+/// The Moon in front of the disc; null where there is none.
+Json moon_json(const measure::DiscMeasurement& measured) {
+  const disc::LimbFit& limb = measured.limb;
+  if (!limb.moon) {
+    return nullptr;
+  }
+  Json angle;
+  if (measured.solar && measured.view) {
+    const sky::DiscPlace place = sky::to_disc(
+        {limb.moon->centre_x_px - limb.centre_x_px, limb.centre_y_px - limb.moon->centre_y_px},
+        *measured.solar);
+    angle = base::wrap_360(std::atan2(-place.west_arcsec, place.north_arcsec) * base::kDegPerRad +
+                           measured.view->p_deg);
+  }
+  return {{"centre_px", {limb.moon->centre_x_px, limb.moon->centre_y_px}},
+          {"radius_px", limb.moon->radius_px},
+          {"magnitude", limb.moon->magnitude},
+          {"obscuration", limb.moon->obscuration},
+          {"position_angle_deg", angle}};
+}
+
+}  // namespace
+
 Json measurement_report(const measure::DiscMeasurement& measured) {
   Json spots = Json::array();
   for (const measure::SpotMeasurement& spot : measured.spots) {
@@ -104,6 +129,7 @@ Json measurement_report(const measure::DiscMeasurement& measured) {
           {"scatter_px", limb.scatter_px},
           {"limb_seen", limb.seen_share},
           {"saturated", limb.saturated},
+          {"moon", moon_json(measured)},
           {"p_deg", of_view(&sky::DiscView::p_deg)},
           {"b0_deg", of_view(&sky::DiscView::b0_deg)},
           {"l0_deg", of_view(&sky::DiscView::l0_deg)},

@@ -23,6 +23,16 @@ std::vector<image::Point> arc_points(const Circle& circle, double from_rad, doub
   return points;
 }
 
+/// Edges of which nobody knows on which side light lies.
+std::vector<EdgePoint> edges_at(const std::vector<image::Point>& points) {
+  std::vector<EdgePoint> edges;
+  edges.reserve(points.size());
+  for (const image::Point& point : points) {
+    edges.push_back({point, {0.0, 0.0}});
+  }
+  return edges;
+}
+
 TEST(CircleThrough, MeetsThreePoints) {
   const auto circle = circle_through({5.0, 0.0}, {0.0, 5.0}, {-5.0, 0.0});
   ASSERT_TRUE(circle);
@@ -43,17 +53,37 @@ TEST(ConsensusCircle, FindsTheCircleAmongAsManyStrayPoints) {
   for (int i = 0; i < 200; ++i) {
     points.push_back({random.uniform(0, 600), random.uniform(0, 400)});
   }
-  const auto found = consensus_circle(points, 1.5, 2000.0);
+  const auto found = consensus_circle(edges_at(points), {1.5, 0.0, 2000.0});
   ASSERT_TRUE(found);
   EXPECT_NEAR(found->x, truth.x, 3.0);
   EXPECT_NEAR(found->y, truth.y, 3.0);
   EXPECT_NEAR(found->radius, truth.radius, 3.0);
 }
 
+TEST(ConsensusCircle, GoesByWhereLightLies) {
+  base::Random random{1};
+  std::vector<EdgePoint> edges;
+  const auto add = [&](const Circle& circle, double to_rad, int count, double sign) {
+    for (const image::Point& point : arc_points(circle, 0.0, to_rad, count, 0.2, random)) {
+      edges.push_back({point,
+                       {sign * (circle.x - point.x) / circle.radius,
+                        sign * (circle.y - point.y) / circle.radius}});
+    }
+  };
+  add({300.0, 200.0, 150.0}, 3.0, 100, 1.0);    // half of the Sun's limb
+  add({380.0, 230.0, 152.0}, 6.28, 200, -1.0);  // the Moon's, of which more is seen
+  const auto sun = consensus_circle(edges, {1.5, 0.0, 2000.0, true});
+  const auto moon = consensus_circle(edges, {1.5, 0.0, 2000.0, false});
+  ASSERT_TRUE(sun && moon);
+  EXPECT_NEAR(sun->x, 300.0, 3.0);
+  EXPECT_NEAR(moon->x, 380.0, 3.0);
+}
+
 TEST(ConsensusCircle, WantsAtLeastADozenPoints) {
   base::Random random{1};
-  EXPECT_FALSE(consensus_circle(arc_points({0, 0, 10}, 0, 6, 11, 0.0, random), 1.0, 100.0));
-  EXPECT_FALSE(consensus_circle({}, 1.0, 100.0));
+  EXPECT_FALSE(
+      consensus_circle(edges_at(arc_points({0, 0, 10}, 0, 6, 11, 0.0, random)), {1.0, 0.0, 100.0}));
+  EXPECT_FALSE(consensus_circle({}, {1.0, 0.0, 100.0}));
 }
 
 TEST(RobustCircle, ReachesTheTruthFromAPoorStart) {
