@@ -15,6 +15,7 @@
 #include <vector>
 
 #include "cli/align_commands.h"
+#include "cli/eclipse_commands.h"
 #include "cli/live_commands.h"
 #include "cli/log_commands.h"
 #include "cli/match_commands.h"
@@ -30,6 +31,7 @@
 #include "solarchon/base/folder_lock.h"
 #include "solarchon/base/json.h"
 #include "solarchon/base/text.h"
+#include "solarchon/image/bayer.h"
 #include "solarchon/image/frame.h"
 #include "solarchon/measure/disc.h"
 #include "solarchon/media/clip_reader.h"
@@ -286,7 +288,10 @@ Result<image::Frame> frame_of(const Options& options) {
   return media::ClipReader::open(options.file)
       .and_then([&](media::ClipReader clip) -> Result<image::Frame> {
         image::Frame frame;
-        return clip.read(*options.frame, frame).map([&] { return std::move(frame); });
+        return clip.read(*options.frame, frame).map([&] {
+          image::to_grey(frame);
+          return std::move(frame);
+        });
       });
 }
 
@@ -523,17 +528,18 @@ int run(std::vector<std::string> arguments, std::ostream& out, std::ostream& err
   PlanOptions plan_options;
   std::vector<Command> further = add_plan_commands(app, plan_options);
   AlignOptions align_options;
+  EclipseOptions eclipse_options;
   LogOptions log_options;
   MountOptions mount_options;
   MatchOptions match_options;
   LiveOptions live_options;
   ReduceOptions reduce_options;
   PictureOptions picture_options;
-  for (std::vector<Command>& of_a_kind :
-       std::array{add_align_commands(app, align_options), add_mount_commands(app, mount_options),
-                  add_match_commands(app, match_options), add_live_commands(app, live_options),
-                  add_reduce_commands(app, reduce_options),
-                  add_picture_commands(app, picture_options), add_log_commands(app, log_options)}) {
+  for (std::vector<Command>& of_a_kind : std::array{
+           add_align_commands(app, align_options), add_eclipse_commands(app, eclipse_options),
+           add_mount_commands(app, mount_options), add_match_commands(app, match_options),
+           add_live_commands(app, live_options), add_reduce_commands(app, reduce_options),
+           add_picture_commands(app, picture_options), add_log_commands(app, log_options)}) {
     std::move(of_a_kind.begin(), of_a_kind.end(), std::back_inserter(further));
   }
 

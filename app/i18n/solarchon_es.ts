@@ -4836,6 +4836,18 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
         <source>FITS, PNG, TIFF or JPEG; you can drop one here too</source>
         <translation>FITS, PNG, TIFF o JPEG; también puede soltar una aquí</translation>
     </message>
+    <message>
+        <source>Moon</source>
+        <translation>Luna</translation>
+    </message>
+    <message>
+        <source>%1 of the diameter, %2 % of the area</source>
+        <translation>%1 del diámetro, %2 % del área</translation>
+    </message>
+    <message>
+        <source>How much of the Sun the Moon covers in this picture</source>
+        <translation>Cuánto del Sol cubre la Luna en esta imagen</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::MeterStrips</name>
@@ -5851,6 +5863,14 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
         <source>By the recipe; what has not changed is not done again (F9)</source>
         <translation>Según la receta; lo que no ha cambiado no se repite (F9)</translation>
     </message>
+    <message>
+        <source>Red pixels only.</source>
+        <translation>Solo píxeles rojos.</translation>
+    </message>
+    <message>
+        <source>The colours were up to %1 px apart and have been realigned.</source>
+        <translation>Los colores estaban separados hasta %1 px y se han realineado.</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::PanelsPanel</name>
@@ -6662,6 +6682,14 @@ Haga una con el botón, o con F5.</translation>
         <source>Undoes the blur of aperture and air, as far as detail stands out of the noise</source>
         <translation>Deshace el desenfoque de la abertura y del aire, hasta donde el detalle sobresale del ruido</translation>
     </message>
+    <message>
+        <source>Red pixels only</source>
+        <translation>Solo píxeles rojos</translation>
+    </message>
+    <message>
+        <source>Hydrogen alpha reaches the red pixels of a colour sensor alone: green and blue would add noise</source>
+        <translation>El hidrógeno alfa solo llega a los píxeles rojos de un sensor de color: el verde y el azul añadirían ruido</translation>
+    </message>
 </context>
 <context>
     <name>solarchon::app::RecordBox</name>
@@ -6973,6 +7001,10 @@ Haga una con el botón, o con F5.</translation>
     <message>
         <source>Prominences</source>
         <translation>Protuberancias</translation>
+    </message>
+    <message>
+        <source>Red pixels only</source>
+        <translation>Solo píxeles rojos</translation>
     </message>
 </context>
 <context>
@@ -12236,6 +12268,10 @@ P %4°, B₀ %5°</translation>
     <message>
         <source>The eyepiece is tight; the screen stands square and cannot fall.</source>
         <translation>El ocular está apretado; la pantalla está a escuadra y no puede caer.</translation>
+    </message>
+    <message>
+        <source>1950-01-01 to 2100-12-31</source>
+        <translation>de 1950-01-01 a 2100-12-31</translation>
     </message>
 </context>
 </TS>

@@ -148,7 +148,12 @@ TEST_F(Crafted, FilesAreAnsweredOrRefusedOnOneLineInTimeAndMemory) {
     EXPECT_LT(took.count(), 5.0) << what;
     EXPECT_LE(std::count(outcome.err.begin(), outcome.err.end(), '\n'), 1) << what << outcome.err;
     EXPECT_TRUE(outcome.code == 0 || outcome.code == 1 || outcome.code == 2) << what;
-    EXPECT_EQ(outcome.out.find("nan"), std::string::npos) << what;
+    // A folder of a random name may well be called so.
+    std::string said = outcome.out;
+    for (std::size_t at = 0; (at = said.find(here.path().string())) != std::string::npos;) {
+      said.erase(at, here.path().string().size());
+    }
+    EXPECT_EQ(said.find("nan"), std::string::npos) << what << said;
     refused += outcome.code == 0 ? 0 : 1;
     if (outcome.code != 0) {
       for (const auto& entry : std::filesystem::directory_iterator(here.path())) {

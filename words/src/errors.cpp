@@ -27,6 +27,7 @@ constexpr TextRow kRemarks[] = {
     {"date", TEXT("a date as YYYY-MM-DD")},
     {"time", TEXT("a time as YYYY-MM-DDTHH:MM:SSZ")},
     {"days-covered", TEXT("1972-01-03 to 2099-12-30")},
+    {"eclipse-days-covered", TEXT("1950-01-01 to 2100-12-31")},
     {"years-covered", TEXT("1972 to 2099")},
     {"leap-second", TEXT("second 60 only where a leap second was put in")},
     {"sun-above-the-horizon", TEXT("a time with the Sun above the horizon")},

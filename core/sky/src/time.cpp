@@ -140,18 +140,32 @@ std::optional<std::int64_t> scan_offset(Scanner& scanner) {
 
 }  // namespace
 
-base::Result<CivilDate> parse_date(std::string_view text, const std::string& field) {
+namespace {
+
+base::Result<CivilDate> date_within(std::string_view text, const std::string& field, UtcTime first,
+                                    UtcTime last, const char* wants) {
   Scanner scanner(text);
   const auto date = scan_date(scanner);
   if (!date || !scanner.done()) {
     return fail(ErrorCode::kMalformed, field, std::string(text), base::wants("date"));
   }
-  // A day reaches 26 h beyond its midnight at the far ends of longitude.
   const UtcTime start = start_of(*date);
-  if (start < kFirstTime + days(2.0) || start + days(2.0) > kLastTime) {
-    return fail(ErrorCode::kOutOfRange, field, std::string(text), base::wants("days-covered"));
+  if (start < first || start >= last) {
+    return fail(ErrorCode::kOutOfRange, field, std::string(text), base::wants(wants));
   }
   return *date;
+}
+
+}  // namespace
+
+base::Result<CivilDate> parse_date(std::string_view text, const std::string& field) {
+  // A day reaches 26 h beyond its midnight at the far ends of longitude.
+  return date_within(text, field, kFirstTime + days(2.0), kLastTime - days(2.0) + seconds(1.0),
+                     "days-covered");
+}
+
+base::Result<CivilDate> parse_eclipse_date(std::string_view text, const std::string& field) {
+  return date_within(text, field, kFirstEclipseTime, kLastEclipseTime, "eclipse-days-covered");
 }
 
 base::Result<UtcTime> parse_utc(std::string_view text, const std::string& field) {

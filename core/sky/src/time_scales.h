@@ -17,7 +17,8 @@ struct TimeScales {
   JulianDate tdb;
 };
 
-/// UTC to UT1, TT and TDB. Leap seconds from ERFA's table, held constant after its end.
+/// UTC to UT1, TT and TDB. Leap seconds from ERFA's table, held constant after its end; before 1972
+/// the time is UT1, whatever dUT1, and TT follows from published expressions.
 [[nodiscard]] TimeScales time_scales(UtcTime time, double dut1_s);
 /// UT1 alone, by far the cheapest.
 [[nodiscard]] JulianDate universal_time(UtcTime time, double dut1_s);

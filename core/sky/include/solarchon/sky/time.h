@@ -47,6 +47,10 @@ using Duration = std::chrono::duration<double>;
 /// Earth's series (ERFA eraEpv00, 1900 to 2100).
 inline constexpr UtcTime kFirstTime{63072000000};   // 1972-01-01
 inline constexpr UtcTime kLastTime{4102444800000};  // 2100-01-01
+/// Of eclipses and transits, whose story is longer. Before 1972 such a time is UT1: there was no
+/// UTC of today's kind.
+inline constexpr UtcTime kFirstEclipseTime{-631152000000};  // 1950-01-01
+inline constexpr UtcTime kLastEclipseTime{4133980800000};   // 2101-01-01
 
 /// A day of the Gregorian calendar.
 struct CivilDate {
@@ -65,6 +69,9 @@ struct CivilDate {
 
 /// Reads `YYYY-MM-DD`. Errors as parse_utc.
 [[nodiscard]] base::Result<CivilDate> parse_date(std::string_view text, const std::string& field);
+/// The same for eclipses and transits. Errors: kOutOfRange outside 1950 to 2100.
+[[nodiscard]] base::Result<CivilDate> parse_eclipse_date(std::string_view text,
+                                                         const std::string& field);
 
 /// `2027-07-14T10:30:15.250Z`; milliseconds only when there are any.
 [[nodiscard]] std::string to_iso(UtcTime time);
