@@ -42,10 +42,30 @@ bool is_video(const FileHead& head) {
   return media::named_as_video("clip." + head.ending.toStdString());
 }
 
+bool is_fits(const FileHead& head) {
+  return head.ending == QLatin1String("fits") || head.ending == QLatin1String("fit") ||
+         head.ending == QLatin1String("fts");
+}
+
+/// A clip in one FITS file: more planes than a picture has colours.
+bool is_cube(const FileHead& head) {
+  constexpr qsizetype kCard = 80;
+  constexpr qsizetype kName = 10;
+  constexpr qsizetype kValue = 20;
+  constexpr int kMostColours = 4;
+  for (qsizetype at = 0; is_fits(head) && at + kCard <= head.bytes.size(); at += kCard) {
+    const QByteArray card = head.bytes.mid(at, kCard);
+    if (card.startsWith("NAXIS3  =")) {
+      return card.mid(kName, kValue).trimmed().toInt() > kMostColours;
+    }
+  }
+  return false;
+}
+
 /// What nothing else takes is tried as a picture.
 bool is_picture(const FileHead& head) {
-  return !is_calendar(head) && !is_forecast(head) && !is_horizon(head) && !is_rig(head) &&
-         !is_site(head) && !is_video(head);
+  return !is_cube(head) && !is_calendar(head) && !is_forecast(head) && !is_horizon(head) &&
+         !is_rig(head) && !is_site(head) && !is_video(head);
 }
 
 }  // namespace
@@ -56,9 +76,12 @@ FileHead head_of(const QString& file) {
   FileHead head{QFileInfo(file).suffix().toLower(), {}};
   const bool text = head.ending == QLatin1String("json") || head.ending == QLatin1String("csv") ||
                     head.ending == QLatin1String("txt");
-  constexpr qint64 kHeadBytes = 400;
-  if (QFile opened(file); text && QFileInfo(file).isFile() && opened.open(QIODevice::ReadOnly)) {
-    head.bytes = opened.read(kHeadBytes);
+  constexpr qint64 kTextBytes = 400;
+  constexpr qint64 kFitsBytes = 2880;  // one block of its header
+  const qint64 bytes = text ? kTextBytes : is_fits(head) ? kFitsBytes : 0;
+  if (QFile opened(file);
+      bytes > 0 && QFileInfo(file).isFile() && opened.open(QIODevice::ReadOnly)) {
+    head.bytes = opened.read(bytes);
   }
   return head;
 }
@@ -101,7 +124,7 @@ std::vector<Place> places() {
            "reduce",
            make<ReduceView>,
            {"reduce", "reduce-panels", "reduce-finish", "reduce-movie"},
-           {}},
+           {{"reduce", is_cube}}},
           {"measure",
            QObject::tr("Measure"),
            "measure",

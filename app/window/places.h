@@ -13,7 +13,7 @@ namespace solarchon::app {
 /// What is known of a file before it is read.
 struct FileHead {
   QString ending;    ///< in small letters: `json`
-  QByteArray bytes;  ///< the first of them, of texts; tables and JSON say there what they are
+  QByteArray bytes;  ///< the first of them, of texts and FITS, which say there what they are
 };
 [[nodiscard]] FileHead head_of(const QString& file);
 /// A site, which goes on its shelf and not to a view.

@@ -100,5 +100,34 @@ TEST(Phrases, EveryPartAndParameterHasWords) {
   }
 }
 
+TEST(Places, AFitsFileOpensWhereWhatItHoldsIsUsed) {
+  const test::TempFolder folder;
+  const auto goes_to = [&](const char* name, int planes) {
+    const auto card = [](const std::string& key, int value) {
+      std::string text = key + std::string(8 - key.size(), ' ') + "= " +
+                         (QString::number(value).rightJustified(20)).toStdString();
+      return text + std::string(80 - text.size(), ' ');
+    };
+    std::string header = card("SIMPLE", 1) + card("BITPIX", 16) +
+                         card("NAXIS", planes > 1 ? 3 : 2) + card("NAXIS1", 64) +
+                         card("NAXIS2", 64);
+    header += planes > 1 ? card("NAXIS3", planes) : "";
+    test::write_text(folder / name, header);
+    const FileHead head = head_of(QString::fromStdString((folder / name).string()));
+    for (const Place& place : places()) {
+      for (const TakenFile& taken : place.files) {
+        if (taken.takes(head)) {
+          return taken.place;
+        }
+      }
+    }
+    return QString();
+  };
+  EXPECT_EQ(goes_to("clip.fits", 60), "reduce");
+  EXPECT_EQ(goes_to("clip.FIT", 5), "reduce");
+  EXPECT_EQ(goes_to("colour.fits", 3), "measure");
+  EXPECT_EQ(goes_to("disc.fits", 1), "measure");
+}
+
 }  // namespace
 }  // namespace solarchon::app
