@@ -25,7 +25,8 @@ double middle_of(std::vector<double>& values) {
 /// Where the pixel of that number lies.
 image::Point place_of(std::size_t pixel, int width) {
   const auto wide = static_cast<std::size_t>(width);
-  return {static_cast<double>(pixel % wide), static_cast<double>(pixel / wide)};
+  const std::size_t row = pixel / wide;
+  return {static_cast<double>(pixel % wide), static_cast<double>(row)};
 }
 
 /// By how much a place lies beyond the limb (px).
