@@ -2,6 +2,7 @@
 #include <gtest/gtest.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <functional>
 #include <random>
@@ -88,6 +89,63 @@ TEST(ForeignMoon, IsNotSeenWhereThereIsNone) {
     EXPECT_FALSE(limb->moon);
     EXPECT_NEAR(limb->centre_x_px, disc.x, 0.3);
   }
+}
+
+/// Spots of some sizes spread over a disc, every one of them away from the limb.
+foreign::DrawnDisc spotted(double umbra_radius, double umbra, double blur_px) {
+  foreign::DrawnDisc disc;
+  disc.width = 1060;
+  disc.height = 1020;
+  disc.x = 530.3;
+  disc.y = 508.8;
+  disc.radius_px = 440.0;
+  disc.blur_px = blur_px;
+  const std::array<double, 5> areas{30.0, 60.0, 120.0, 250.0, 600.0};
+  constexpr double kApart = 0.27;
+  for (int i = 0; i < 25; ++i) {
+    foreign::DrawnSpot spot;
+    spot.right = kApart * (i % 5 - 2);
+    spot.down = kApart * (i / 5 - 2);
+    spot.area_muh = areas.at(static_cast<std::size_t>((i + i / 5) % 5));
+    spot.umbra_radius = umbra_radius;
+    spot.umbra = umbra;
+    disc.spots.push_back(spot);
+  }
+  return disc;
+}
+
+void expect_areas(const foreign::DrawnDisc& disc, double small_share, double large_share) {
+  const auto measured = measure_disc(frame_of(disc));
+  ASSERT_TRUE(measured);
+  EXPECT_EQ(measured->spots.size(), disc.spots.size());
+  for (const foreign::DrawnSpot& drawn : disc.spots) {
+    const auto found = std::find_if(
+        measured->spots.begin(), measured->spots.end(), [&](const SpotMeasurement& spot) {
+          return std::hypot(spot.x_px - disc.x - drawn.right * disc.radius_px,
+                            spot.y_px - disc.y - drawn.down * disc.radius_px) < 1.0;
+        });
+    ASSERT_NE(found, measured->spots.end()) << drawn.area_muh;
+    constexpr double kLarge_muh = 200.0;
+    const double share = drawn.area_muh > kLarge_muh ? large_share : small_share;
+    EXPECT_NEAR(found->area_muh / drawn.area_muh, 1.0, share)
+        << drawn.area_muh << " at " << drawn.right << ' ' << drawn.down;
+  }
+}
+
+TEST(ForeignSpots, AreAsLargeAsTheyWereDrawn) { expect_areas(spotted(0.42, 0.25, 1.3), 0.2, 0.05); }
+
+TEST(ForeignSpots, PoresAreAsLargeAsTheyWereDrawn) {
+  expect_areas(spotted(1.0, 0.4, 1.3), 0.12, 0.05);
+}
+
+TEST(ForeignSpots, OfOtherLevelsAreAsLargeAsTheyWereDrawn) {
+  foreign::DrawnDisc disc = spotted(0.45, 0.15, 2.0);
+  for (foreign::DrawnSpot& spot : disc.spots) {
+    spot.penumbra = 0.76;
+    spot.ragged = 0.2;
+    spot.area_muh *= 2.0;
+  }
+  expect_areas(disc, 0.25, 0.12);
 }
 
 TEST(ForeignLimb, WhatIsNoSunIsRefused) {

@@ -4,7 +4,11 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <functional>
+#include <utility>
+#include <vector>
 
+#include "soft_spot.h"
 #include "solarchon/base/angle.h"
 #include "solarchon/disc/limb.h"
 #include "solarchon/image/frame.h"
@@ -18,8 +22,7 @@ namespace {
 constexpr int kRings = 200;
 constexpr double kOutermost = 0.985;  // of the radius: beyond it the limb's own fall confuses
 constexpr float kSpotBelow = 0.87F;   // half way from photosphere to penumbra
-constexpr float kUmbraBelow = 0.47F;  // half way from penumbra to umbra
-constexpr int kLeastPixels = 5;
+constexpr std::size_t kLeastPixels = 5;
 
 /// The part of the frame that holds the disc, as brightness against the photosphere around.
 struct FlatDisc {
@@ -71,6 +74,21 @@ std::vector<double> ring_medians(const Frame& frame, const disc::LimbFit& limb, 
     if (medians[i - 1] == 0.0) {
       medians[i - 1] = medians[i];
     }
+  }
+  // A large spot may fill the innermost rings, which are round plates: they go on as their
+  // neighbours fall, which is even by area there.
+  constexpr std::size_t kFilled = 3;
+  constexpr std::size_t kNear = 4;
+  double near = 0.0;
+  double farther = 0.0;
+  for (std::size_t i = 0; i < kNear; ++i) {
+    near += medians[kFilled + i] / kNear;
+    farther += medians[kFilled + kNear + i] / kNear;
+  }
+  const double fall = (near - farther) / kNear;  // from ring to ring
+  for (std::size_t i = 0; i < kFilled; ++i) {
+    constexpr double kMiddle = kFilled + 0.5 * (kNear - 1);
+    medians[i] = near + fall * (kMiddle - static_cast<double>(i));
   }
   return medians;
 }
@@ -180,37 +198,37 @@ FlatDisc flatten(const Frame& frame, const disc::LimbFit& limb) {
   return flat;
 }
 
-/// Sums over one connected spot.
+/// One connected spot.
 struct Blob {
-  int pixels = 0;
+  std::vector<std::pair<int, int>> pixels;
   double weight = 0.0;
   double x = 0.0;
   double y = 0.0;
-  double area_px = 0.0;  ///< corrected for tilt
-  double umbra_px = 0.0;
   float darkest = 1.0F;
 };
 
 class BlobFinder {
  public:
-  BlobFinder(FlatDisc& flat, const disc::LimbFit& limb) : flat_(flat), limb_(limb) {}
+  explicit BlobFinder(const FlatDisc& flat) : flat_(flat), taken_(flat.values.size(), 0) {}
 
-  /// Gathers the connected dark pixels around a start, and clears them.
+  /// Whether a spot may begin there: dark, and of none that was gathered.
+  [[nodiscard]] bool begins_at(int x, int y) const {
+    const std::size_t at = flat_.index(x, y);
+    return taken_[at] == 0 && flat_.values[at] < kSpotBelow;
+  }
+
+  /// Gathers the connected dark pixels around a start.
   Blob gather(int start_x, int start_y) {
     Blob blob;
-    stack_.assign(1, {start_x, start_y});
     take(start_x, start_y, blob);
-    while (!stack_.empty()) {
-      const auto [x, y] = stack_.back();
-      stack_.pop_back();
+    for (std::size_t next = 0; next < blob.pixels.size(); ++next) {
+      const auto [x, y] = blob.pixels[next];
       for (int dy = -1; dy <= 1; ++dy) {
         for (int dx = -1; dx <= 1; ++dx) {
           const int nx = x + dx;
           const int ny = y + dy;
-          if (nx >= 0 && ny >= 0 && nx < flat_.width && ny < flat_.height &&
-              flat_.values[flat_.index(nx, ny)] < kSpotBelow) {
+          if (nx >= 0 && ny >= 0 && nx < flat_.width && ny < flat_.height && begins_at(nx, ny)) {
             take(nx, ny, blob);
-            stack_.emplace_back(nx, ny);
           }
         }
       }
@@ -218,28 +236,63 @@ class BlobFinder {
     return blob;
   }
 
- private:
-  void take(int x, int y, Blob& blob) {
-    float& value = flat_.values[flat_.index(x, y)];
-    const double px = x + flat_.left;
-    const double py = y + flat_.top;
-    const double share =
-        std::hypot(px - limb_.centre_x_px, py - limb_.centre_y_px) / limb_.radius_px;
-    const double tilt = 1.0 / std::sqrt(std::max(1e-3, 1.0 - share * share));
-    const double weight = std::max(0.0, 1.0 - static_cast<double>(value));
-    ++blob.pixels;
-    blob.weight += weight;
-    blob.x += weight * px;
-    blob.y += weight * py;
-    blob.area_px += tilt;
-    blob.umbra_px += value < kUmbraBelow ? tilt : 0.0;
-    blob.darkest = std::min(blob.darkest, value);
-    value = 1.0F;
+  /// From its darkest pixel outwards, and over its rim as far as softness reaches.
+  SpotProfile profile_of(const Blob& blob, double reach_px) {
+    SpotProfile profile;
+    for (const auto& [x, y] : blob.pixels) {
+      profile.depths.push_back(depth_at(x, y));
+    }
+    std::sort(profile.depths.begin(), profile.depths.end(), std::greater<>());
+    std::vector<std::pair<int, int>> edge = blob.pixels;
+    std::vector<std::size_t> marked;
+    for (int ring = 0; ring < static_cast<int>(std::ceil(reach_px)); ++ring) {
+      std::vector<std::pair<int, int>> next;
+      // Corners count in every other ring, so that it grows round.
+      const bool corners = ring % 2 == 1;
+      for (const auto& [x, y] : edge) {
+        for (int dy = -1; dy <= 1; ++dy) {
+          for (int dx = -1; dx <= 1; ++dx) {
+            const int nx = x + dx;
+            const int ny = y + dy;
+            if ((dx != 0 && dy != 0 && !corners) || nx < 0 || ny < 0 || nx >= flat_.width ||
+                ny >= flat_.height) {
+              continue;
+            }
+            const std::size_t at = flat_.index(nx, ny);
+            if (taken_[at] == 0 && flat_.values[at] >= kSpotBelow) {
+              taken_[at] = 1;
+              marked.push_back(at);
+              next.emplace_back(nx, ny);
+              profile.depths.push_back(depth_at(nx, ny));
+            }
+          }
+        }
+      }
+      edge = std::move(next);
+    }
+    for (const std::size_t at : marked) {
+      taken_[at] = 0;
+    }
+    return profile;
   }
 
-  FlatDisc& flat_;
-  const disc::LimbFit& limb_;
-  std::vector<std::pair<int, int>> stack_;
+ private:
+  [[nodiscard]] double depth_at(int x, int y) const {
+    return 1.0 - static_cast<double>(flat_.values[flat_.index(x, y)]);
+  }
+
+  void take(int x, int y, Blob& blob) {
+    taken_[flat_.index(x, y)] = 1;
+    const double weight = std::max(0.0, depth_at(x, y));
+    blob.pixels.emplace_back(x, y);
+    blob.weight += weight;
+    blob.x += weight * (x + flat_.left);
+    blob.y += weight * (y + flat_.top);
+    blob.darkest = std::min(blob.darkest, flat_.values[flat_.index(x, y)]);
+  }
+
+  const FlatDisc& flat_;
+  std::vector<char> taken_;
 };
 
 /// How dark something has to be in its darkest part to be no lane between granules, and no noise:
@@ -264,16 +317,17 @@ float darkest_of_surface(const FlatDisc& flat) {
   return std::min(kSpotBelow, static_cast<float>(1.0 - std::min(kMostDark, depth)));
 }
 
-SpotMeasurement to_measurement(const Blob& blob, const disc::LimbFit& limb) {
+SpotMeasurement to_measurement(const Blob& blob, const SoftSpot& soft, const disc::LimbFit& limb) {
   SpotMeasurement spot;
   spot.x_px = blob.x / blob.weight;
   spot.y_px = blob.y / blob.weight;
-  const double to_muh = 1e6 / (2.0 * base::kPi * limb.radius_px * limb.radius_px);
-  spot.area_muh = blob.area_px * to_muh;
-  spot.umbra_muh = blob.umbra_px * to_muh;
-  spot.contrast = static_cast<double>(blob.darkest);
   const double share =
       std::hypot(spot.x_px - limb.centre_x_px, spot.y_px - limb.centre_y_px) / limb.radius_px;
+  const double tilt = 1.0 / std::sqrt(std::max(1e-3, 1.0 - share * share));
+  const double to_muh = tilt * 1e6 / (2.0 * base::kPi * limb.radius_px * limb.radius_px);
+  spot.area_muh = soft.area_px * to_muh;
+  spot.umbra_muh = soft.umbra_px * to_muh;
+  spot.contrast = static_cast<double>(blob.darkest);
   spot.from_centre_deg = std::asin(std::min(1.0, share)) * base::kDegPerRad;
   return spot;
 }
@@ -282,19 +336,24 @@ SpotMeasurement to_measurement(const Blob& blob, const disc::LimbFit& limb) {
 
 base::Result<std::vector<SpotMeasurement>> find_spots(const Frame& frame, const disc::LimbFit& limb,
                                                       const base::Task& task) {
-  FlatDisc flat = flatten(frame, limb);
+  const FlatDisc flat = flatten(frame, limb);
   const float least_dark = darkest_of_surface(flat);
-  BlobFinder finder(flat, limb);
+  // The light average of flatten softens further (0.5), and so do rings a pixel wide.
+  constexpr double kAverage_px2 = 0.6;
+  const double sigma_px = std::sqrt(limb.blur_px * limb.blur_px + kAverage_px2);
+  constexpr double kReach = 2.5;
+  BlobFinder finder(flat);
   std::vector<SpotMeasurement> spots;
   for (int y = 0; y < flat.height; ++y) {
     if (task.stopped()) {
       return base::fail(base::ErrorCode::kCancelled, "spots");
     }
     for (int x = 0; x < flat.width; ++x) {
-      if (flat.values[flat.index(x, y)] < kSpotBelow) {
+      if (finder.begins_at(x, y)) {
         const Blob blob = finder.gather(x, y);
-        if (blob.pixels >= kLeastPixels && blob.darkest < least_dark) {
-          spots.push_back(to_measurement(blob, limb));
+        if (blob.pixels.size() >= kLeastPixels && blob.darkest < least_dark) {
+          const SoftSpot soft = fit_soft_spot(finder.profile_of(blob, kReach * sigma_px), sigma_px);
+          spots.push_back(to_measurement(blob, soft, limb));
         }
       }
     }
