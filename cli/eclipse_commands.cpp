@@ -30,12 +30,6 @@ Result<Standpoint> standpoint_of(const EclipseOptions& options) {
   });
 }
 
-/// Of several, the one of which more is seen.
-const sky::SolarEclipse& larger(const sky::SolarEclipse& a, const sky::SolarEclipse& b) {
-  return a.seen_magnitude < b.seen_magnitude ? b : a;
-}
-const sky::Transit& larger(const sky::Transit& a, const sky::Transit& /*b*/) { return a; }
-
 template <typename Event>
 using Finder = std::vector<Event> (*)(sky::UtcTime, sky::UtcTime, const sky::Observer&,
                                       const base::Task&);
@@ -49,13 +43,9 @@ Result<Json> on_date(const EclipseOptions& options, Finder<Event> find) {
   }
   return standpoint_of(options).map([&](const Standpoint& standpoint) {
     const sky::Window when = sky::around_date(*date, standpoint.observer.site.longitude_deg);
-    Event most;
-    bool any = false;
-    for (const Event& event : find(when.start, when.end, standpoint.observer, {})) {
-      most = any ? larger(most, event) : event;
-      any = true;
-    }
-    Json json = sky::to_json(most);
+    // New Moons lie a month apart: there is one at most.
+    const std::vector<Event> found = find(when.start, when.end, standpoint.observer, {});
+    Json json = sky::to_json(found.empty() ? Event{} : found.front());
     json["date"] = sky::to_iso(*date);
     json["refused_lines"] = standpoint.refused_lines;
     return json;

@@ -4846,7 +4846,7 @@ Cada toma y cada clip que haga en Captura se archiva aquí, con su sitio, camino
     </message>
     <message>
         <source>How much of the Sun the Moon covers in this picture</source>
-        <translation>Cuánto del Sol cubre la Luna en esta imagen</translation>
+        <translation>Qué parte del Sol cubre la Luna en esta imagen</translation>
     </message>
 </context>
 <context>

@@ -57,6 +57,23 @@ TEST(ForeignMoon, IsFoundInFrontOfTheSunAndIsNoSpot) {
   }
 }
 
+TEST(ForeignMoon, OfAnAnnularEclipseLeavesARing) {
+  foreign::DrawnDisc disc;
+  disc.x = 281.3;
+  disc.y = 259.4;
+  disc.moon = foreign::DrawnMoon{284.5, 256.2, 0.95 * disc.radius_px};
+  const auto measured = measure_disc(frame_of(disc));
+  ASSERT_TRUE(measured);
+  EXPECT_NEAR(measured->limb.centre_x_px, disc.x, 0.1);
+  EXPECT_NEAR(measured->limb.centre_y_px, disc.y, 0.1);
+  EXPECT_NEAR(measured->limb.radius_px, disc.radius_px, 0.3);
+  ASSERT_TRUE(measured->limb.moon);
+  EXPECT_NEAR(measured->limb.moon->centre_x_px, disc.moon->x, 0.3);
+  EXPECT_NEAR(measured->limb.moon->radius_px, disc.moon->radius_px, 0.5);
+  EXPECT_NEAR(measured->limb.moon->obscuration, 0.95 * 0.95, 0.005);
+  EXPECT_TRUE(measured->spots.empty());
+}
+
 TEST(ForeignMoon, LeavesTheSpotsBesideIt) {
   foreign::DrawnDisc disc;
   disc.spots = {{-0.5, 0.2, 300.0}, {-0.3, -0.3, 150.0}};

@@ -26,4 +26,8 @@ double shared_area(double first, double second, double apart) {
   return sector(first, second) + sector(second, first) - kite;
 }
 
+double covered_share(double radius, double other, double apart) {
+  return std::clamp(shared_area(radius, other, apart) / (kPi * radius * radius), 0.0, 1.0);
+}
+
 }  // namespace solarchon::base

@@ -6,6 +6,7 @@
 #include <cmath>
 #include <cstddef>
 
+#include "solarchon/base/middle.h"
 #include "solarchon/base/random.h"
 #include "solarchon/image/point.h"
 
@@ -38,12 +39,6 @@ std::optional<std::array<double, 3>> solve(const std::array<std::array<double, 3
     solution.at(column) = determinant(replaced) / whole;
   }
   return solution;
-}
-
-double median_of(std::vector<double> values) {
-  const auto middle = values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2);
-  std::nth_element(values.begin(), middle, values.end());
-  return *middle;
 }
 
 }  // namespace
@@ -117,7 +112,7 @@ CircleFit robust_circle(const std::vector<image::Point>& points, const Circle& s
     for (const image::Point& point : points) {
       distances.push_back(std::abs(off_circle(fit.circle, point)));
     }
-    fit.scatter = std::max(kLeastScatter, kSigmaPerMedian * median_of(std::move(distances)));
+    fit.scatter = std::max(kLeastScatter, kSigmaPerMedian * base::middle_of(std::move(distances)));
     std::array<std::array<double, 3>, 3> normal{};
     std::array<double, 3> rhs{};
     fit.used = 0;

@@ -4,6 +4,7 @@
 #include <functional>
 #include <opencv2/core.hpp>
 
+#include "solarchon/base/middle.h"
 #include "solarchon/disc/limb.h"
 #include "solarchon/image/picture.h"
 #include "solarchon/image/point.h"
@@ -12,15 +13,6 @@
 namespace solarchon::disc {
 
 namespace {
-
-double middle_of(std::vector<double>& values) {
-  if (values.empty()) {
-    return 0.0;
-  }
-  const auto middle = values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2);
-  std::nth_element(values.begin(), middle, values.end());
-  return *middle;
-}
 
 /// Where the pixel of that number lies.
 image::Point place_of(std::size_t pixel, int width) {
@@ -144,7 +136,7 @@ bool add_light(DiscModel& disc, const std::vector<float>& plane, const image::Pi
     const double mu = std::sqrt(std::max(0.0, 1.0 - share * share));
     const double weight = std::sqrt(static_cast<double>(by_ring[ring].size()));
     left.push_back(cv::Mat(cv::Matx13d(weight, weight * mu, weight * mu * mu)));
-    right.push_back(weight * middle_of(by_ring[ring]));
+    right.push_back(weight * base::middle_of(std::move(by_ring[ring])));
   }
   constexpr int kFewest = 8;
   if (left.rows < kFewest) {
@@ -155,8 +147,8 @@ bool add_light(DiscModel& disc, const std::vector<float>& plane, const image::Pi
   for (int power = 0; power < 3; ++power) {
     disc.darkening.at(static_cast<std::size_t>(power)) += found.at<double>(power);
   }
-  disc.around += middle_of(around);
-  disc.on_moon += middle_of(on_moon);
+  disc.around += base::middle_of(std::move(around));
+  disc.on_moon += base::middle_of(std::move(on_moon));
   return true;
 }
 
@@ -234,7 +226,7 @@ void add_rings(const std::vector<float>& plane, double reach_px,
     // It fades out towards both ends.
     const double off = static_cast<double>(ring) / kPerPixel - reach_px;
     const double share = std::clamp(2.0 - 2.0 * std::abs(off) / reach_px, 0.0, 1.0);
-    middles[ring] = share * middle_of(by_ring[ring]);
+    middles[ring] = share * base::middle_of(std::move(by_ring[ring]));
   }
   for (std::size_t i = 0; i < plane.size(); ++i) {
     const double step = step_of(i);

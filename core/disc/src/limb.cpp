@@ -130,10 +130,16 @@ bool is_saturated(const Frame& frame, const Circle& circle) {
 }
 
 /// The Sun is bright inside and dark outside: else the circle is something else.
+/// Of an annular eclipse only a ring is bright inside.
 bool is_bright_disc(const std::vector<double>& mean_profile) {
   constexpr double kDarkest = 0.5;
-  return mean_profile.size() > 8 &&
-         mean_profile[mean_profile.size() - 2] < kDarkest * mean_profile[1];
+  constexpr std::size_t kFewest = 8;
+  if (mean_profile.size() <= kFewest) {
+    return false;
+  }
+  const auto middle = mean_profile.begin() + static_cast<std::ptrdiff_t>(mean_profile.size() / 2);
+  return mean_profile[mean_profile.size() - 2] <
+         kDarkest * *std::max_element(mean_profile.begin(), middle);
 }
 
 /// Whether the picture's light is that of such a disc: little of it dark but for the Moon and
@@ -200,9 +206,10 @@ base::Result<bool> seat_on_limb(const Frame& frame, const std::optional<MoonDisc
     }
     EdgeWanted wanted{seat.window_px};
     if (moon) {
-      // Where the two edges meet, rays find what is neither.
+      // Where the two edges meet, rays find what is neither; a ring as wide as half the window has
+      // a limb of its own.
       wanted.counts = [&](const image::Point& point) {
-        return !moon->hides(point.x, point.y, seat.window_px);
+        return !moon->hides(point.x, point.y, 0.5 * seat.window_px);
       };
     }
     seat.reading = read_edges(frame, seat.fit.circle, wanted);

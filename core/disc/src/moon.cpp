@@ -88,15 +88,18 @@ std::optional<MoonDisc> find_moon(const Frame& frame, const Circle& sun,
     dark = fit.circle;
     window = window_px;
   }
+  const double apart = far_from(sun, {dark.x, dark.y});
+  // Off both edges, but not off all of a thin crescent or ring.
+  constexpr double kOfLit = 0.3;
+  const double widest_lit = sun.radius + apart - dark.radius;
+  const double clear = std::min({window_px, 0.02 * sun.radius + 2.0, kOfLit * widest_lit});
   constexpr double kMostLight = 0.35;
-  if (light_behind(frame, sun, dark, std::min(window_px, 0.02 * sun.radius + 2.0)) > kMostLight) {
+  if (light_behind(frame, sun, dark, clear) > kMostLight) {
     return std::nullopt;
   }
-  const double apart = far_from(sun, {dark.x, dark.y});
   MoonDisc moon{dark.x, dark.y, dark.radius};
   moon.magnitude = (sun.radius + dark.radius - apart) / (2.0 * sun.radius);
-  moon.obscuration =
-      base::shared_area(sun.radius, dark.radius, apart) / (base::kPi * sun.radius * sun.radius);
+  moon.obscuration = base::covered_share(sun.radius, dark.radius, apart);
   return moon;
 }
 

@@ -1,23 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "solarchon/measure/disc.h"
 
-#include <cmath>
-
 #include "solarchon/disc/limb.h"
 #include "solarchon/image/frame.h"
-#include "solarchon/light/hydrogen_alpha.h"
 #include "spots.h"
 
 namespace solarchon::measure {
 
 namespace {
-
-/// Whether a frame was taken in hydrogen alpha, as it says itself.
-bool of_line(const image::Frame& frame) {
-  constexpr double kBesideNm = 0.5;
-  return frame.info.wavelength_nm &&
-         std::abs(*frame.info.wavelength_nm - light::kHydrogenAlphaNm) < kBesideNm;
-}
 
 /// Puts a spot on the Sun, given the scale and the way the disc hangs.
 void locate(SpotMeasurement& spot, const disc::LimbFit& limb, double scale_arcsec_px,
@@ -48,7 +38,7 @@ base::Result<DiscMeasurement> measure_disc(const image::Frame& frame, const Know
     measured.plate_scale_arcsec_px =
         sky::limb_radius_arcsec(measured.view->distance_au) / limb->radius_px;
   }
-  if (of_line(frame)) {
+  if (frame.info.in_hydrogen_alpha()) {
     // What is dark there is gas, not spots.
     measured.spots_sought = false;
     task.report(1.0);

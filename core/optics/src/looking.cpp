@@ -57,7 +57,7 @@ double passed_share(double bundle_radius_mm, double offset_mm, double opening_ra
   if (d >= opening + r || opening <= 0.0) {
     return 0.0;
   }
-  return std::clamp(base::shared_area(r, opening, d) / (kPi * r * r), 0.0, 1.0);
+  return base::covered_share(r, opening, d);
 }
 
 }  // namespace solarchon::optics

@@ -38,14 +38,6 @@ struct Samples {
   std::vector<int> numbers;
 };
 
-bool in_hydrogen_alpha(const image::FrameInfo& info) {
-  constexpr double kLine_nm = 656.28;
-  constexpr double kWithin_nm = 2.0;
-  constexpr double kWidest_nm = 2.0;
-  return info.wavelength_nm && std::abs(*info.wavelength_nm - kLine_nm) < kWithin_nm &&
-         info.band_width_nm && *info.band_width_nm < kWidest_nm;
-}
-
 /// Of a mosaic's pixels, by how much their noise is over what is told of its light.
 constexpr double kNoiseOfMosaic = 16.0;
 
@@ -339,7 +331,7 @@ Result<ClipGrading> grade_clip(const std::filesystem::path& path, const GradeWis
   grading.saturation = facts.saturation;
   grading.black = wishes.black;
   grading.mosaic = mosaic;
-  grading.hydrogen_alpha = in_hydrogen_alpha(facts.info);
+  grading.hydrogen_alpha = facts.info.in_hydrogen_alpha();
   grading.cut_off = std::max(0, facts.promised - facts.frames);
   grading.reference = samples.numbers[*best];
   const Frame& reference = samples.spread[*best];

@@ -153,10 +153,8 @@ double magnitude_of(const Pair& pair) {
 }
 
 double obscuration_of(const Pair& pair) {
-  const double sun = pair.sun_semidiameter_arcsec;
-  return std::min(1.0,
-                  base::shared_area(sun, pair.body_semidiameter_arcsec, pair.separation_arcsec) /
-                      (base::kPi * sun * sun));
+  return base::covered_share(pair.sun_semidiameter_arcsec, pair.body_semidiameter_arcsec,
+                             pair.separation_arcsec);
 }
 
 bool overlaps(const Window& window, UtcTime start, UtcTime end) {

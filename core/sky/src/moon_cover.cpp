@@ -30,9 +30,8 @@ std::optional<MoonCover> moon_before_sun(UtcTime time, const GeocentricSun& sun,
   MoonCover cover;
   cover.separation_arcsec = pair.separation_arcsec;
   cover.moon_semidiameter_arcsec = pair.body_semidiameter_arcsec;
-  cover.obscuration = std::min(
-      1.0, base::shared_area(solar, cover.moon_semidiameter_arcsec, cover.separation_arcsec) /
-               (base::kPi * solar * solar));
+  cover.obscuration =
+      base::covered_share(solar, cover.moon_semidiameter_arcsec, cover.separation_arcsec);
   return cover;
 }
 

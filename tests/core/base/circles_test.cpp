@@ -42,5 +42,11 @@ TEST(SharedArea, IsWhatCountingPointsGives) {
   }
 }
 
+TEST(CoveredShare, IsOfTheFirstCircle) {
+  EXPECT_DOUBLE_EQ(covered_share(2.0, 1.0, 0.5), 0.25);
+  EXPECT_DOUBLE_EQ(covered_share(1.0, 2.0, 0.5), 1.0);
+  EXPECT_DOUBLE_EQ(covered_share(1.0, 1.0, 2.0), 0.0);
+}
+
 }  // namespace
 }  // namespace solarchon::base

@@ -104,5 +104,19 @@ TEST(Bayer, GreyFramesAndSliversStayAsTheyAre) {
   EXPECT_FALSE(is_bayer(""));
 }
 
+TEST(FrameInfo, IsInHydrogenAlphaByWhatItTells) {
+  FrameInfo info;
+  EXPECT_FALSE(info.in_hydrogen_alpha());
+  info.wavelength_nm = 656.28;
+  EXPECT_TRUE(info.in_hydrogen_alpha());
+  info.band_width_nm = 0.05;
+  EXPECT_TRUE(info.in_hydrogen_alpha());
+  info.band_width_nm = 30.0;  // a photographer's red filter
+  EXPECT_FALSE(info.in_hydrogen_alpha());
+  info = {};
+  info.wavelength_nm = 540.0;
+  EXPECT_FALSE(info.in_hydrogen_alpha());
+}
+
 }  // namespace
 }  // namespace solarchon::image

@@ -9,4 +9,8 @@ namespace solarchon::base {
 /// Source: the lens of two circular segments, by Heron's formula for the kite between them.
 [[nodiscard]] double shared_area(double first, double second, double apart);
 
+/// Share of a circle's area that another covers, 0 to 1.
+/// @param radius  above 0; the rest as shared_area
+[[nodiscard]] double covered_share(double radius, double other, double apart);
+
 }  // namespace solarchon::base

@@ -36,6 +36,10 @@ struct FrameInfo {
   std::string bayer;
   /// No light of the Sun made it: every file says so, and every screen.
   bool simulated = false;
+
+  /// Whether it was taken in that line alone, as it says itself: within 0.5 nm of 656.28 nm, by a
+  /// band of less than 2 nm where its width is told.
+  [[nodiscard]] bool in_hydrogen_alpha() const;
 };
 
 /// A monochrome picture as recorded.

@@ -50,10 +50,12 @@ struct ClipGrading {
 /// some bytes a frame. The raw mosaic of a colour sensor is looked at as its light. Detail is
 /// looked at where the picture has most of it, and followed: neither drift nor what enters and
 /// leaves the frame counts, nor noise, nor brightness. Of a clip without a rate it takes 25 frames
-/// a second. Errors: those of opening it; kMalformed when no frame can be read; kCancelled;
-/// kNotFound with the reason: `picture-too-dim`, `picture-too-bright`, `no-structure` (nothing in
-/// it is found again from frame to frame). Accuracy: shifts 0.1 to 0.5 px where the detail's size
-/// is 4 to 20 px; sharpness as image::sharpness_of.
+/// a second.
+/// Errors: those of opening it; kMalformed when no frame can be read; kCancelled; kNotFound with
+/// the reason: `picture-too-dim`, `picture-too-bright`, `no-structure` (nothing in it is found
+/// again from frame to frame).
+/// Accuracy: shifts 0.1 to 0.5 px where the detail's size is 4 to 20 px; sharpness as
+/// image::sharpness_of.
 [[nodiscard]] base::Result<ClipGrading> grade_clip(const std::filesystem::path& clip,
                                                    const GradeWishes& wishes = {},
                                                    const base::Task& task = {});
